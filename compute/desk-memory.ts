@@ -1,0 +1,37 @@
+import { layDesk, type Desk } from "@/core/ink/desk";
+import { colourOf } from "./inputs/colour";
+import type { DeskInput } from "./inputs/desk";
+import { BadInput } from "./problem";
+
+/** Fitting a paper takes most of a second; the last few desks are kept, so that planning an area after another does not fit it again. */
+const KEPT = 4;
+const kept = new Map<string, Desk>();
+
+/**
+ * The desk of an input, with its inks in the given order.
+ * @throws BadInput when two inks have the same code
+ */
+export function deskOf({ paper, inks }: DeskInput): Desk {
+  const seen = new Map<string, number>();
+  inks.forEach(({ code }, i) => {
+    if (seen.has(code)) throw new BadInput([{ path: `inks[${i}].code`, expected: `expected a code of its own: "${code}" is also inks[${seen.get(code)}]` }]);
+    seen.set(code, i);
+  });
+  const key = JSON.stringify([paper.color, inks.map((i) => [i.code, i.coats])]);
+  const known = kept.get(key);
+  if (known) return known;
+  const desk = layDesk(colourOf(paper.color).lab, inks.map(({ code, coats }) => ({ code, coats: coats.map(colourOf) })));
+  kept.set(key, desk);
+  if (kept.size > KEPT) kept.delete(kept.keys().next().value!);
+  return desk;
+}
+
+/**
+ * Place of an ink on the desk by its code.
+ * @throws BadInput naming the field when there is none
+ */
+export function placeOf(desk: Desk, code: string, path: string): number {
+  const place = desk.inks.findIndex((i) => i.code === code);
+  if (place < 0) throw new BadInput([{ path, expected: `expected the code of one of the inks; "${code}" is not among them` }]);
+  return place;
+}

@@ -1,0 +1,27 @@
+import type { ClassConstructor } from "class-transformer";
+import { assess, group, type GroupOutput } from "./group";
+import { AssessInput, GroupInput, MatchInput, PredictInput } from "./inputs/operations";
+import { match, type MatchOutput } from "./match";
+import { predict, type PredictOutput } from "./predict";
+
+/** An operation: its input class, and what it does; long work yields its progress (0–1) so that it can be watched and stopped. */
+interface Operation<I extends object, O> {
+  readonly input: ClassConstructor<I>;
+  readonly run: (input: I) => O | Generator<number, O>;
+}
+
+const operation = <I extends object, O>(input: ClassConstructor<I>, run: Operation<I, O>["run"]): Operation<I, O> => ({ input, run });
+
+/** Every operation of Blendt. The browser worker, POST /api/compute/NAME and `./blendt compute NAME` run this one table. */
+export const table = {
+  predict: operation<PredictInput, PredictOutput>(PredictInput, predict),
+  match: operation<MatchInput, MatchOutput>(MatchInput, match),
+  group: operation<GroupInput, { groups: GroupOutput[] }>(GroupInput, group),
+  assess: operation<AssessInput, { group: GroupOutput }>(AssessInput, assess),
+};
+
+export type OperationName = keyof typeof table;
+export type OutputOf<N extends OperationName> = (typeof table)[N] extends Operation<infer _I, infer O> ? O : never;
+
+export const isOperation = (name: string): name is OperationName => Object.hasOwn(table, name);
+export const operationNames = Object.keys(table) as OperationName[];

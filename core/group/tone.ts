@@ -1,0 +1,22 @@
+import type { Lab } from "@/core/colour/lab";
+
+/** What a tone does in a group. */
+export type Role = "highlight" | "light mid" | "mid" | "dark mid" | "shadow";
+
+/** A tone: some coats of one ink alone on the paper. */
+export interface Tone {
+  /** Position of the ink on the desk. */
+  readonly ink: number;
+  readonly coats: number;
+  readonly lab: Lab;
+}
+
+/** Roles of a group of 2–6 tones, light to dark. */
+export function rolesOf(tones: number): Role[] {
+  const mids: Role[][] = [[], ["mid"], ["light mid", "dark mid"], ["light mid", "mid", "dark mid"], ["light mid", "mid", "mid", "dark mid"]];
+  return ["highlight", ...mids[Math.min(4, Math.max(0, tones - 2))]!, "shadow"];
+}
+
+/** Fewest and most tones of a blend group. */
+export const FEWEST_TONES = 2;
+export const MOST_TONES = 6;

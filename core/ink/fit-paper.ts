@@ -1,0 +1,158 @@
+import { deltaE00 } from "@/core/colour/delta-e00";
+import type { Lab } from "@/core/colour/lab";
+import { BANDS, type Illuminant } from "@/core/colour/observer";
+import { fitInkSpectrum, RESTING_Z, spectrumOf, weighInk, type Coats, type InkFit } from "./fit-ink";
+import { DEFAULT_FIT, makePaper, refit, uptakeOf, type Paper, type PaperFit } from "./paper";
+import { wantedColour } from "./reading";
+import { invert, solve, spread } from "./smooth";
+import { inkedLab, type InkSpectrum } from "./stack";
+
+export interface FittedPaper {
+  readonly paper: Paper;
+  /** One spectrum an ink, in the order given. */
+  readonly inks: readonly InkSpectrum[];
+  /** Median ΔE00 between readings and the model's own coats; 0 without inks. */
+  readonly residual: number;
+}
+
+/** ln k1, logit k2, ln(u2−1), ln of the 3rd coat's gain over the 2nd's, ln depth: unbounded, so that steps need no walls. */
+type Unknowns = readonly number[];
+
+const logit = (p: number) => Math.log(p / (1 - p));
+const [, U2, U3] = DEFAULT_FIT.uptake as [number, number, number];
+const EXPECTED: Unknowns = [Math.log(DEFAULT_FIT.k1), logit(DEFAULT_FIT.k2), Math.log(U2 - 1), Math.log((U3 - U2) / (U2 - 1)), Math.log(DEFAULT_FIT.depth)];
+/** How far real papers are expected to lie from the middle: the prior's spread of each unknown. */
+const PRIOR_SPREAD: Unknowns = [0.4, 0.4, 0.4, 0.4, 1.2];
+const UNKNOWNS = EXPECTED.length;
+
+/** Share of the fall in uptake that belongs to ink crowding near the surface (band by band) rather than to less ink being taken. */
+const CROWDING_SHARE = 0.5;
+
+/** An ink whose cost lies beyond this is a misread, and has no say in the paper's values. */
+const OUTLIER = 40;
+/** Inks that are enough to fit a paper; more only take time. */
+const ENOUGH = 90;
+const MOST_ROUNDS = 15;
+const SMALL = 1e-3;
+
+function fitOf(x: Unknowns): PaperFit {
+  const second = Math.exp(x[2]!);
+  const third = second * Math.exp(x[3]!);
+  const uptake = [1, 1 + second, 1 + second + third];
+  const depth = Math.exp(x[4]!);
+  const base: PaperFit = { ...DEFAULT_FIT, k1: Math.exp(x[0]!), k2: 1 / (1 + Math.exp(-x[1]!)), depth, uptake };
+  const loss = 1 - Math.log(uptake[1]!) / Math.LN2;
+  return { ...base, crowding: Math.min(1, Math.max(0.5, 1 - CROWDING_SHARE * loss)), uptake: [...uptake, uptakeOf(base, 4)] };
+}
+
+const priorCost = (x: Unknowns) => x.reduce((sum, v, k) => sum + ((v - EXPECTED[k]!) / PRIOR_SPREAD[k]!) ** 2, 0);
+
+interface State {
+  readonly x: Unknowns;
+  readonly fits: readonly InkFit[];
+  readonly cost: number;
+}
+
+function settle(x: Unknowns, sheet: Paper, inks: readonly Coats[], before?: readonly InkFit[]): State {
+  const paper = refit(sheet, fitOf(x));
+  const fits = inks.map((coats, i) => fitInkSpectrum(coats, paper, before?.[i]?.z, before ? 3 : 12));
+  return { x, fits, cost: fits.reduce((sum, f) => sum + Math.min(f.cost, OUTLIER), priorCost(x)) };
+}
+
+/** Gauss–Newton step of the paper's unknowns with every ink's spectrum marginalised (Schur complement of the joint problem). */
+function stepOf({ x, fits }: State, sheet: Paper, inks: readonly Coats[], damping: number): number[] {
+  const normal = new Float64Array(UNKNOWNS * UNKNOWNS);
+  const right = new Float64Array(UNKNOWNS);
+  x.forEach((v, k) => {
+    normal[k * UNKNOWNS + k]! += 1 / PRIOR_SPREAD[k]! ** 2;
+    right[k]! += (EXPECTED[k]! - v) / PRIOR_SPREAD[k]! ** 2;
+  });
+  const nudged = x.map((_, k) => refit(sheet, fitOf(x.map((v, j) => (j === k ? v + SMALL : v)))));
+  fits.forEach((f, n) => {
+    if (f.cost > OUTLIER) return;
+    const m = f.residual.length;
+    const trust = invert(readingSpread(f), m);
+    const open = f.residual.map((v, r) => {
+      let sum = v;
+      for (let i = 0; i < BANDS; i++) sum += f.slopes[r * BANDS + i]! * (f.z[i]! - RESTING_Z);
+      return sum;
+    });
+    const moved = nudged.map((paper) => {
+      const residual = new Float64Array(m);
+      weighInk(f.z, inks[n]!, paper, residual);
+      return residual.map((v, r) => (f.residual[r]! - v) / SMALL);
+    });
+    const trusted = moved.map((row) => row.map((_, c) => row.reduce((sum, v, r) => sum + v * trust[r * m + c]!, 0)));
+    const dot = (a: Float64Array, b: Float64Array) => a.reduce((sum, v, i) => sum + v * b[i]!, 0);
+    trusted.forEach((row, a) => {
+      moved.forEach((column, b) => (normal[a * UNKNOWNS + b]! += dot(row, column)));
+      right[a]! += dot(row, open);
+    });
+  });
+  for (let k = 0; k < UNKNOWNS; k++) normal[k * UNKNOWNS + k]! *= 1 + damping;
+  return Array.from(solve(normal, right));
+}
+
+/** Covariance of an ink's residuals: reading error plus the freedom of a smooth spectrum. */
+function readingSpread({ slopes, residual }: InkFit): Float64Array {
+  const m = residual.length;
+  const out = new Float64Array(m * m);
+  const carried = new Float64Array(36);
+  for (let r = 0; r < m; r++) {
+    carried.fill(0);
+    for (let k = 0; k < 36; k++) for (let i = 0; i < 36; i++) carried[i]! += slopes[r * 36 + k]! * spread[k * 36 + i]!;
+    for (let c = 0; c < m; c++) {
+      let dot = r === c ? 1 : 0;
+      for (let i = 0; i < 36; i++) dot += carried[i]! * slopes[c * 36 + i]!;
+      out[r * m + c] = dot;
+    }
+  }
+  return out;
+}
+
+/** Inks that tell most about the paper: those with most coats, evenly picked. */
+function telling(inks: readonly Coats[]): readonly Coats[] {
+  const full = inks.filter((c) => c.length > 1);
+  const stride = Math.max(1, full.length / ENOUGH);
+  return Array.from({ length: Math.min(ENOUGH, full.length) }, (_, i) => full[Math.floor(i * stride)]!);
+}
+
+/**
+ * Fits a paper (surface reflections k1 and k2, depth of the inked part, uptake) and every ink's spectrum on it from swatches of one, two and
+ * three coats. Joint maximum a posteriori estimate; without swatches of several coats the expected values stand.
+ * @param lab colour of the bare paper
+ * @param inks readings of each ink, one to three coats
+ */
+export function fitPaper(lab: Lab, inks: readonly Coats[], illuminant: Illuminant = "D65"): FittedPaper {
+  const sheet = makePaper(lab, DEFAULT_FIT, illuminant);
+  const used = telling(inks);
+  let state = settle(EXPECTED, sheet, used);
+  let damping = 1e-2;
+  for (let round = 0; used.length && round < MOST_ROUNDS && damping < 1e4; round++) {
+    const step = stepOf(state, sheet, used, damping);
+    const next = settle(state.x.map((v, k) => v + Math.max(-0.7, Math.min(0.7, step[k]!))), sheet, used, state.fits);
+    if (!(next.cost < state.cost)) {
+      damping *= 8;
+      continue;
+    }
+    const gain = state.cost - next.cost;
+    state = next;
+    damping /= 5;
+    if (gain < 0.05) break;
+  }
+  const paper = refit(sheet, fitOf(state.x));
+  const spectra = inks.map((coats) => spectrumOf(fitInkSpectrum(coats, paper)));
+  return { paper, inks: spectra, residual: medianResidual(paper, inks, spectra) };
+}
+
+function medianResidual(paper: Paper, inks: readonly Coats[], spectra: readonly InkSpectrum[]): number {
+  const errors = inks
+    .flatMap((coats, n) =>
+      coats.map((reading, c) => {
+        const found = inkedLab(paper, spectra[n]!.map((k) => k * uptakeOf(paper.fit, c + 1)));
+        return deltaE00(found, wantedColour(reading, found));
+      }),
+    )
+    .sort((a, b) => a - b);
+  return errors.length ? errors[errors.length >> 1]! : 0;
+}

@@ -1,0 +1,75 @@
+import type { Lab } from "@/core/colour/lab";
+import { BANDS, type Illuminant, type Spectrum } from "@/core/colour/observer";
+import { absorbance } from "./kubelka-munk";
+import { reconstructReflectance } from "./reconstruct";
+import { inside, type Surface } from "./saunderson";
+
+/** What belongs to a paper and is fitted from its swatches. */
+export interface PaperFit extends Surface {
+  /** Scattering power S·X of the part of the sheet that ink reaches. */
+  readonly depth: number;
+  /** u(1), u(2), u(3)…: ink in the sheet after n equal coats, in units of the first. */
+  readonly uptake: readonly number[];
+  /**
+   * Exponent between the ink laid and the K/S it gives, at most 1. Ink crowds near the surface, so a band that is already dark gains less
+   * from a second ink than a band that is still bright. 1 puts the whole loss on the amount of ink taken.
+   */
+  readonly crowding: number;
+  /** Share of the ink beneath that one dry-on-dry pass loosens (λ). */
+  readonly lifting: number;
+}
+
+/** Wetness of the sheet when the next pass comes, and its λ where nothing has been fitted: ink on dry ink, ink on wet ink, blender. */
+export const DEFAULT_LIFTING = { dry: 0.02, wet: 0.12, blender: 0.45 } as const;
+
+/** A smooth white card, before anything is known: the middle of what papers fit to. */
+export const DEFAULT_FIT: PaperFit = {
+  k1: 0.028,
+  k2: 0.35,
+  depth: 1.3,
+  uptake: [1, 1.75, 2.35, 2.85],
+  crowding: 0.9,
+  lifting: DEFAULT_LIFTING.dry,
+};
+
+/** A paper as the model uses it: its colour and its spectra behind the surface. */
+export interface Paper {
+  readonly lab: Lab;
+  readonly illuminant: Illuminant;
+  /** Measured reflectance, 36 bands. */
+  readonly reflectance: Spectrum;
+  /** Internal reflectance (behind the surface), 36 bands. */
+  readonly bare: Spectrum;
+  /** K/S of the bare sheet, 36 bands. */
+  readonly absorbance: Spectrum;
+  readonly fit: PaperFit;
+}
+
+/**
+ * A paper of a measured colour. Illuminant: the light its Lab is meant under.
+ * @throws RangeError when the lightness is not within 0–100
+ */
+export function makePaper(lab: Lab, fit: PaperFit = DEFAULT_FIT, illuminant: Illuminant = "D65"): Paper {
+  const full = new Float64Array(BANDS).fill(1);
+  return refit({ lab, illuminant, reflectance: reconstructReflectance(lab, full, illuminant).reflectance }, fit);
+}
+
+/** The same sheet with other fitted values. */
+export function refit(paper: Pick<Paper, "lab" | "illuminant" | "reflectance">, fit: PaperFit): Paper {
+  const bare = Float64Array.from(paper.reflectance, (r) => Math.min(inside(r, fit), 0.999));
+  return { lab: paper.lab, illuminant: paper.illuminant, reflectance: paper.reflectance, bare, absorbance: bare.map(absorbance), fit };
+}
+
+/** u(n) for any number of coats: beyond the fitted ones each coat adds less than the last in the same ratio. u(0) = 0. */
+export function uptakeOf({ uptake }: PaperFit, coats: number): number {
+  if (coats <= 0) return 0;
+  const known = uptake[coats - 1];
+  if (known !== undefined) return known;
+  const last = uptake.length - 1;
+  if (last < 2) return coats;
+  const gain = uptake[last]! - uptake[last - 1]!;
+  const ratio = Math.min(0.98, Math.max(0.5, gain / (uptake[last - 1]! - uptake[last - 2]!)));
+  let sum = uptake[last]!;
+  for (let n = last + 1, step = gain * ratio; n < coats; n++, step *= ratio) sum += step;
+  return sum;
+}

@@ -1,0 +1,53 @@
+import type { Bench } from "./evaluate";
+
+/** A set of inks that look alike, with the least and most that any of them lays in each band. */
+export interface Branch {
+  /** The one ink of a leaf; −1 for a fork. */
+  readonly ink: number;
+  readonly size: number;
+  readonly low: Float64Array;
+  readonly high: Float64Array;
+  /** Lightest and darkest place from light to dark among its inks. */
+  readonly firstRank: number;
+  readonly lastRank: number;
+  /** How unlike its inks are: sum over bands of √most − √least, since reflectance falls about as the root of the ink. 0 for a leaf. */
+  readonly width: number;
+  readonly parts: readonly [Branch, Branch] | undefined;
+}
+
+/** Halves the inks again and again along the band in which they differ most. */
+export function growTree(bench: Bench): Branch | undefined {
+  const all = bench.oneCoat.map((_, k) => k);
+  return all.length ? grow(bench, all) : undefined;
+}
+
+function grow(bench: Bench, inks: number[]): Branch {
+  if (inks.length === 1) {
+    const ink = inks[0]!;
+    const own = bench.dose.subarray(ink * 36, ink * 36 + 36);
+    return { ink, size: 1, width: 0, low: own, high: own, firstRank: bench.rank[ink]!, lastRank: bench.rank[ink]!, parts: undefined };
+  }
+  const laidIn = (k: number, band: number) => Math.sqrt(bench.dose[k * 36 + band]!);
+  let widest = 0;
+  let axis = 0;
+  for (let band = 0; band < 36; band++) {
+    const values = inks.map((k) => laidIn(k, band));
+    const range = Math.max(...values) - Math.min(...values);
+    if (range > widest) [widest, axis] = [range, band];
+  }
+  const sorted = [...inks].sort((a, b) => laidIn(a, axis) - laidIn(b, axis) || a - b);
+  const half = sorted.length >> 1;
+  const parts: [Branch, Branch] = [grow(bench, sorted.slice(0, half)), grow(bench, sorted.slice(half))];
+  const low = parts[0].low.map((v, i) => Math.min(v, parts[1].low[i]!));
+  const high = parts[0].high.map((v, i) => Math.max(v, parts[1].high[i]!));
+  return {
+    ink: -1,
+    size: inks.length,
+    width: low.reduce((sum, v, i) => sum + Math.sqrt(high[i]!) - Math.sqrt(v), 0),
+    low,
+    high,
+    firstRank: Math.min(parts[0].firstRank, parts[1].firstRank),
+    lastRank: Math.max(parts[0].lastRank, parts[1].lastRank),
+    parts,
+  };
+}

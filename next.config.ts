@@ -1,0 +1,10 @@
+import type { NextConfig } from "next";
+
+const config: NextConfig = {
+  reactStrictMode: true,
+  poweredByHeader: false,
+  serverExternalPackages: ["sharp", "pg"],
+  devIndicators: false,
+};
+
+export default config;

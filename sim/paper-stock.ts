@@ -1,0 +1,53 @@
+/**
+ * The simulated papers. A sheet is a pile of thin slabs that scatter; nothing here knows about one K/S for the whole sheet.
+ */
+export interface PaperStock {
+  readonly name: string;
+  /** Slab thicknesses in µm, top first. */
+  readonly slabs: readonly number[];
+  /** Scattering per µm at 550 nm and how it falls with wavelength (power of 550/λ). */
+  readonly scatter: number;
+  readonly scatterSlope: number;
+  /** Absorption per µm of the sheet itself: bands [centre nm, width nm, height]. */
+  readonly tint: readonly (readonly [number, number, number])[];
+  /** Mean depth in µm to which a fresh coat sinks, and how much further into an already wetted sheet. */
+  readonly sinkDepth: number;
+  readonly sinkGrowth: number;
+  /** Share of the dye in the top that a new coat loosens and pushes deeper. */
+  readonly push: number;
+  /** Share of the previous coat's volume that the next one still takes. */
+  readonly thirst: number;
+  /** Reflection of the outer surface, and of the inner side of it. */
+  readonly gloss: number;
+  readonly innerReflection: number;
+}
+
+const pile = (count: number, first: number, growth: number) => Array.from({ length: count }, (_, i) => first * growth ** i);
+
+export const whiteCard: PaperStock = {
+  name: "Smooth white card",
+  slabs: pile(22, 1.6, 1.16),
+  scatter: 0.11,
+  scatterSlope: 0.25,
+  tint: [[400, 40, 0.0006], [600, 300, 0.00012]],
+  sinkDepth: 11,
+  sinkGrowth: 0.12,
+  push: 0.16,
+  thirst: 0.96,
+  gloss: 0.026,
+  innerReflection: 0.42,
+};
+
+export const warmToned: PaperStock = {
+  name: "Warm toned paper",
+  slabs: pile(22, 1.9, 1.16),
+  scatter: 0.085,
+  scatterSlope: 0.15,
+  tint: [[390, 75, 0.02], [480, 90, 0.0075], [620, 320, 0.0022]],
+  sinkDepth: 16,
+  sinkGrowth: 0.08,
+  push: 0.2,
+  thirst: 0.93,
+  gloss: 0.02,
+  innerReflection: 0.36,
+};

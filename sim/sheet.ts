@@ -1,0 +1,75 @@
+import { absorption, type InkRecipe } from "./dyes";
+import { SAMPLES, wavelength } from "./observer";
+import type { PaperStock } from "./paper-stock";
+
+/** What a coat leaves behind: each slab's dye absorption per µm, every 5 nm. */
+type Stain = Float64Array[];
+
+function depths(stock: PaperStock): number[] {
+  let top = 0;
+  return stock.slabs.map((t) => (top += t) - t / 2);
+}
+
+/** How a coat spreads over the slabs: falls off with depth, and the whole coat stays in the sheet. */
+function soak(stock: PaperStock, sink: number): number[] {
+  const share = depths(stock).map((z, i) => Math.exp(-z / sink) * stock.slabs[i]!);
+  const total = share.reduce((a, b) => a + b, 0);
+  return share.map((s) => s / total);
+}
+
+/** A new coat loosens dye near the surface and carries it a few slabs down. */
+function push(stain: Stain, stock: PaperStock): Stain {
+  const moved = stain.map((s) => new Float64Array(s));
+  const z = depths(stock);
+  for (let from = 0; from < stain.length - 1; from++) {
+    const loose = stock.push * Math.exp(-z[from]! / stock.sinkDepth);
+    const to = Math.min(stain.length - 1, from + 3);
+    const thickness = stock.slabs[from]! / stock.slabs[to]!;
+    for (let i = 0; i < SAMPLES; i++) {
+      const dye = stain[from]![i]! * loose;
+      moved[from]![i]! -= dye;
+      moved[to]![i]! += dye * thickness;
+    }
+  }
+  return moved;
+}
+
+/** Light through one thin slab of scattering, absorbing fibre: what it sends back and lets through (plate counting, not a film formula). */
+function plate(scatter: number, absorb: number, thickness: number): [number, number] {
+  const survive = Math.exp(-2 * absorb * thickness);
+  const bounce = (scatter * thickness) / (1 + scatter * thickness);
+  return [bounce * Math.sqrt(survive), (1 - bounce) * survive];
+}
+
+/**
+ * Reflectance every 5 nm of a sheet after coats of ink, first coat first. Light is followed through the pile of slabs (Stokes's pile of
+ * plates), then out through the surface.
+ */
+export function colourSheet(stock: PaperStock, coats: readonly InkRecipe[]): Float64Array {
+  let stain: Stain = stock.slabs.map(() => new Float64Array(SAMPLES));
+  coats.forEach((recipe, n) => {
+    const dye = absorption(recipe);
+    if (n) stain = push(stain, stock);
+    const share = soak(stock, stock.sinkDepth * (1 + stock.sinkGrowth * n));
+    const volume = stock.thirst ** n * 10;
+    stain.forEach((slab, k) => {
+      const dose = (volume * share[k]!) / stock.slabs[k]!;
+      for (let i = 0; i < SAMPLES; i++) slab[i]! += dose * dye[i]!;
+    });
+  });
+
+  const out = new Float64Array(SAMPLES);
+  for (let i = 0; i < SAMPLES; i++) {
+    const nm = wavelength(i);
+    const scatter = stock.scatter * (550 / nm) ** stock.scatterSlope;
+    const paper = stock.tint.reduce((sum, [c, w, h]) => sum + h * Math.exp(-(((nm - c) / w) ** 2) / 2), 0);
+    let below = 0.8; // the white backing sheet beneath
+    for (let k = stock.slabs.length - 1; k >= 0; k--) {
+      const [r, t] = plate(scatter, paper + stain[k]![i]!, stock.slabs[k]!);
+      below = r + (t * t * below) / (1 - r * below);
+    }
+    const { gloss, innerReflection } = stock;
+    out[i] = gloss + ((1 - gloss) * (1 - innerReflection) * below) / (1 - innerReflection * below);
+  }
+  return out;
+}

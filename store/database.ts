@@ -1,0 +1,52 @@
+import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
+import { Pool } from "pg";
+import * as schema from "./schema";
+
+export type Database = NodePgDatabase<typeof schema>;
+
+/** The database cannot be reached or has just gone away; what was saved before is safe. */
+export class StoreUnavailable extends Error {
+  constructor(cause: unknown) {
+    super("the store cannot be reached", { cause });
+    this.name = "StoreUnavailable";
+  }
+}
+
+const CONNECT_MS = 3000;
+
+/** One pool a process, kept over hot reloads. */
+const shared = globalThis as typeof globalThis & { blendtPool?: Pool };
+
+export function database(): Database {
+  if (!shared.blendtPool) {
+    const connectionString = process.env.DATABASE_URL;
+    if (!connectionString) throw new Error("DATABASE_URL is not set; ./blendt start sets it");
+    shared.blendtPool = new Pool({ connectionString, max: 8, connectionTimeoutMillis: CONNECT_MS });
+    // A connection that dies while idle is replaced at the next query.
+    shared.blendtPool.on("error", () => undefined);
+  }
+  return drizzle(shared.blendtPool, { schema });
+}
+
+export async function closeDatabase(): Promise<void> {
+  await shared.blendtPool?.end();
+  delete shared.blendtPool;
+}
+
+/** PostgreSQL classes 08 (connection) and 57P0x (shutting down), and what the socket says. */
+function isLost(error: unknown): boolean {
+  for (let e = error as { code?: unknown; message?: unknown; cause?: unknown } | undefined; e; e = e.cause as typeof e) {
+    if (typeof e.code === "string" && /^(08|57P0|ECONN|ENOENT|EPIPE|ETIMEDOUT)/.test(e.code)) return true;
+    if (typeof e.message === "string" && /Connection terminated|timeout exceeded when trying to connect/.test(e.message)) return true;
+  }
+  return false;
+}
+
+/** Runs queries; a lost connection becomes {@link StoreUnavailable}. */
+export async function withStore<T>(work: (db: Database) => Promise<T>): Promise<T> {
+  try {
+    return await work(database());
+  } catch (error) {
+    throw isLost(error) ? new StoreUnavailable(error) : error;
+  }
+}

@@ -1,0 +1,43 @@
+import { and, eq } from "drizzle-orm";
+import { withStore } from "./database";
+import { pictures } from "./schema";
+import type { Studio } from "./studio";
+
+export interface PictureFacts {
+  readonly id: string;
+  readonly name: string;
+  /** Size of the working copy in pixels. */
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface NewPicture {
+  readonly name: string;
+  readonly type: string;
+  readonly width: number;
+  readonly height: number;
+  readonly original: Buffer;
+  readonly working: Buffer;
+  readonly workingType: string;
+  readonly workingWidth: number;
+  readonly workingHeight: number;
+}
+
+const facts = { id: pictures.id, name: pictures.name, width: pictures.workingWidth, height: pictures.workingHeight };
+const own = (studio: Studio, id: string) => and(eq(pictures.studioId, studio.id), eq(pictures.id, id));
+
+export async function addPicture(studio: Studio, picture: NewPicture): Promise<PictureFacts> {
+  const [added] = await withStore((db) => db.insert(pictures).values({ studioId: studio.id, ...picture }).returning(facts));
+  return added!;
+}
+
+export async function findPicture(studio: Studio, id: string): Promise<PictureFacts | undefined> {
+  const [found] = await withStore((db) => db.select(facts).from(pictures).where(own(studio, id)));
+  return found;
+}
+
+/** Bytes of the working copy. */
+export async function pictureBytes(studio: Studio, id: string): Promise<{ bytes: Buffer; type: string } | undefined> {
+  const [found] = await withStore((db) => db.select({ bytes: pictures.working, type: pictures.workingType }).from(pictures).where(own(studio, id)));
+  return found;
+}

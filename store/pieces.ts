@@ -1,0 +1,51 @@
+import { and, desc, eq, sql } from "drizzle-orm";
+import type { Piece } from "@/core/piece/piece";
+import { withStore } from "./database";
+import { pieces } from "./schema";
+import type { Studio } from "./studio";
+
+export interface StoredPiece {
+  readonly id: string;
+  readonly revision: number;
+  readonly document: Piece;
+  readonly changedAt: Date;
+}
+
+const columns = { id: pieces.id, revision: pieces.revision, document: pieces.document, changedAt: pieces.changedAt };
+const own = (studio: Studio, id: string) => and(eq(pieces.studioId, studio.id), eq(pieces.id, id));
+
+/** All pieces, last changed first. */
+export const listPieces = (studio: Studio): Promise<StoredPiece[]> =>
+  withStore((db) => db.select(columns).from(pieces).where(eq(pieces.studioId, studio.id)).orderBy(desc(pieces.changedAt)));
+
+export async function findPiece(studio: Studio, id: string): Promise<StoredPiece | undefined> {
+  const [found] = await withStore((db) => db.select(columns).from(pieces).where(own(studio, id)));
+  return found;
+}
+
+export async function addPiece(studio: Studio, document: Piece): Promise<StoredPiece> {
+  const [added] = await withStore((db) => db.insert(pieces).values({ studioId: studio.id, document }).returning(columns));
+  return added!;
+}
+
+export type SaveOutcome = { readonly saved: true; readonly revision: number } | { readonly saved: false; readonly theirs: StoredPiece | undefined };
+
+/**
+ * Saves a change made to a revision. Nothing is written when someone else has saved since, or when the piece is gone: `theirs` then says
+ * what is stored now.
+ */
+export async function savePiece(studio: Studio, id: string, revision: number, document: Piece): Promise<SaveOutcome> {
+  const [saved] = await withStore((db) =>
+    db
+      .update(pieces)
+      .set({ document, revision: sql`${pieces.revision} + 1`, changedAt: sql`now()` })
+      .where(and(own(studio, id), eq(pieces.revision, revision)))
+      .returning({ revision: pieces.revision }),
+  );
+  return saved ? { saved: true, revision: saved.revision } : { saved: false, theirs: await findPiece(studio, id) };
+}
+
+export async function deletePiece(studio: Studio, id: string): Promise<boolean> {
+  const gone = await withStore((db) => db.delete(pieces).where(own(studio, id)).returning({ id: pieces.id }));
+  return gone.length > 0;
+}
