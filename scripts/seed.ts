@@ -1,0 +1,5 @@
+import { closeDatabase } from "@/store/database";
+import { seedDemo } from "@/demo/seed";
+
+await seedDemo();
+await closeDatabase();
