@@ -6,7 +6,7 @@ import { groupGoal, type GroupTarget } from "@/core/group/goal";
 import { planGroups } from "@/core/group/plan";
 import type { Verdict } from "@/core/group/step";
 import { FEWEST_TONES, type Role } from "@/core/group/tone";
-import { isMeasured, seenLab, type Desk } from "@/core/ink/desk";
+import { isMeasured, type Desk } from "@/core/ink/desk";
 import { deskOf, placeOf } from "./desk-memory";
 import { colourOf, readColour, type ColourInput } from "./inputs/colour";
 import type { InkInput } from "./inputs/desk";
@@ -19,8 +19,6 @@ export interface ToneOutput extends SeenColour {
   readonly coats: number;
   readonly role: Role;
   readonly measured: boolean;
-  /** What one sees where this tone lies over the ones before it, laid light to dark. */
-  readonly over: SeenColour;
 }
 
 export interface StepOutput {
@@ -63,13 +61,12 @@ const usable = (inks: readonly InkInput[]) => (ink: number) => inks[ink]!.state 
 function groupOutput(desk: Desk, group: AssessedGroup, first?: AssessedGroup): GroupOutput {
   const codes = (t: { ink: number; coats: number }) => Array<number>(t.coats).fill(t.ink);
   return {
-    tones: group.tones.map((t, i) => ({
+    tones: group.tones.map((t) => ({
       code: desk.inks[t.ink]!.code,
       coats: t.coats,
       role: t.role,
       ...seen(t.lab),
       measured: isMeasured(desk, codes(t)),
-      over: seen(seenLab(desk, group.tones.slice(0, i + 1).flatMap(codes))),
     })),
     steps: group.steps.map((s) => ({ deltaL: s.deltaL, deltaE00: s.deltaE00, verdict: s.verdict, mud: s.mud, blend: s.mixtures.map((m) => seen(m).hex) })),
     localColourDeltaE00: group.localColourDeltaE00,

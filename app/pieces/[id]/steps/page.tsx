@@ -1,0 +1,24 @@
+import type { Metadata } from "next";
+import { loadPiece } from "@/app/studio-view";
+import { MarkerShell } from "@/ui/marker-shell";
+import { PieceProvider } from "@/ui/piece/piece-context";
+import { StepsView } from "@/ui/piece/steps-view";
+
+interface Props {
+  params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: `${(await loadPiece((await params).id)).piece.document.name}: Steps` };
+}
+
+export default async function StepsPage({ params }: Props) {
+  const { piece, papers, rack } = await loadPiece((await params).id);
+  return (
+    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
+      <PieceProvider id={piece.id} revision={piece.revision} document={piece.document}>
+        <StepsView papers={papers} rack={rack} />
+      </PieceProvider>
+    </MarkerShell>
+  );
+}

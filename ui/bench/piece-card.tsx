@@ -1,0 +1,52 @@
+"use client";
+import Link from "next/link";
+import type { Piece } from "@/core/piece/piece";
+import { labToHex } from "@/core/colour/display";
+import type { Rack } from "@/store/rack";
+import { Ramp } from "@/ui/ink/ramp";
+import { counted } from "@/ui/wording";
+
+interface PieceCardProps {
+  readonly id: string;
+  readonly piece: Piece;
+  readonly paper: string;
+  readonly changed: string;
+  readonly rack: Rack;
+}
+
+/** A piece on the bench: its picture, and the groups that have been kept for it. */
+export function PieceCard({ id, piece, paper, changed, rack }: PieceCardProps) {
+  const colourOf = (code: string, coats: number) => {
+    const swatches = rack.markers.find((m) => m.code === code)?.swatches;
+    const swatch = swatches?.[Math.min(coats, swatches.length) - 1];
+    return swatch ? { hex: swatch.hex ?? labToHex(swatch.lab), L: swatch.lab[0] } : undefined;
+  };
+  const kept = piece.areas.filter((a) => a.group);
+  return (
+    <article className="border border-line bg-panel">
+      <Link href={`/pieces/${id}/colour`} className="grid gap-x-5 p-4 min-[760px]:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]" aria-label={`Open ${piece.name}`}>
+        {piece.pictureId ? (
+          // eslint-disable-next-line @next/next/no-img-element
+          <img src={`/api/pictures/${piece.pictureId}`} alt="" className="block max-h-[420px] w-full bg-ground object-contain object-left-top" />
+        ) : (
+          <p className="m-0 flex min-h-40 items-center justify-center border border-dashed border-strong text-[15px] text-soft">no picture yet</p>
+        )}
+        <div className="min-w-0 pt-3 min-[760px]:pt-0">
+          <h2 className="m-0 text-[24px] leading-tight">{piece.name}</h2>
+          <p className="mt-0.5 mb-3 text-[15px] text-soft">{paper}; {counted(piece.areas.length, "area")}, {kept.length} planned; changed {changed}</p>
+          <ul className="m-0 grid list-none gap-x-5 gap-y-2.5 p-0 min-[1100px]:grid-cols-2">
+            {kept.map((a) => {
+              const colours = a.group!.tones.map((t) => colourOf(t.code, t.coats)).filter((c) => c !== undefined).sort((x, y) => y.L - x.L);
+              return (
+                <li key={a.id} className="min-w-0">
+                  <span className="block truncate text-[14px] font-medium">{a.name}</span>
+                  <Ramp colours={colours.map((c) => c.hex)} height={30} label={`${piece.name}, ${a.name}`} />
+                </li>
+              );
+            })}
+          </ul>
+        </div>
+      </Link>
+    </article>
+  );
+}

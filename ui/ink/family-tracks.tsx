@@ -1,0 +1,107 @@
+"use client";
+import { useEffect, useMemo, useRef, type KeyboardEvent } from "react";
+import type { RackMarker } from "@/store/rack";
+import { signed } from "@/ui/wording";
+import { coatsInHex } from "./stroke-chip";
+
+interface FamilyTracksProps {
+  readonly families: readonly string[];
+  readonly markers: readonly RackMarker[];
+  readonly chosen: string | undefined;
+  readonly onChoose: (code: string) => void;
+}
+
+/** Width of a marker on its track, as a share of the whole track. */
+const WIDTH = 3.6;
+/** Lightness at the left and right end of every track. */
+const [LIGHT, DARK] = [100, 15];
+
+const placeOf = (lightness: number) => ((LIGHT - Math.min(LIGHT, Math.max(DARK, lightness))) / (LIGHT - DARK)) * (100 - WIDTH);
+
+/** Markers of a track in lanes, so that none covers another; light to dark. */
+export function lanesOf(lightness: readonly number[]): number[] {
+  const ends: number[] = [];
+  return lightness.map((L) => {
+    const x = placeOf(L);
+    const free = ends.findIndex((end) => end <= x);
+    const lane = free < 0 ? ends.length : free;
+    ends[lane] = x + WIDTH;
+    return lane;
+  });
+}
+
+/** The rack as one track a family, each marker standing at its measured lightness. */
+export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTracksProps) {
+  const tracks = useMemo(
+    () =>
+      families.map((family) => {
+        const own = markers.filter((m) => m.family === family && m.swatches[0]).sort((a, b) => b.swatches[0]!.lab[0] - a.swatches[0]!.lab[0]);
+        const lanes = lanesOf(own.map((m) => m.swatches[0]!.lab[0]));
+        return { family, own: own.map((marker, i) => ({ marker, lane: lanes[i]! })), lanes: Math.max(1, ...lanes.map((l) => l + 1)) };
+      }),
+    [families, markers],
+  );
+  const root = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (chosen) root.current?.querySelector(`[data-marker="${CSS.escape(chosen)}"]`)?.scrollIntoView({ block: "nearest" });
+  }, [chosen]);
+
+  const walk = (e: KeyboardEvent, track: number, place: number) => {
+    const near = (to: number) => {
+      const L = tracks[track]!.own[place]!.marker.swatches[0]!.lab[0];
+      const other = tracks[to]?.own;
+      return other?.reduce((best, m) => (Math.abs(m.marker.swatches[0]!.lab[0] - L) < Math.abs(best.marker.swatches[0]!.lab[0] - L) ? m : best), other[0]!);
+    };
+    const next = e.key === "ArrowRight" ? tracks[track]!.own[place + 1] : e.key === "ArrowLeft" ? tracks[track]!.own[place - 1] : e.key === "ArrowDown" ? near(track + 1) : e.key === "ArrowUp" ? near(track - 1) : undefined;
+    if (!next) return;
+    e.preventDefault();
+    onChoose(next.marker.code);
+    root.current?.querySelector<HTMLElement>(`[data-marker="${CSS.escape(next.marker.code)}"]`)?.focus();
+  };
+  const first = tracks.find((t) => t.own.length)?.own[0]?.marker.code;
+
+  return (
+    <div ref={root} className="min-w-[760px]">
+      <div className="relative ml-16 h-6 text-[13px] text-soft" aria-hidden>
+        {[100, 90, 80, 70, 60, 50, 40, 30, 20].map((L) => (
+          <span key={L} className="absolute" style={{ left: `${placeOf(L)}%` }}>{L === 100 ? "L* 100" : L}</span>
+        ))}
+      </div>
+      {tracks.map(({ family, own, lanes }, track) => (
+        <div key={family} role="group" aria-label={`Family ${family}, ${own.length} markers`} className="flex items-stretch border-t border-line">
+          <span className="code flex w-16 shrink-0 items-center">{family}</span>
+          <div className="relative flex-1" style={{ height: lanes * 39 }}>
+            {own.map(({ marker, lane }, place) => (
+              <button
+                key={marker.code}
+                data-marker={marker.code}
+                tabIndex={(chosen ?? first) === marker.code ? 0 : -1}
+                aria-pressed={marker.code === chosen}
+                aria-label={`${marker.code}, L* ${signed(marker.swatches[0]!.lab[0])}${marker.owned ? (marker.state === "low" || marker.state === "dry" ? `, ${marker.state}` : "") : ", not owned"}`}
+                onClick={() => onChoose(marker.code)}
+                onKeyDown={(e) => walk(e, track, place)}
+                className="absolute flex h-[38px] flex-col items-center"
+                style={{ left: `${placeOf(marker.swatches[0]!.lab[0])}%`, top: lane * 39, width: `${WIDTH}%` }}
+              >
+                <TrackStroke coats={coatsInHex(marker.swatches)} owned={marker.owned} low={marker.state === "low"} dry={marker.state === "dry"} />
+                <span className={`-mt-0.5 font-mono text-[11px] leading-none ${marker.code === chosen ? "bg-invert px-0.5 font-semibold text-invert-text" : "text-soft"}`}>{marker.code.slice(family.length)}</span>
+              </button>
+            ))}
+          </div>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** A standing stroke: one coat above, two in the middle, three below. Hollow when not owned, notched when low, crossed when dry. */
+function TrackStroke({ coats, owned, low, dry }: { coats: readonly string[]; owned: boolean; low: boolean; dry: boolean }) {
+  const edges = ["M4 1L22 3L21.5 25L3 23Z", "M3.700 9L21.900 10.500L21.500 25L3 23Z", "M3.300 17L21.700 18L21.500 25L3 23Z"];
+  return (
+    <svg viewBox="0 0 25 26" width="25" height="26" aria-hidden>
+      {owned ? coats.map((hex, i) => <path key={i} d={edges[i]} fill={hex} />) : <path d="M5.500 2.700L20.500 4.500L20 23.300L4.700 21.500Z" fill="none" stroke={coats[0]} strokeWidth="3" />}
+      {low && <path d="M8 0L13 8L18 0Z" fill="var(--ground)" stroke="var(--text)" strokeWidth="0.8" />}
+      {dry && <path d="M4 3L21 23M21 4L4 22" stroke="var(--text)" strokeWidth="1.4" />}
+    </svg>
+  );
+}

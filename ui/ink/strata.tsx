@@ -1,0 +1,105 @@
+"use client";
+import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
+import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { GripVertical, Minus, Plus, Replace } from "lucide-react";
+import type { KeyboardEvent } from "react";
+import { coatsInWords, signed } from "@/ui/wording";
+
+export interface Layer {
+  readonly code: string;
+  readonly coats: number;
+  readonly role: string;
+  readonly where: string;
+  /** The ink alone on the paper. */
+  readonly alone: string;
+  /** What one sees after it; undefined while it is computed. */
+  readonly after: { readonly hex: string; readonly lightness: number } | undefined;
+  readonly measured: boolean;
+  readonly overruled: boolean;
+  readonly warning: string;
+}
+
+interface StrataProps {
+  /** In the order in which they are laid. */
+  readonly layers: readonly Layer[];
+  readonly paper: { readonly name: string; readonly hex: string; readonly lightness: number };
+  readonly onMove: (from: number, to: number) => void;
+  readonly onCoats: (layer: number, coats: number) => void;
+  readonly onExchange: (layer: number) => void;
+}
+
+/** The build of an area as a cross-section, paper at the bottom: left half of a bar the ink alone, right half what one sees after it. */
+export function Strata({ layers, paper, onMove, onCoats, onExchange }: StrataProps) {
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const top = [...layers].reverse();
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return;
+    const place = (id: unknown) => layers.findIndex((l) => l.code === id);
+    onMove(place(active.id), place(over.id));
+  };
+  return (
+    <section aria-label="Strata">
+      <div className="mb-1 flex items-baseline justify-between">
+        <h3 className="small-title">Strata</h3>
+        <span className="text-[12px] text-soft">ink alone · seen after it</span>
+      </div>
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="strata">
+        <SortableContext items={top.map((l) => l.code)} strategy={verticalListSortingStrategy}>
+          <ol className="m-0 list-none space-y-1 p-0" aria-label="Layers, last laid first">
+            {top.map((layer, i) => (
+              <Bar key={layer.code} layer={layer} place={layers.length - 1 - i} count={layers.length} onMove={onMove} onCoats={onCoats} onExchange={onExchange} />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
+      <div className="mt-1 flex items-stretch border border-strong" style={{ background: paper.hex }}>
+        <p className="m-0 px-2 py-1 text-[13px] font-medium text-black">
+          {paper.name} <span className="ml-1">L* {signed(paper.lightness)}</span>
+        </p>
+      </div>
+    </section>
+  );
+}
+
+/** Text that can be read on a colour of this lightness. */
+const readable = (lightness: number) => (lightness > 55 ? "#000" : "#fff");
+
+function Bar({ layer, place, count, onMove, onCoats, onExchange }: { layer: Layer; place: number; count: number } & Omit<StrataProps, "layers" | "paper">) {
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: layer.code });
+  const onKeyDown = (e: KeyboardEvent) => {
+    if (!e.altKey || (e.key !== "ArrowUp" && e.key !== "ArrowDown")) return;
+    e.preventDefault();
+    onMove(place, place + (e.key === "ArrowUp" ? 1 : -1));
+  };
+  return (
+    <li
+      ref={setNodeRef}
+      onKeyDown={onKeyDown}
+      style={{ transform: CSS.Translate.toString(transform), transition, zIndex: isDragging ? 1 : undefined }}
+      className="relative grid grid-cols-[22px_58px_52px_minmax(0,1fr)_auto] items-center gap-x-1.5 bg-panel"
+      data-layer={layer.code}
+    >
+      <button ref={setActivatorNodeRef} {...attributes} {...listeners} aria-label={`Move ${layer.code}, layer ${place + 1} of ${count}; arrow keys after Space, or Alt and arrows`} className="flex h-11 cursor-grab items-center justify-center text-soft">
+        <GripVertical size={16} aria-hidden />
+      </button>
+      <span className={`h-11 border border-strong ${layer.measured ? "" : "border-dashed"}`} style={{ background: layer.alone }} aria-hidden />
+      <span className="-ml-1.5 flex h-11 items-end justify-end border border-l-0 border-strong px-1 text-[12px]" style={{ background: layer.after?.hex ?? "var(--panel)", color: layer.after ? readable(layer.after.lightness) : "var(--text)" }}>
+        {layer.after ? signed(layer.after.lightness) : "…"}
+      </span>
+      <span className="min-w-0 pl-1 leading-tight">
+        <span className="flex items-baseline gap-1.5">
+          <span className="code">{layer.code}</span>
+          <span className="truncate text-[12.5px] text-soft">{layer.role}{layer.overruled ? ", yours" : ""}</span>
+        </span>
+        <span className="block truncate text-[12px] text-soft" title={layer.where}>{layer.warning ? <strong>{layer.warning}</strong> : layer.where}</span>
+      </span>
+      <span className="flex items-center">
+        <button className="button-bare min-w-7 px-0" disabled={layer.coats <= 1} onClick={() => onCoats(place, layer.coats - 1)} aria-label={`One coat less of ${layer.code}`}><Minus size={14} aria-hidden /></button>
+        <span className="w-4 text-center text-[14px]" title={coatsInWords(layer.coats)}><span aria-hidden>{layer.coats}</span><span className="sr-only">{coatsInWords(layer.coats)}</span></span>
+        <button className="button-bare min-w-7 px-0" disabled={layer.coats >= 3} onClick={() => onCoats(place, layer.coats + 1)} aria-label={`One coat more of ${layer.code}`}><Plus size={14} aria-hidden /></button>
+        <button className="button-bare min-w-8 px-0" onClick={() => onExchange(place)} aria-label={`Exchange ${layer.code} for another marker`} title="Exchange"><Replace size={16} aria-hidden /></button>
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,59 @@
+"use client";
+import { Keyboard, Search, SunDim } from "lucide-react";
+import Link from "next/link";
+import { usePathname } from "next/navigation";
+import { createContext, useCallback, useContext, useState, type ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import type { RackMarker } from "@/store/rack";
+import { Finder } from "./finder";
+import { Shortcuts } from "./shortcuts";
+import { switchSurround } from "./surround";
+
+export interface FinderRequest {
+  readonly title: string;
+  readonly markers: readonly RackMarker[];
+  readonly onPick: (marker: RackMarker) => void;
+}
+
+const FinderContext = createContext<(request: FinderRequest) => void>(() => undefined);
+/** Opens the finder for a purpose. */
+export const useFinder = () => useContext(FinderContext);
+
+const places = [
+  { href: "/", name: "Bench", here: (path: string) => path === "/" || path.startsWith("/pieces") },
+  { href: "/rack", name: "Rack", here: (path: string) => path.startsWith("/rack") },
+];
+
+/** The frame of every place: where one is, the finder, the surround and the shortcuts. */
+export function Shell({ markers, goTo, children }: { readonly markers: readonly RackMarker[]; readonly goTo: (code: string) => void; readonly children: ReactNode }) {
+  const path = usePathname();
+  const [request, setRequest] = useState<FinderRequest>();
+  const [help, setHelp] = useState(false);
+  const find = useCallback(() => setRequest({ title: "Find a marker", markers, onPick: (m) => goTo(m.code) }), [markers, goTo]);
+  useHotkeys("slash", find, { preventDefault: true }, [find]);
+  useHotkeys("shift+slash, shift+question", () => setHelp(true), { preventDefault: true });
+  useHotkeys("d", switchSurround);
+  return (
+    <FinderContext value={setRequest}>
+      <a href="#main" className="button sr-only focus:not-sr-only focus:absolute focus:z-50">To the content</a>
+      <header className="screen-only flex min-h-12 flex-wrap items-center gap-x-5 border-b border-line px-4">
+        <Link href="/" className="text-[22px] font-bold tracking-tight">Blendt</Link>
+        <nav aria-label="Places" className="flex gap-1">
+          {places.map(({ href, name, here }) => (
+            <Link key={href} href={href} aria-current={here(path) ? "page" : undefined} className={`px-2.5 py-2.5 text-[16px] ${here(path) ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}>
+              {name}
+            </Link>
+          ))}
+        </nav>
+        <div className="ml-auto flex items-center gap-1">
+          <button className="button" onClick={find}><Search size={16} aria-hidden /> Find a marker <span className="key" aria-hidden>/</span></button>
+          <button className="button-bare" onClick={switchSurround} aria-label="Bright or dim surround" title="Bright or dim surround (d)"><SunDim size={20} aria-hidden /></button>
+          <button className="button-bare" onClick={() => setHelp(true)} aria-label="Shortcuts" title="Shortcuts (?)"><Keyboard size={20} aria-hidden /></button>
+        </div>
+      </header>
+      {children}
+      <Finder request={request} onClose={() => setRequest(undefined)} />
+      <Shortcuts open={help} onClose={() => setHelp(false)} />
+    </FinderContext>
+  );
+}
