@@ -27,7 +27,7 @@ const all = [1, 2, 3, 4, 5, 6, 7, 8, 9];
 /** Sixteen families in the order of the rack. Gaps in the depths are wanted: a real range has them too. */
 export const families: Record<string, FamilyRecipe> = {
   rose: { dyes: { magenta: 0.9, orange: 0.12 }, dull: { earth: 0.4, cyan: 0.18 }, start: 0.012, growth: 1.62, depths: { c: [1, 2, 3, 4, 5, 6, 7, 8], m: [1, 2, 3, 5, 7] } },
-  ruby: { dyes: { scarlet: 0.85, magenta: 0.3, orange: 0.35, carbon: 0.06 }, dull: { carbon: 0.3, violet: 0.1 }, start: 0.017, growth: 1.74, depths: { c: [2, 4, 5, 6, 7, 8, 9], m: [3, 5, 8], d: [4, 6, 9] } },
+  ruby: { dyes: { scarlet: 0.95, magenta: 0.22, orange: 0.55, yellow: 0.3, carbon: 0.035 }, dull: { carbon: 0.3, violet: 0.1 }, start: 0.015, growth: 1.78, depths: { c: [2, 4, 5, 6, 7, 8, 9], m: [3, 5, 8], d: [4, 6, 9] } },
   rust: { dyes: { scarlet: 0.6, yellow: 0.5 }, dull: { carbon: 0.32 }, start: 0.014, growth: 1.6, depths: { c: [1, 2, 3, 4, 5, 6, 7], m: [3, 4, 6, 7, 9], d: [5, 8] } },
   clay: { dyes: { orange: 0.5, magenta: 0.3 }, dull: { earth: 0.5, cyan: 0.2 }, start: 0.011, growth: 1.56, depths: { c: [1, 2, 3, 4, 5, 6], m: [1, 2, 3, 4, 5, 6, 7, 8, 9], d: [3, 5, 7, 8] } },
   corn: { dyes: { yellow: 1, orange: 0.1 }, dull: { earth: 0.35, violet: 0.12 }, start: 0.016, growth: 1.58, depths: { c: [1, 2, 3, 4, 5, 6, 8], m: [2, 4, 5, 7] } },

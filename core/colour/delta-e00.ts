@@ -2,6 +2,10 @@ import type { Lab } from "./lab";
 
 const RAD = Math.PI / 180;
 const POW25_7 = 25 ** 7;
+/** Hues this far apart or less are joined the direct way: exact opposites must not be split by rounding. */
+const OPPOSITE = Math.PI + 1e-12;
+/** An angle in 0…2π. */
+const fullTurn = (h: number) => (h < 0 ? h + 2 * Math.PI : h);
 
 /**
  * CIEDE2000 colour difference of two Lab colours, kL = kC = kH = 1.
@@ -20,19 +24,15 @@ export function deltaE00Of(L1: number, a1: number, b1: number, L2: number, a2: n
   const A2 = a2 * g;
   const C1 = Math.sqrt(A1 * A1 + b1 * b1);
   const C2 = Math.sqrt(A2 * A2 + b2 * b2);
-  const h1 = C1 === 0 ? 0 : Math.atan2(b1, A1);
-  const h2 = C2 === 0 ? 0 : Math.atan2(b2, A2);
+  const h1 = C1 === 0 ? 0 : fullTurn(Math.atan2(b1, A1));
+  const h2 = C2 === 0 ? 0 : fullTurn(Math.atan2(b2, A2));
   const bothChromatic = C1 * C2 !== 0;
 
   let dh = h2 - h1;
-  if (dh > Math.PI) dh -= 2 * Math.PI;
-  else if (dh < -Math.PI) dh += 2 * Math.PI;
+  if (dh > OPPOSITE) dh -= 2 * Math.PI;
+  else if (dh < -OPPOSITE) dh += 2 * Math.PI;
   if (!bothChromatic) dh = 0;
-  let h = h1 + h2;
-  if (bothChromatic) {
-    h = h1 + dh / 2;
-    if (h < 0) h += 2 * Math.PI;
-  }
+  const h = bothChromatic ? fullTurn(h1 + dh / 2) : h1 + h2;
 
   const dL = L2 - L1;
   const dC = C2 - C1;

@@ -32,7 +32,7 @@ export function displayLab([l, a, b]: Lab): Displayed {
   const colour = { mode: "lab65" as const, l, a, b };
   const rgb = toRgb(colour);
   const inGamut = [rgb.r, rgb.g, rgb.b].every((v) => v >= -GAMUT_SLACK && v <= 1 + GAMUT_SLACK);
-  const shown = displayable(colour) ? colour : clampChroma(colour, "lab65", "rgb");
+  const shown = displayable(colour) ? colour : clampChroma(colour, "lch65", "rgb");
   return { hex: formatHex(shown), inGamut };
 }
 

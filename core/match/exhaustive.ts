@@ -22,7 +22,7 @@ export function* assignments(inks: number, split: readonly number[]): Generator<
 }
 
 /** Stacks between two reports of progress. */
-const REPORT_EVERY = 20_000;
+const REPORT_EVERY = 1000;
 
 /** Tries every recipe: the plain baseline that the pruned search must equal. Yields its progress (0–1). */
 export function* searchExhaustively(bench: Bench, target: Lab, options: MatchOptions): Generator<number, { ranking: Ranking; stacks: number }> {

@@ -46,7 +46,7 @@ export class Ranking {
     this.best.length = this.keys.length = Math.min(this.top, this.best.length);
   }
 
-  /** Best first. The preferred one is the least effort within {@link WORTH_MORE_INK} of the best; it is always among them. */
+  /** Best first. The preferred one is the least effort within {@link WORTH_MORE_INK} of the best; it is always among them, even where it only lays fewer coats of the same inks. */
   result(): { recipes: Recipe[]; preferred: number } {
     const recipes = [...this.best];
     const best = recipes[0];

@@ -63,7 +63,7 @@ function hueWeight(h: number, half: number): number {
     const d = Math.PI / 180;
     return 1 - 0.17 * Math.cos(r - 30 * d) + 0.24 * Math.cos(2 * r) + 0.32 * Math.cos(3 * r + 6 * d) - 0.2 * Math.cos(4 * r - 63 * d);
   };
-  const samples = 36;
+  const samples = 12;
   const step = (2 * half) / samples;
   // |dT/dh| ≤ 0.17 + 2·0.24 + 3·0.32 + 4·0.2 = 2.41 per radian, so half a step either way adds at most this.
   const between = (2.41 * step * Math.PI) / 360;
@@ -94,7 +94,7 @@ export function chromaReach(target: Lab, limit: number): number {
   let rotation = 1.733;
   let weight = 1.93;
   let reach = Infinity;
-  for (let round = 0; round < 4; round++) {
+  for (let round = 0; round < 3; round++) {
     const k = limit / Math.sqrt(1 - rotation / 2);
     if (k * 0.0225 >= 1) return Infinity;
     const c1 = (c0 * (1 + 0.0225 * k) + k) / (1 - 0.0225 * k);

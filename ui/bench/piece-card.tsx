@@ -24,12 +24,11 @@ export function PieceCard({ id, piece, paper, changed, rack }: PieceCardProps) {
   const kept = piece.areas.filter((a) => a.group);
   return (
     <article className="border border-line bg-panel">
-      <Link href={`/pieces/${id}/colour`} className="grid gap-x-5 p-4 min-[760px]:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]" aria-label={`Open ${piece.name}`}>
+      <Link href={`/pieces/${id}/colour`} className="grid gap-x-6 p-4 min-[760px]:grid-cols-[auto_minmax(0,1fr)]" aria-label={`Open ${piece.name}`}>
         {piece.pictureId ? (
-          // eslint-disable-next-line @next/next/no-img-element
-          <img src={`/api/pictures/${piece.pictureId}`} alt="" className="block max-h-[420px] w-full bg-ground object-contain object-left-top" />
+          <img src={`/api/pictures/${piece.pictureId}`} alt="" className="block max-h-[440px] w-full object-contain object-left-top min-[760px]:max-w-[46vw]" />
         ) : (
-          <p className="m-0 flex min-h-40 items-center justify-center border border-dashed border-strong text-[15px] text-soft">no picture yet</p>
+          <p className="m-0 flex min-h-40 min-w-60 items-center justify-center border border-dashed border-strong text-[15px] text-soft">no picture yet</p>
         )}
         <div className="min-w-0 pt-3 min-[760px]:pt-0">
           <h2 className="m-0 text-[24px] leading-tight">{piece.name}</h2>

@@ -100,6 +100,7 @@ function TrackStroke({ coats, owned, low, dry }: { coats: readonly string[]; own
   return (
     <svg viewBox="0 0 25 26" width="25" height="26" aria-hidden>
       {owned ? coats.map((hex, i) => <path key={i} d={edges[i]} fill={hex} />) : <path d="M5.500 2.700L20.500 4.500L20 23.300L4.700 21.500Z" fill="none" stroke={coats[0]} strokeWidth="3" />}
+      {!owned && <path d="M4 1L22 3L21.500 25L3 23Z" fill="none" stroke="var(--strong)" strokeWidth="0.7" />}
       {low && <path d="M8 0L13 8L18 0Z" fill="var(--ground)" stroke="var(--text)" strokeWidth="0.8" />}
       {dry && <path d="M4 3L21 23M21 4L4 22" stroke="var(--text)" strokeWidth="1.4" />}
     </svg>

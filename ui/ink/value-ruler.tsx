@@ -46,7 +46,7 @@ export function ValueRuler({ tones, steps, marks, height = 300 }: { tones: reado
         {Array.from({ length: 11 }, (_, i) => (
           <g key={i}>
             <line x1="58" x2="62" y1={y(i * 10)} y2={y(i * 10)} stroke="var(--text)" />
-            {i % 2 === 0 && (
+            {i % 2 === 0 && markLabels.every((m) => Math.abs(m - y(i * 10)) > 11) && (
               <text x="54" y={y(i * 10) + 4} textAnchor="end" fill="var(--soft)">{i * 10}</text>
             )}
           </g>

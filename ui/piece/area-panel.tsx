@@ -119,14 +119,14 @@ export function AreaPanel({ area, rack }: { readonly area: Area; readonly rack: 
               onExchange={exchange}
             />
             <ValueRuler
-              height={Math.max(250, 90 + layers.length * 44)}
+              height={Math.max(220, 60 + layers.length * 48)}
               tones={group.tones.map((t) => ({ code: t.code, lightness: t.lab[0], hex: t.hex }))}
               steps={group.steps}
               marks={PLACES.flatMap((p) => (area.readings[p] ? [{ name: p, lightness: area.readings[p].lab[0] }] : []))}
             />
           </div>
-          {layCoats > rack.paper.capacity && <p className="m-0 text-[14px]"><strong>{layCoats} coats where all tones overlap:</strong> {rack.paper.name} holds {rack.paper.capacity}. Keep the darker tones inside their places, or bleed grows.</p>}
-          <Advice group={group} onFix={apply} />
+          {layCoats > rack.paper.capacity && <p className="m-0 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]"><strong>{layCoats} coats where all tones overlap:</strong> {rack.paper.name} holds {rack.paper.capacity}. Keep the darker tones inside their places, or bleed grows.</p>}
+          <Advice group={group} onFix={apply} quiet={layCoats <= rack.paper.capacity} />
         </>
       )}
       {groups.length > 0 && (
@@ -211,8 +211,8 @@ function Readings({ area, onMatch }: { area: Area; onMatch: () => void }) {
   );
 }
 
-function Advice({ group, onFix }: { group: GroupOutput; onFix: (fix: Fix) => void }) {
-  if (!group.advice.length) return <p className="m-0 text-[14px] text-soft">Nothing to warn of: every step is even and no blend turns muddy.</p>;
+function Advice({ group, onFix, quiet }: { group: GroupOutput; onFix: (fix: Fix) => void; quiet: boolean }) {
+  if (!group.advice.length) return !quiet ? null : <p className="m-0 text-[14px] text-soft">Nothing to warn of: every step is even and no blend turns muddy.</p>;
   return (
     <ul className="m-0 list-none space-y-1 p-0" aria-label="Advice">
       {group.advice.map((a) => (

@@ -96,18 +96,27 @@ export function createAutosave(id: string, firstRevision: number, store: PieceSt
     schedule(RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]!);
   }
 
-  const unsubscribe = store.subscribe((now, before) => {
-    if (now.piece === before.piece) return;
-    keepDraft(id, { revision, document: now.piece });
-    if (now.piece === saved) return;
+  const onChange = (now: Piece, before: Piece) => {
+    if (now === before) return;
+    keepDraft(id, { revision, document: now });
+    if (now === saved) return;
     if (!held() && state.getState().kind !== "waiting") set({ kind: "saving" });
     if (!held()) schedule(SETTLE_MS);
-  });
+  };
   const tryNow = () => !held() && schedule(0);
-  window.addEventListener("online", tryNow);
 
   return {
     state,
+    /** Begins to watch the piece; the answer ends it. */
+    start(): () => void {
+      const unsubscribe = store.subscribe((now, before) => onChange(now.piece, before.piece));
+      window.addEventListener("online", tryNow);
+      return () => {
+        clearTimeout(timer);
+        window.removeEventListener("online", tryNow);
+        unsubscribe();
+      };
+    },
     /** Takes what is stored now; this tab's changes are dropped from the plan but can still be undone to. */
     takeTheirs(): void {
       const now = state.getState();
@@ -126,11 +135,6 @@ export function createAutosave(id: string, firstRevision: number, store: PieceSt
       if (!body.id) throw new Error(body.message ?? "The copy could not be stored.");
       keepDraft(id, undefined);
       return body.id;
-    },
-    stop(): void {
-      clearTimeout(timer);
-      window.removeEventListener("online", tryNow);
-      unsubscribe();
     },
     tryNow,
   };

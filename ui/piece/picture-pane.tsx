@@ -156,7 +156,6 @@ export function PicturePane({ picture, readings, place, onPlace, onPick, onUploa
             onKeyDown={onKeyDown}
             data-testid="reference"
           >
-            {/* eslint-disable-next-line @next/next/no-img-element */}
             <img src={`/api/pictures/${picture.id}`} alt={picture.name} draggable={false} className="block h-full w-full" style={{ imageRendering: scale > 3 ? "pixelated" : "auto" }} />
             <svg className="pointer-events-none absolute inset-0 overflow-visible" width="100%" height="100%" aria-hidden>
               {PLACES.map((p) => readings[p] && <ReadingMark key={p} letter={placeLetters[p]} at={readings[p].at} width={picture.width * scale} height={picture.height * scale} />)}

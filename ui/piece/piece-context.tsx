@@ -1,5 +1,5 @@
 "use client";
-import { createContext, useContext, useEffect, useMemo, type ReactNode } from "react";
+import { createContext, useContext, useEffect, useState, type ReactNode } from "react";
 import { createStore, useStore } from "zustand";
 import type { Command } from "@/core/piece/commands";
 import type { Piece } from "@/core/piece/piece";
@@ -14,19 +14,20 @@ interface Handles {
 
 const PieceContext = createContext<Handles | undefined>(undefined);
 
-/** Holds the piece at hand for the views of it, and saves it. */
+/** Holds the piece at hand for the views of it, and saves it. Give it the piece's id as key. */
 export function PieceProvider({ id, revision, document, children }: { id: string; revision: number; document: Piece; children: ReactNode }) {
-  const handles = useMemo<Handles>(() => {
+  // The server's copy is only the start; later renders of the page must not throw away what was done since.
+  const [handles] = useState<Handles>(() => {
     const store = createPieceStore(document);
     if (typeof window === "undefined") return { id, store, autosave: undefined };
     // Changes that never reached the store were made to their own revision; if it is no longer the stored one, the save will say so.
     return { id, store, autosave: createAutosave(id, unsavedDraft(id)?.revision ?? revision, store) };
-    // The server's copy is only the start; later renders of the page must not throw away what was done since.
-  }, [id]);
+  });
   useEffect(() => {
+    const stop = handles.autosave?.start();
     const draft = unsavedDraft(id);
     if (draft && JSON.stringify(draft.document) !== JSON.stringify(handles.store.getState().piece)) handles.store.getState().replace(draft.document);
-    return () => handles.autosave?.stop();
+    return stop;
   }, [handles, id]);
   return <PieceContext value={handles}>{children}</PieceContext>;
 }

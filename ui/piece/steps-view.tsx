@@ -20,7 +20,8 @@ export function StepsView({ papers, rack: first }: { readonly papers: readonly P
   const planned = piece.areas.filter((a) => a.group);
   const unplanned = piece.areas.filter((a) => !a.group);
   const supplies = suppliesOf(piece, rack.markers);
-  let number = 0;
+  const laid = planned.map((area) => ({ area, passes: passesFor(area, markers) }));
+  const chapters = laid.map((c, i) => ({ ...c, before: laid.slice(0, i).reduce((sum, { passes }) => sum + passes.length, 0) }));
   return (
     <>
       <PieceHeader stage="steps" papers={papers} />
@@ -35,18 +36,16 @@ export function StepsView({ papers, rack: first }: { readonly papers: readonly P
           {planned.length === 0 && (
             <p className="max-w-[52ch] text-[17px]">There are no steps yet: keep a blend group for an area first. <Link className="button button-main mt-3" href={`/pieces/${id}/colour`}>Plan the colours</Link></p>
           )}
-          {planned.map((area) => {
-            const passes = passesFor(area, markers);
+          {chapters.map(({ area, passes, before }) => {
             return (
               <section key={area.id} className="mb-5 break-inside-avoid" aria-label={area.name}>
                 <h2 className="m-0 border-b-2 border-text pb-0.5 text-[19px]">{area.name} {area.note && <span className="ml-2 text-[15px] font-normal text-soft">{area.note}</span>}</h2>
                 <ol className="m-0 list-none p-0">
                   {passes.map((p, i) => {
                     const marker = markers.get(p.code);
-                    number += 1;
                     return (
                       <li key={i} className="grid grid-cols-[34px_84px_82px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1.5 min-[640px]:grid-cols-[34px_96px_92px_120px_minmax(0,1fr)]">
-                        <span className="text-right text-[17px] font-semibold">{number}</span>
+                        <span className="text-right text-[17px] font-semibold">{before + i + 1}</span>
                         {marker ? <StrokeChip coats={coatsInHex(marker.swatches)} owned={marker.owned} low={marker.state === "low"} width={84} height={30} /> : <span className="text-[13px]">not in the rack</span>}
                         <span className="code text-[17px]">{p.code}</span>
                         <span className="text-[15px] max-[640px]:col-start-4 max-[640px]:row-start-1">{p.kind === "lay" ? p.role : "blend back"}, {coatsInWords(p.coats)}</span>
@@ -62,7 +61,7 @@ export function StepsView({ papers, rack: first }: { readonly papers: readonly P
         </section>
         <section aria-label="Supply list" className="min-w-0 break-before-page">
           <div className="mb-2 flex flex-wrap items-center gap-2">
-            <h2 className="m-0 mr-auto text-[19px]">Lay ready: {counted(supplies.length, "marker")}</h2>
+            <h2 className="m-0 w-full text-[19px]">Lay ready: {counted(supplies.length, "marker")}</h2>
             <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=csv`} download><Download size={16} aria-hidden /> CSV</a>
             <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=md`} download><Download size={16} aria-hidden /> Markdown</a>
           </div>

@@ -17,7 +17,7 @@ export default async function ColourPage({ params }: Props) {
   const { piece, papers, rack, picture } = await loadPiece((await params).id);
   return (
     <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
-      <PieceProvider id={piece.id} revision={piece.revision} document={piece.document}>
+      <PieceProvider key={piece.id} id={piece.id} revision={piece.revision} document={piece.document}>
         <Suspense>
           <ColourView papers={papers} rack={rack} picture={picture} />
         </Suspense>

@@ -16,7 +16,7 @@ export default async function StepsPage({ params }: Props) {
   const { piece, papers, rack } = await loadPiece((await params).id);
   return (
     <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
-      <PieceProvider id={piece.id} revision={piece.revision} document={piece.document}>
+      <PieceProvider key={piece.id} id={piece.id} revision={piece.revision} document={piece.document}>
         <StepsView papers={papers} rack={rack} />
       </PieceProvider>
     </MarkerShell>

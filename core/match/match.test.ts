@@ -1,0 +1,141 @@
+import fc from "fast-check";
+import { deltaE00 } from "@/core/colour/delta-e00";
+import { tristimulusWeights } from "@/core/colour/observer";
+import { labToXyz, type Lab } from "@/core/colour/lab";
+import { isMeasured, layDesk, seenLab, type Desk } from "@/core/ink/desk";
+import { layBench } from "./evaluate";
+import { assignmentCount, assignments } from "./exhaustive";
+import { tabulate } from "./lookup";
+import { matchTarget } from "./match";
+import { coatSplits, coatsOf, type MatchOptions } from "./recipe";
+import { exactReflectance } from "./evaluate";
+import { followOf, isApart, regionWithin } from "./region";
+import { drive, scannedDesk } from "@/bench/scanned-desk";
+
+const three: MatchOptions = { maxInks: 3, maxCoats: 4, top: 5 };
+const desk: Desk = layDesk(...scannedDesk(15, 11));
+const targets: Lab[] = [[62, 18, 22], [78, 3, 10], [45, -18, 4], [30, 2, -4], [55, 40, 30], [20, 30, -60], [93, 0, 4], [50, -45, 40]];
+
+describe("the pruned search", () => {
+  it.each(targets)("finds for L* %d, a* %d, b* %d what trying everything finds", (...target) => {
+    const pruned = drive(matchTarget(desk, target, three, "pruned"));
+    const all = drive(matchTarget(desk, target, three, "exhaustive"));
+    expect(pruned.recipes.map((r) => r.layers)).toEqual(all.recipes.map((r) => r.layers));
+    pruned.recipes.forEach((r, i) => expect(r.deltaE00).toBeCloseTo(all.recipes[i]!.deltaE00, 9));
+    expect(pruned.preferred).toBe(all.preferred);
+    expect(pruned.stacksEvaluated).toBeLessThan(all.stacksEvaluated * 2);
+  });
+
+  it("does so for random desks, targets and limits", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 7 }),
+        fc.integer({ min: 1, max: 50 }),
+        fc.tuple(fc.integer({ min: 15, max: 97 }), fc.integer({ min: -50, max: 60 }), fc.integer({ min: -60, max: 60 })),
+        fc.record({ maxInks: fc.integer({ min: 1, max: 3 }), maxCoats: fc.integer({ min: 1, max: 5 }), top: fc.integer({ min: 1, max: 6 }) }),
+        (count, seed, target, options) => {
+          const small = layDesk(...scannedDesk(count, seed));
+          const [pruned, all] = (["pruned", "exhaustive"] as const).map((s) => drive(matchTarget(small, target, options, s)));
+          expect(pruned!.recipes.map((r) => r.deltaE00.toFixed(9))).toEqual(all!.recipes.map((r) => r.deltaE00.toFixed(9)));
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+});
+
+describe("a match", () => {
+  const { recipes, preferred } = drive(matchTarget(desk, [62, 18, 22], three));
+
+  it("says truly what its recipes look like, best first, light inks beneath", () => {
+    for (const r of recipes) {
+      expect(deltaE00(r.lab, [62, 18, 22])).toBeCloseTo(r.deltaE00, 9);
+      expect(r.lab).toEqual(seenLab(desk, coatsOf(r.layers)));
+      const lightness = r.layers.map((l) => seenLab(desk, [l.ink])[0]);
+      expect(lightness).toEqual([...lightness].sort((a, b) => b - a));
+    }
+    expect(recipes.map((r) => r.deltaE00)).toEqual(recipes.map((r) => r.deltaE00).sort((a, b) => a - b));
+  });
+
+  it("keeps one recipe of the same inks or their twins, beside the preferred one", () => {
+    const { twinOf } = layBench(desk);
+    const keys = recipes.filter((_, i) => i !== preferred).map((r) => r.layers.map((l) => twinOf[l.ink]).sort().join());
+    expect(new Set(keys).size).toBe(keys.length);
+  });
+
+  it("prefers the least ink within 0.3 of the best", () => {
+    const effort = (i: number) => recipes[i]!.layers.length * 10 + recipes[i]!.layers.reduce((s, l) => s + l.coats, 0);
+    expect(recipes[preferred]!.deltaE00 - recipes[0]!.deltaE00).toBeLessThan(0.3);
+    recipes.forEach((r, i) => r.deltaE00 < recipes[0]!.deltaE00 + 0.3 && expect(effort(preferred)).toBeLessThanOrEqual(effort(i)));
+  });
+
+  it("of a measured swatch finds that swatch", () => {
+    const place = desk.inks.findIndex((_, k) => isMeasured(desk, [k]));
+    const [best] = drive(matchTarget(desk, desk.inks[place]!.coats[0]!.lab, three)).recipes;
+    expect(best!.deltaE00).toBeLessThan(0.3);
+  });
+
+  it("without inks is empty", () => expect(drive(matchTarget({ ...desk, inks: [] }, [50, 0, 0], three)).recipes).toEqual([]));
+
+  it("reports its progress, never backwards", () => {
+    const seen: number[] = [];
+    const work = matchTarget(desk, [62, 18, 22], three, "exhaustive");
+    for (let s = work.next(); !s.done; s = work.next()) seen.push(s.value);
+    expect(seen.length).toBeGreaterThan(0);
+    expect(seen).toEqual([...seen].sort((a, b) => a - b));
+    expect(seen.at(-1)).toBeLessThanOrEqual(1);
+  });
+});
+
+describe("the recipes to try", () => {
+  it("are counted right: 20 million for 320 inks", () => {
+    const total = coatSplits(three).reduce((sum, s) => sum + assignmentCount(320, s), 0);
+    expect(total).toBe(320 * 4 + (320 * 319) / 2 + 320 * 319 + (320 * 319) / 2 + 320 * 319 + (320 * 319 * 318) / 6 + (320 * 319 * 318) / 2);
+    for (const split of coatSplits(three)) expect([...assignments(7, split)]).toHaveLength(assignmentCount(7, split));
+  });
+});
+
+describe("the region around a target", () => {
+  const lit = tristimulusWeights();
+  it("holds every colour within the limit", () => {
+    fc.assert(
+      fc.property(
+        fc.tuple(fc.double({ min: 12, max: 96, noNaN: true }), fc.double({ min: -70, max: 70, noNaN: true }), fc.double({ min: -80, max: 80, noNaN: true })),
+        fc.tuple(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true })),
+        fc.double({ min: 0.3, max: 30, noNaN: true }),
+        (target, way, size) => {
+          const other: Lab = [Math.min(100, Math.max(0, target[0] + way[0] * size)), target[1] + way[1] * size, target[2] + way[2] * size];
+          const [X, Y, Z] = labToXyz(other);
+          if (X < 0 || Z < 0) return;
+          const follow = followOf(target, lit.white);
+          const region = regionWithin(target, deltaE00(target, other) + 1e-9, lit, follow);
+          const [x, z] = [X - follow.x * Y, Z - follow.z * Y];
+          expect(isApart(region, Y, Y, x, x, z, z)).toBe(false);
+        },
+      ),
+      { numRuns: 1000 },
+    );
+  });
+  it("leaves out what is far", () => {
+    const region = regionWithin([50, 0, 0], 2, lit, followOf([50, 0, 0], lit.white));
+    const [, Y] = labToXyz([70, 0, 0]);
+    expect(isApart(region, Y, Y, 0, 0, 0, 0)).toBe(true);
+  });
+});
+
+describe("the lookup", () => {
+  it("is no further off than it says", () => {
+    const lookup = tabulate(desk.paper);
+    const exact = exactReflectance(desk.paper);
+    const [mine, theirs] = [new Float64Array(36), new Float64Array(36)];
+    fc.assert(
+      fc.property(fc.double({ min: -18, max: 7, noNaN: true }), (octave) => {
+        const doses = new Float64Array(36).fill(2 ** octave);
+        lookup.fill(doses, mine);
+        exact(doses, theirs);
+        mine.forEach((r, i) => expect(Math.abs(r - theirs[i]!)).toBeLessThanOrEqual(lookup.error));
+      }),
+    );
+    expect(lookup.error).toBeLessThan(1e-3);
+  });
+});

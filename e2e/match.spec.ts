@@ -1,0 +1,62 @@
+import { expect, test } from "@playwright/test";
+import { openKiteMender, stored } from "./studio";
+
+test("the demo piece opens planned, with strata, ruler and reasons", async ({ page }) => {
+  await openKiteMender(page);
+  await expect(page.getByRole("heading", { name: "Kept group" })).toBeVisible();
+  await expect(page.getByRole("list", { name: "Layers, last laid first" }).getByRole("listitem")).toHaveCount(4);
+  await expect(page.getByRole("img", { name: /^Lightness of the tones/ })).toBeVisible();
+  await expect(page.getByText(/local colour \d+\.\d ΔE00/).first()).toBeVisible();
+});
+
+test("an exact colour is matched with its recipes, and the search can be stopped", async ({ page }) => {
+  await openKiteMender(page);
+  await page.getByRole("button", { name: /^Shawl/ }).click();
+  await expect(page).toHaveURL(/area=area-4/);
+  await page.getByRole("button", { name: "Match exactly" }).click();
+  const dialog = page.getByRole("dialog", { name: "Match the local colour of Shawl" });
+  await dialog.getByRole("button", { name: "Cancel" }).click();
+  await expect(dialog.getByText("Stopped.")).toBeVisible();
+  await dialog.getByRole("button", { name: "Matching again" }).click();
+  const recipes = dialog.getByRole("listitem");
+  await expect(recipes.first()).toContainText("ΔE00", { timeout: 80_000 });
+  await expect(dialog.getByText("preferred", { exact: true })).toHaveCount(1);
+  const differences = (await recipes.locator("span.text-\\[18px\\]").allTextContents()).map(Number);
+  expect(differences).toEqual([...differences].sort((a, b) => a - b));
+});
+
+test("deep links, history and keys lead through the areas", async ({ page }) => {
+  await openKiteMender(page);
+  await page.keyboard.press("]");
+  await expect(page.getByRole("heading", { name: "Hair", exact: true })).toBeVisible();
+  await page.keyboard.press("]");
+  await expect(page.getByRole("heading", { name: "Kite paper" })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole("heading", { name: "Hair", exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("heading", { name: "Hair", exact: true })).toBeVisible();
+});
+
+test("another paper shows other colours for the same markers", async ({ page }) => {
+  await openKiteMender(page);
+  const ramp = page.locator("[data-layer]").last().locator("span[aria-hidden]").first();
+  const colour = () => ramp.evaluate((e) => getComputedStyle(e).backgroundColor);
+  await expect(page.getByRole("heading", { name: "Kept group" })).toBeVisible();
+  const white = await colour();
+  await page.getByLabel("Paper").selectOption({ label: "Warm toned paper" });
+  await expect.poll(colour).not.toBe(white);
+  await page.keyboard.press("Control+z");
+  await expect.poll(colour).toBe(white);
+});
+
+test("the same operations answer over HTTP, with one validation", async ({ request }) => {
+  const desk = { paper: { color: "#f4f5ec" }, inks: [{ code: "a", coats: ["#ecd0c0", "#e0bda8"] }, { code: "b", coats: ["#b07058"] }] };
+  const good = await request.post("/api/compute/predict", { data: { ...desk, stacks: [["a", "b"]] } });
+  expect(good.status()).toBe(200);
+  expect((await good.json()).stacks[0].hex).toMatch(/^#[0-9a-f]{6}$/);
+  const bad = await request.post("/api/compute/predict", { data: { ...desk, stacks: [["c"]] } });
+  expect(bad.status()).toBe(422);
+  expect((await bad.json()).problems).toEqual([{ path: "stacks[0][0]", expected: expect.stringContaining('"c"') }]);
+  expect((await request.post("/api/compute/predict", { data: "{" })).status()).toBe(422);
+  expect((await stored(request, "00000000-0000-0000-0000-000000000000"))).toMatchObject({ message: "There is no such piece." });
+});

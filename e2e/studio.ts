@@ -1,0 +1,56 @@
+import { expect, type APIRequestContext, type Locator, type Page } from "@playwright/test";
+import sharp from "sharp";
+
+export interface StoredPiece {
+  readonly id: string;
+  readonly revision: number;
+  readonly document: { name: string; areas: { id: string; name: string; tones: number; readings: Record<string, unknown>; group: { tones: { code: string; coats: number; overruled?: true }[] } | null }[] };
+}
+
+/** Makes a piece through the bench and leaves the page in its Colour view. */
+export async function newPiece(page: Page, name: string): Promise<string> {
+  await page.goto("/");
+  await page.getByRole("button", { name: "New piece" }).click();
+  await page.getByLabel("Name", { exact: true }).fill(name);
+  await page.getByRole("button", { name: "Open it" }).click();
+  await page.waitForURL(/\/pieces\/[0-9a-f-]+\/colour/);
+  return page.url().split("/")[4]!;
+}
+
+export const stored = async (request: APIRequestContext, id: string): Promise<StoredPiece> => (await request.get(`/api/pieces/${id}`)).json();
+
+export const savedNotice = (page: Page): Locator => page.getByRole("status").filter({ hasText: /^Saved$/ });
+
+/** A reference of three flat bands: light, local colour and shadow of a terracotta pot. */
+export const bands = (): Promise<Buffer> =>
+  sharp({ create: { width: 300, height: 300, channels: 3, background: "#c98a6c" } })
+    .composite([
+      { input: { create: { width: 300, height: 100, channels: 3, background: "#f0c6a6" } }, left: 0, top: 0 },
+      { input: { create: { width: 300, height: 100, channels: 3, background: "#7f4a3e" } }, left: 0, top: 200 },
+    ])
+    .png()
+    .toBuffer();
+
+export async function upload(page: Page, name: string, mimeType: string, buffer: Buffer): Promise<void> {
+  await page.locator('input[type="file"]').setInputFiles({ name, mimeType, buffer });
+}
+
+/** Clicks the reference at shares of its width and height. */
+export async function pickAt(page: Page, x: number, y: number): Promise<void> {
+  const box = (await page.getByTestId("reference").boundingBox())!;
+  await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
+}
+
+/** Waits for the planner, then gives the codes of each offered group. */
+export async function offeredGroups(page: Page): Promise<Locator> {
+  const list = page.getByRole("region", { name: "Alternatives" }).getByRole("button");
+  await expect(list.first()).toBeVisible({ timeout: 45_000 });
+  return list;
+}
+
+/** The demo piece. */
+export async function openKiteMender(page: Page, stage: "colour" | "steps" = "colour"): Promise<void> {
+  await page.goto("/");
+  const href = await page.getByRole("link", { name: "Open The Kite Mender" }).first().getAttribute("href");
+  await page.goto(href!.replace("colour", stage));
+}
