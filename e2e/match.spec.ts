@@ -43,7 +43,7 @@ test("another paper shows other colours for the same markers", async ({ page }) 
   const colour = () => ramp.evaluate((e) => getComputedStyle(e).backgroundColor);
   await expect(page.getByRole("heading", { name: "Kept group" })).toBeVisible();
   const white = await colour();
-  await page.getByLabel("Paper").selectOption({ label: "Warm toned paper" });
+  await page.getByRole("combobox", { name: "Paper" }).selectOption({ label: "Warm toned paper" });
   await expect.poll(colour).not.toBe(white);
   await page.keyboard.press("Control+z");
   await expect.poll(colour).toBe(white);

@@ -1,7 +1,8 @@
 import { expect, test } from "@playwright/test";
+import { open } from "./studio";
 
 test("the rack shows measured markers; the finder and the arrows walk it", async ({ page }) => {
-  await page.goto("/rack");
+  await open(page, "/rack");
   await expect(page.getByRole("group", { name: /^Family / })).toHaveCount(16);
   await page.keyboard.press("/");
   await page.getByRole("combobox", { name: "Family or code" }).fill("fern5");
@@ -21,7 +22,7 @@ test("the rack shows measured markers; the finder and the arrows walk it", async
 });
 
 test("a table says the same, and lightness falls along each track", async ({ page }) => {
-  await page.goto("/rack?view=table");
+  await open(page, "/rack?view=table");
   const rows = page.getByRole("row");
   expect(await rows.count()).toBeGreaterThan(180);
   await expect(rows.filter({ hasText: "low" }).first()).toBeVisible();
@@ -32,7 +33,7 @@ test("a table says the same, and lightness falls along each track", async ({ pag
 });
 
 test("both surrounds are neutral, at L* 92 and 45, and remembered", async ({ page }) => {
-  await page.goto("/");
+  await open(page, "/");
   const ground = () => page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor);
   expect(await ground()).toBe("rgb(232, 232, 232)");
   await page.keyboard.press("d");
@@ -42,15 +43,14 @@ test("both surrounds are neutral, at L* 92 and 45, and remembered", async ({ pag
 });
 
 test("shortcuts are listed, and every place works at 360 px without sideways scrolling", async ({ page }) => {
-  await page.goto("/");
+  await open(page, "/");
   await page.keyboard.press("?");
   await expect(page.getByRole("dialog", { name: "Shortcuts" })).toContainText("keep the group shown");
   await page.keyboard.press("Escape");
   await page.setViewportSize({ width: 360, height: 740 });
   const href = await page.getByRole("link", { name: "Open The Kite Mender" }).getAttribute("href");
   for (const path of ["/", "/rack", href!, href!.replace("colour", "steps")]) {
-    await page.goto(path);
-    await page.waitForLoadState("networkidle");
+    await open(page, path);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(360);
   }
 });

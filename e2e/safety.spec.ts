@@ -1,6 +1,6 @@
 import { execFileSync } from "node:child_process";
 import { expect, test, type Page } from "@playwright/test";
-import { newPiece, savedNotice, stored } from "./studio";
+import { newPiece, open, savedNotice, stored } from "./studio";
 
 const cluster = (what: "start" | "stop") => execFileSync("bash", ["scripts/cluster.sh", what, process.env.BLENDT_TEST_CLUSTER!, ...(what === "stop" ? ["immediate"] : [])], { stdio: ["ignore", "ignore", "inherit"] });
 
@@ -13,12 +13,12 @@ const addArea = async (page: Page, name: string) => {
 test("two tabs do not overwrite each other: the later is told, and keeps its own as a copy", async ({ page, context, request }) => {
   const id = await newPiece(page, "Shared piece");
   const other = await context.newPage();
-  await other.goto(page.url());
+  await open(other, page.url());
   await addArea(page, "First tab");
   await expect(savedNotice(page)).toBeVisible();
   await addArea(other, "Second tab");
   const told = other.getByRole("dialog", { name: "This piece was changed elsewhere" });
-  await expect(told).toBeVisible();
+  await expect(told.getByRole("heading")).toBeVisible();
   expect((await stored(request, id)).document.areas.map((a) => a.name)).toEqual(["First tab"]);
   await told.getByRole("button", { name: "Keep mine as a copy" }).click();
   await expect(other.getByLabel("Name of the piece")).toHaveValue("Shared piece (copy)");
@@ -29,7 +29,7 @@ test("two tabs do not overwrite each other: the later is told, and keeps its own
 test("the later tab can take what is stored, and goes on from there", async ({ page, context, request }) => {
   const id = await newPiece(page, "Reloaded piece");
   const other = await context.newPage();
-  await other.goto(page.url());
+  await open(other, page.url());
   await addArea(page, "Stored");
   await expect(savedNotice(page)).toBeVisible();
   await addArea(other, "Dropped");

@@ -7,6 +7,12 @@ export interface StoredPiece {
   readonly document: { name: string; areas: { id: string; name: string; tones: number; readings: Record<string, unknown>; group: { tones: { code: string; coats: number; overruled?: true }[] } | null }[] };
 }
 
+/** Opens a page and waits until it listens. */
+export async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await page.waitForLoadState("networkidle");
+}
+
 /** Makes a piece through the bench and leaves the page in its Colour view. */
 export async function newPiece(page: Page, name: string): Promise<string> {
   await page.goto("/");
@@ -52,5 +58,5 @@ export async function offeredGroups(page: Page): Promise<Locator> {
 export async function openKiteMender(page: Page, stage: "colour" | "steps" = "colour"): Promise<void> {
   await page.goto("/");
   const href = await page.getByRole("link", { name: "Open The Kite Mender" }).first().getAttribute("href");
-  await page.goto(href!.replace("colour", stage));
+  await open(page, href!.replace("colour", stage));
 }

@@ -5,7 +5,7 @@ const POW25_7 = 25 ** 7;
 /** Hues this far apart or less are joined the direct way: exact opposites must not be split by rounding. */
 const OPPOSITE = Math.PI + 1e-12;
 /** An angle in 0…2π. */
-const fullTurn = (h: number) => (h < 0 ? h + 2 * Math.PI : h);
+const fullTurn = (h: number) => (h < 0 ? h + 2 * Math.PI : h >= 2 * Math.PI ? h - 2 * Math.PI : h);
 
 /**
  * CIEDE2000 colour difference of two Lab colours, kL = kC = kH = 1.

@@ -49,13 +49,17 @@ export function useCompute<N extends OperationName>(name: N, key: string | null,
         },
         (error: unknown) => {
           if (controller.signal.reason === "replaced") return;
-          if (error instanceof DOMException && error.name === "AbortError") setState({ id, cancelled: true });
+          if (controller.signal.aborted) setState({ id, cancelled: true });
           else setState({ id, error: error instanceof Error ? error.message : String(error) });
         },
       );
     }, SETTLE_MS);
-    return () => {
+    const unstarted = () => {
       clearTimeout(timer);
+      if (controller.signal.reason !== "replaced") setState({ id, cancelled: true });
+    };
+    controller.signal.addEventListener("abort", unstarted);
+    return () => {
       controller.abort("replaced");
     };
   }, [name, id, round]);
