@@ -19,6 +19,9 @@ const FinderContext = createContext<(request: FinderRequest) => void>(() => unde
 /** Opens the finder for a purpose. */
 export const useFinder = () => useContext(FinderContext);
 
+/** Keys meant by what they print, wherever a layout has them. */
+const PRINTED = { preventDefault: true, useKey: true, ignoreModifiers: true } as const;
+
 const places = [
   { href: "/", name: "Bench", here: (path: string) => path === "/" || path.startsWith("/pieces") },
   { href: "/rack", name: "Rack", here: (path: string) => path.startsWith("/rack") },
@@ -30,8 +33,8 @@ export function Shell({ markers, goTo, children }: { readonly markers: readonly 
   const [request, setRequest] = useState<FinderRequest>();
   const [help, setHelp] = useState(false);
   const find = useCallback(() => setRequest({ title: "Find a marker", markers, onPick: (m) => goTo(m.code) }), [markers, goTo]);
-  useHotkeys("slash", find, { preventDefault: true }, [find]);
-  useHotkeys("shift+slash, shift+question", () => setHelp(true), { preventDefault: true });
+  useHotkeys("/", find, PRINTED, [find]);
+  useHotkeys("?", () => setHelp(true), PRINTED);
   useHotkeys("d", switchSurround);
   return (
     <FinderContext value={setRequest}>

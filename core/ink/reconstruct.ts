@@ -1,5 +1,5 @@
 import { labToXyz, xyzToLab, type Lab } from "@/core/colour/lab";
-import { BANDS, tristimulusWeights, type Illuminant, type Spectrum, type Xyz } from "@/core/colour/observer";
+import { BANDS, reflectanceToXyz, tristimulusWeights, type Illuminant, type Spectrum, type Xyz } from "@/core/colour/observer";
 import { smoothestMeeting } from "./smooth";
 
 export interface Reconstruction {
@@ -59,21 +59,17 @@ function solveSmooth(goal: Xyz, base: ArrayLike<number>, illuminant: Illuminant)
  */
 export function reconstructReflectance(lab: Lab, base: ArrayLike<number>, illuminant: Illuminant = "D65"): Reconstruction {
   if (!(lab[0] >= 0 && lab[0] <= 100)) throw new RangeError(`lightness must lie in 0–100, not ${lab[0]}`);
-  const { white } = tristimulusWeights(illuminant);
-  const at = (chromaShare: number, lightness = lab[0]): Lab => [lightness, lab[1] * chromaShare, lab[2] * chromaShare];
+  const lit = tristimulusWeights(illuminant);
+  const { white } = lit;
   const attempt = (l: Lab) => solveSmooth(labToXyz(l, white), base, illuminant);
   const direct = attempt(lab);
   if (direct) return { reflectance: direct, clamped: false, lab };
 
-  const lit = tristimulusWeights(illuminant);
-  const ceiling = xyzToLab(labOfBase(base, lit), white);
+  const ceiling = xyzToLab(reflectanceToXyz(base, lit), white);
   const lightness = Math.min(Math.max(lab[0], 0.5), ceiling[0] - 0.5);
   // Towards the base's own hue at this lightness: a neutral darkening of the base is always solvable.
   const anchor: Lab = [lightness, (ceiling[1] * lightness) / ceiling[0], (ceiling[2] * lightness) / ceiling[0]];
-  const towards = (t: number): Lab => {
-    const from = at(1, lightness);
-    return [lightness, anchor[1] + t * (from[1] - anchor[1]), anchor[2] + t * (from[2] - anchor[2])];
-  };
+  const towards = (t: number): Lab => [lightness, anchor[1] + t * (lab[1] - anchor[1]), anchor[2] + t * (lab[2] - anchor[2])];
   let low = 0;
   let high = 1;
   let best = attempt(towards(0));
@@ -86,14 +82,4 @@ export function reconstructReflectance(lab: Lab, base: ArrayLike<number>, illumi
     } else high = mid;
   }
   return { reflectance: best ?? Float64Array.from(base, (r) => r * 1e-3), clamped: true, lab: towards(low) };
-}
-
-function labOfBase(base: ArrayLike<number>, w: ReturnType<typeof tristimulusWeights>): Xyz {
-  const out: [number, number, number] = [0, 0, 0];
-  for (let i = 0; i < BANDS; i++) {
-    out[0] += w.x[i]! * base[i]!;
-    out[1] += w.y[i]! * base[i]!;
-    out[2] += w.z[i]! * base[i]!;
-  }
-  return out;
 }

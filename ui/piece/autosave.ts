@@ -60,7 +60,12 @@ export function createAutosave(id: string, firstRevision: number, store: PieceSt
 
   async function save(): Promise<void> {
     const { piece } = store.getState();
-    if (busy || held() || piece === saved) return;
+    if (busy || held()) return;
+    if (piece === saved) {
+      // Undone or redone to what is stored.
+      keepDraft(id, undefined);
+      return set({ kind: "saved" });
+    }
     busy = true;
     set({ kind: "saving" });
     let answer: Response | undefined;
@@ -99,7 +104,6 @@ export function createAutosave(id: string, firstRevision: number, store: PieceSt
   const onChange = (now: Piece, before: Piece) => {
     if (now === before) return;
     keepDraft(id, { revision, document: now });
-    if (now === saved) return;
     if (!held() && state.getState().kind !== "waiting") set({ kind: "saving" });
     if (!held()) schedule(SETTLE_MS);
   };

@@ -71,8 +71,8 @@ export function PicturePane({ picture, readings, place, onPlace, onPick, onUploa
 
   const scale = fit * ZOOMS[zoom]!;
   const zoomBy = useCallback((by: number) => setZoom((z) => Math.min(ZOOMS.length - 1, Math.max(0, z + by))), []);
-  useHotkeys("equal, plus, shift+equal", () => zoomBy(1), { useKey: false });
-  useHotkeys("minus", () => zoomBy(-1));
+  useHotkeys("equal, shift+equal, add", () => zoomBy(1));
+  useHotkeys("minus, subtract", () => zoomBy(-1));
   useHotkeys("0", () => setZoom(0));
   useHotkeys(["1", "2", "3"], (e) => onPlace(PLACES[Number(e.key) - 1]!), [onPlace]);
 

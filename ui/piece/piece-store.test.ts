@@ -67,6 +67,15 @@ describe("autosave", () => {
     expect(autosave.state.getState()).toEqual({ kind: "saved" });
     expect(drafts.size).toBe(0);
   });
+  it("has nothing to save after an undo to what is stored", async () => {
+    const { store, autosave, rename } = start();
+    rename("A");
+    store.temporal.getState().undo();
+    await jest.advanceTimersByTimeAsync(1000);
+    expect(sent).toHaveLength(0);
+    expect(autosave.state.getState()).toEqual({ kind: "saved" });
+    expect(drafts.size).toBe(0);
+  });
   it("keeps what it cannot save, says so, and tries again until it is saved", async () => {
     const { autosave, rename } = start();
     rename("A");
