@@ -14,7 +14,7 @@ const STACKS = 300;
 
 const quantile = (values: readonly number[], share: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))]!;
 
-/** Papers that the model has not been tried on while it was made: other sinking, pushing and thirst. */
+/** The demo's two papers, and others that sink, push and drink otherwise. */
 const papers: readonly PaperStock[] = [
   whiteCard,
   warmToned,

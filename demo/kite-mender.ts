@@ -18,9 +18,9 @@ export const kiteMenderAreas: readonly DemoArea[] = [
   { name: "Hair", tones: 4, picks: { light: [588, 214], local: [658, 292], shadow: [722, 352] }, kept: true, note: "Roots dark, highlight across the growth." },
   { name: "Kite paper", tones: 4, picks: { light: [180, 690], local: [340, 616], shadow: [372, 838] }, kept: true },
   { name: "Shawl", tones: 4, picks: { light: [520, 540], local: [590, 770], shadow: [886, 720] }, kept: true, note: "Wool: leave the strokes visible." },
-  { name: "Sleeves", tones: 3, picks: { light: [560, 640], local: [520, 690], shadow: [560, 728] }, kept: true },
-  { name: "Brass lamp", tones: 5, picks: { light: [950, 706], local: [1010, 720], shadow: [1078, 730] }, kept: true },
-  { name: "Table", tones: 4, picks: { light: [90, 890], local: [620, 900], shadow: [1100, 940] }, kept: false },
+  { name: "Sleeves", tones: 3, picks: { light: [536, 652], local: [520, 690], shadow: [586, 716] }, kept: true },
+  { name: "Brass lamp", tones: 5, picks: { light: [950, 706], local: [1010, 720], shadow: [1084, 828] }, kept: true },
+  { name: "Table", tones: 4, picks: { light: [90, 890], local: [620, 900], shadow: [1140, 966] }, kept: false },
   { name: "Sea", tones: 3, picks: { local: [150, 470] }, kept: false },
   { name: "Wall", tones: 3, picks: {}, kept: false },
 ];

@@ -21,6 +21,7 @@ export async function seedDemo(): Promise<void> {
   const db = database();
   const [there] = await db.select({ id: studios.id }).from(studios).where(eq(studios.slug, DEMO_STUDIO));
   if (there) return;
+  console.error("blendt: setting up the demo studio");
   const picture = await decodePicture("the-kite-mender.png", await paintedReference("kite-mender"));
 
   // All or nothing: a seeding that breaks off leaves no half studio behind.

@@ -1,0 +1,49 @@
+import { spawnSync } from "node:child_process";
+import { chmodSync, mkdtempSync, writeFileSync } from "node:fs";
+import { createServer } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { expect, test } from "@playwright/test";
+
+const blendt = (args: string[], options: { input?: string; env?: Record<string, string> } = {}) =>
+  spawnSync("./blendt", args, { encoding: "utf8", input: options.input ?? "", env: { ...process.env, ...options.env } });
+
+test("compute answers JSON with JSON, and bad input with exit 2 and the path", () => {
+  const desk = { paper: { color: "#f4f5ec" }, inks: [{ code: "a", coats: ["#ecd0c0", "#e0bda8"] }] };
+  const good = blendt(["compute", "predict"], { input: JSON.stringify({ ...desk, stacks: [[], ["a"]] }) });
+  expect(good.status).toBe(0);
+  expect(JSON.parse(good.stdout).stacks.map((s: { hex: string }) => s.hex)).toEqual(["#f4f5ec", "#ecd0c0"]);
+  const bad = blendt(["compute", "predict"], { input: JSON.stringify({ ...desk, paper: { color: "white" }, stacks: [] }) });
+  expect(bad.status).toBe(2);
+  expect(bad.stderr).toContain("paper.color: expected a colour");
+  const broken = blendt(["compute", "predict"], { input: "{" });
+  expect(broken.status).toBe(2);
+  expect(broken.stderr).toContain("expected JSON on standard input");
+  const nameless = blendt(["compute"]);
+  expect(nameless.status).toBe(2);
+  expect(nameless.stderr).toContain("predict, match, group, assess");
+});
+
+test("a taken port is said, with what to do", async () => {
+  const server = createServer().listen(0);
+  const port = (server.address() as { port: number }).port;
+  const found = await new Promise<ReturnType<typeof blendt>>((resolve) => setTimeout(() => resolve(blendt(["start"], { env: { BLENDT_PORT: String(port) } })), 50));
+  server.close();
+  expect(found.status).toBe(1);
+  expect(found.stderr).toContain(`port ${port} is taken`);
+});
+
+test("a Node that is too old is said", () => {
+  const dir = mkdtempSync(join(tmpdir(), "old-node-"));
+  writeFileSync(join(dir, "node"), '#!/bin/sh\n[ "$1" = --version ] && echo v18.0.0\nexit 1\n');
+  chmodSync(join(dir, "node"), 0o755);
+  const found = blendt(["start"], { env: { PATH: `${dir}:${process.env.PATH}` } });
+  expect(found.status).toBe(1);
+  expect(found.stderr).toContain("Node.js v18.0.0 is too old");
+});
+
+test("an unknown command shows the usage", () => {
+  const found = blendt(["dance"]);
+  expect(found.status).toBe(2);
+  expect(found.stderr).toContain("usage: ./blendt start | stop | test | compute NAME");
+});
