@@ -57,7 +57,7 @@ test("a piece is saved only to the revision it was made from, and checked at the
   expect((await late.json()).theirs).toMatchObject({ revision: 2, document: { name: "Second" } });
   const wrong = await request.put(`/api/pieces/${id}`, { data: { revision: 2, document: { ...document, areas: [{ id: "a" }] } } });
   expect(wrong.status()).toBe(422);
-  expect((await wrong.json()).problems.map((p: { path: string }) => p.path)).toContain("areas[0].name");
+  expect((await wrong.json()).problems.map((p: { path: string }) => p.path)).toContain("document.areas[0].name");
   expect((await stored(request, id)).revision).toBe(2);
   expect((await request.delete(`/api/pieces/${id}`)).status()).toBe(204);
   expect((await save(2, "Gone")).status()).toBe(404);

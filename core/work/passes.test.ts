@@ -17,7 +17,7 @@ describe("the passes of the light-first school", () => {
     expect(passes.slice(4).map((p) => p.code)).toEqual(["c3", "b2", "a1"]);
   });
   it("say where each tone goes", () => {
-    expect([0, 1, 2, 3].map((d) => whereToLay(d, 4))).toEqual(["all over; map the shadows with it", "all but the highlight", "the shadow side", "deepest shadows only"]);
+    expect([0, 1, 2, 3].map((d) => whereToLay(d, 4))).toEqual(["all over", "all but the highlight", "the shadow side", "deepest shadows only"]);
     expect(whereToLay(1, 2)).toBe("deepest shadows only");
   });
 });

@@ -20,7 +20,7 @@ interface LaidTone {
 
 /** Where a tone goes: the lightest floods all and maps the shadows, each darker one keeps further inside them. */
 export function whereToLay(depth: number, tones: number): string {
-  if (depth === 0) return "all over; map the shadows with it";
+  if (depth === 0) return "all over";
   if (depth === tones - 1) return "deepest shadows only";
   return tones - depth === tones - 1 ? "all but the highlight" : "the shadow side";
 }
@@ -38,7 +38,7 @@ export function passesOf(tones: readonly LaidTone[]): Pass[] {
     role: roles[t.depth]!,
     kind: "lay",
     where: whereToLay(t.depth, tones.length),
-    stroke: t.depth === 0 ? "side of the brush, quick and even" : "small circles",
+    stroke: t.depth === 0 ? "side of the brush, quick and even; map the shadows with it" : "small circles",
   }));
   const back = [...tones]
     .sort((a, b) => b.depth - a.depth)

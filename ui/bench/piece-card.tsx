@@ -44,6 +44,7 @@ export function PieceCard({ id, piece, paper, changed, rack }: PieceCardProps) {
               );
             })}
           </ul>
+          {kept.length < piece.areas.length && <p className="mt-4 mb-0 text-[15px] text-soft">Still to plan: {piece.areas.filter((a) => !a.group).map((a) => a.name).join(", ")}.</p>}
         </div>
       </Link>
     </article>
