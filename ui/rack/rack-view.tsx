@@ -24,6 +24,7 @@ export function RackView({ papers, rack, studio }: { readonly papers: readonly P
   };
   const choose = (code: string) => change("marker", code, chosen !== undefined);
   const owned = rack.markers.filter((m) => m.owned).length;
+  const inRackOrder = useMemo(() => rack.families.flatMap((f) => rack.markers.filter((m) => m.family === f)), [rack]);
   return (
     <Shell markers={rack.markers} goTo={choose}>
       <main id="main" className="mx-auto max-w-[1500px] px-4 py-3">
@@ -40,7 +41,7 @@ export function RackView({ papers, rack, studio }: { readonly papers: readonly P
         </div>
         <div className="grid gap-5 min-[1000px]:grid-cols-[minmax(0,1fr)_236px]">
           <div className="min-w-0 overflow-x-auto">
-            {asTable ? <MarkerTable markers={rack.markers} chosen={chosen?.code} onChoose={choose} /> : <FamilyTracks families={rack.families} markers={rack.markers} chosen={chosen?.code} onChoose={choose} />}
+            {asTable ? <MarkerTable markers={inRackOrder} chosen={chosen?.code} onChoose={choose} /> : <FamilyTracks families={rack.families} markers={rack.markers} chosen={chosen?.code} onChoose={choose} />}
           </div>
           <aside aria-label="Marker" className="self-start border-t border-line pt-3 min-[1000px]:sticky min-[1000px]:top-3">
             {chosen ? <MarkerCard marker={chosen} rack={rack} onChoose={choose} /> : <Legend />}
