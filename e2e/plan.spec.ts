@@ -83,6 +83,25 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
   });
 });
 
+test("undo and the plan outlive a change of view, also by the browser's history", async ({ page, request }) => {
+  const id = await newPiece(page, "Back and forth");
+  const names = async () => (await stored(request, id)).document.areas.map((a) => a.name);
+  await page.getByRole("button", { name: "Add the first area" }).click();
+  await page.getByRole("link", { name: "Steps" }).click();
+  await expect(page.getByText("There are no steps yet")).toBeVisible();
+  await expect.poll(names).toEqual(["Area 1"]);
+  await page.goBack();
+  await expect(page.getByRole("heading", { name: "Area 1" })).toBeVisible();
+  await page.getByRole("button", { name: "Add area" }).click();
+  await page.getByLabel("Name of the area").fill("Second");
+  await page.keyboard.press("Enter");
+  await expect.poll(names).toEqual(["Area 1", "Second"]);
+  await page.getByRole("link", { name: "Steps" }).click();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(names).toEqual(["Area 1"]);
+  await expect(page.getByText("changed elsewhere")).toHaveCount(0);
+});
+
 test("a patch is dragged, areas are named, moved, deleted, and undo brings them back", async ({ page, request }) => {
   const id = await newPiece(page, "Two areas");
   await upload(page, "pot.png", "image/png", await bands());

@@ -115,11 +115,21 @@ export function createAutosave(id: string, firstRevision: number, store: PieceSt
     start(): () => void {
       const unsubscribe = store.subscribe((now, before) => onChange(now.piece, before.piece));
       window.addEventListener("online", tryNow);
+      if (store.getState().piece !== saved) schedule(0);
       return () => {
-        clearTimeout(timer);
         window.removeEventListener("online", tryNow);
         unsubscribe();
+        // What was changed a moment ago is saved now: the view goes away, the change does not wait.
+        clearTimeout(timer);
+        if (store.getState().piece !== saved) void save();
       };
+    },
+    /** Takes what a freshly loaded page brings, unless this tab knows better: a page from the history may be older. */
+    catchUp(theirs: number, document: Piece): void {
+      if (theirs <= revision || busy || held() || store.getState().piece !== saved) return;
+      revision = theirs;
+      saved = document;
+      store.getState().replace(document);
     },
     /** Takes what is stored now; this tab's changes are dropped from the plan but can still be undone to. */
     takeTheirs(): void {
