@@ -15,6 +15,8 @@ export interface PaperStock {
   readonly sinkGrowth: number;
   /** Share of the dye in the top that a new coat loosens and pushes deeper. */
   readonly push: number;
+  /** Share of the dye near the surface that a pass of colourless solvent carries out of the field. */
+  readonly wash: number;
   /** Share of the previous coat's volume that the next one still takes. */
   readonly thirst: number;
   /** Reflection of the outer surface, and of the inner side of it. */
@@ -33,6 +35,7 @@ export const whiteCard: PaperStock = {
   sinkDepth: 11,
   sinkGrowth: 0.12,
   push: 0.16,
+  wash: 0.5,
   thirst: 0.96,
   gloss: 0.026,
   innerReflection: 0.42,
@@ -47,7 +50,24 @@ export const warmToned: PaperStock = {
   sinkDepth: 16,
   sinkGrowth: 0.08,
   push: 0.2,
+  wash: 0.38,
   thirst: 0.93,
   gloss: 0.02,
   innerReflection: 0.36,
+};
+
+/** Thin marker paper: shallow, slow to drink, soon full. */
+export const thinMarker: PaperStock = {
+  name: "Thin marker paper",
+  slabs: pile(18, 1.5, 1.14),
+  scatter: 0.13,
+  scatterSlope: 0.3,
+  tint: [[395, 38, 0.0004], [610, 300, 0.0002]],
+  sinkDepth: 8,
+  sinkGrowth: 0.05,
+  push: 0.12,
+  wash: 0.58,
+  thirst: 0.92,
+  gloss: 0.03,
+  innerReflection: 0.44,
 };

@@ -17,6 +17,16 @@ function soak(stock: PaperStock, sink: number): number[] {
   return share.map((s) => s / total);
 }
 
+/** One pass of the marker that holds no dye. */
+export const BLENDER = "blender";
+
+/** Colourless solvent frees dye near the surface; part of it creeps sideways out of the field. */
+function wash(stain: Stain, stock: PaperStock): Stain {
+  const loosened = push(stain, { ...stock, push: Math.min(0.6, 2.2 * stock.push) });
+  const z = depths(stock);
+  return loosened.map((slab, k) => slab.map((v) => v * (1 - stock.wash * Math.exp(-z[k]! / (2.5 * stock.sinkDepth)))));
+}
+
 /** A new coat loosens dye near the surface and carries it a few slabs down. */
 function push(stain: Stain, stock: PaperStock): Stain {
   const moved = stain.map((s) => new Float64Array(s));
@@ -45,9 +55,13 @@ function plate(scatter: number, absorb: number, thickness: number): [number, num
  * Reflectance every 5 nm of a sheet after coats of ink, first coat first. Light is followed through the pile of slabs (Stokes's pile of
  * plates), then out through the surface.
  */
-export function colourSheet(stock: PaperStock, coats: readonly InkRecipe[]): Float64Array {
+export function colourSheet(stock: PaperStock, coats: readonly (InkRecipe | typeof BLENDER)[]): Float64Array {
   let stain: Stain = stock.slabs.map(() => new Float64Array(SAMPLES));
   coats.forEach((recipe, n) => {
+    if (recipe === BLENDER) {
+      stain = wash(stain, stock);
+      return;
+    }
     const dye = absorption(recipe);
     if (n) stain = push(stain, stock);
     const share = soak(stock, stock.sinkDepth * (1 + stock.sinkGrowth * n));

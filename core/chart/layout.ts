@@ -1,0 +1,133 @@
+import { encodePage, MODULES } from "./page-code";
+
+/** Printable sheets, in mm. */
+export const SHEETS = { A4: { width: 210, height: 297 }, Letter: { width: 215.9, height: 279.4 } } as const;
+export type SheetName = keyof typeof SHEETS;
+
+/** A rectangle on the page in mm; x to the right and y down from the upper left corner. */
+export interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** What is to be laid into a cell. */
+export interface ChartCell {
+  /** Codes bottom to top, one entry a coat. */
+  readonly stack: readonly string[];
+  /** The colourless blender goes over it once, when it is dry. */
+  readonly lift?: true;
+}
+
+/** One line of a chart: a label and up to four cells. */
+export interface ChartLine {
+  readonly label: string;
+  readonly cells: readonly ChartCell[];
+}
+
+/** A swatch chart before it is laid out on pages. `serial` (1–65535) is printed into every page. */
+export interface Chart {
+  readonly serial: number;
+  readonly sheet: SheetName;
+  readonly lines: readonly ChartLine[];
+}
+
+export interface PlacedCell extends ChartCell {
+  /** Line of the chart and place within it, both from 0. */
+  readonly line: number;
+  readonly place: number;
+  readonly box: Box;
+}
+
+export interface PageLayout {
+  /** From 0. */
+  readonly page: number;
+  readonly pages: number;
+  readonly sheet: SheetName;
+  readonly cells: readonly PlacedCell[];
+  readonly labels: readonly { readonly text: string; readonly x: number; readonly y: number }[];
+  /** Black modules of the page code. */
+  readonly code: readonly Box[];
+}
+
+/** Registration mark: a ring round a dot, radii in mm, and how far its middle lies from both edges. */
+export const MARK = { outer: 5, inner: 3.2, dot: 1.7, inset: 12 } as const;
+/** Page code: width of a module, height of the strip and its middle line. */
+export const STRIP = { module: 4, height: 5, y: MARK.inset } as const;
+
+export const CELLS_A_LINE = 4;
+const CELL = { width: 12.4, height: 9, pitch: 14 } as const;
+const WHITE = { width: 4, pitch: 5.2, height: 8 } as const;
+const LABEL = 22;
+const ROW = 11.4;
+const FIRST_ROW = 37;
+const FOOT = 24;
+const BLOCKS = 2;
+/** Width of a block: white, label, two cells, white, two cells. */
+const BLOCK = LABEL + CELLS_A_LINE * CELL.pitch + 2 * WHITE.pitch;
+
+/** Middles of the registration marks: upper left, upper right, lower right, lower left. */
+export function marksOf(sheet: SheetName): readonly (readonly [number, number])[] {
+  const { width, height } = SHEETS[sheet];
+  const [l, r, t, b] = [MARK.inset, width - MARK.inset, MARK.inset, height - MARK.inset];
+  return [[l, t], [r, t], [r, b], [l, b]];
+}
+
+/** Boxes of every module of the page code, black or not. */
+export function moduleBoxes(sheet: SheetName): Box[] {
+  const left = (SHEETS[sheet].width - MODULES * STRIP.module) / 2;
+  return Array.from({ length: MODULES }, (_, i) => ({ x: left + i * STRIP.module, y: STRIP.y - STRIP.height / 2, width: STRIP.module, height: STRIP.height }));
+}
+
+const rowsOn = (sheet: SheetName) => Math.floor((SHEETS[sheet].height - FIRST_ROW - FOOT) / ROW);
+const leftOf = (sheet: SheetName) => (SHEETS[sheet].width - BLOCKS * BLOCK - WHITE.pitch) / 2;
+
+/** Lines that fit on one page. */
+export const linesAPage = (sheet: SheetName): number => BLOCKS * rowsOn(sheet);
+
+/** Cells that stay white on every page: five columns, one cell a row. Light and white are judged by them. */
+export function whiteBoxes(sheet: SheetName): Box[] {
+  const left = leftOf(sheet);
+  const columns = [0, 1].flatMap((b) => [left + b * BLOCK, left + b * BLOCK + WHITE.pitch + LABEL + 2 * CELL.pitch]).concat(left + BLOCKS * BLOCK);
+  return Array.from({ length: rowsOn(sheet) }, (_, row) =>
+    columns.map((x) => ({ x: x + (WHITE.pitch - WHITE.width) / 2, y: FIRST_ROW + row * ROW + (CELL.height - WHITE.height) / 2, width: WHITE.width, height: WHITE.height })),
+  ).flat();
+}
+
+/** Lays a chart out on as many pages as it needs. */
+export function layOutChart(chart: Chart): PageLayout[] {
+  const { sheet, lines } = chart;
+  const perPage = linesAPage(sheet);
+  const pages = Math.max(1, Math.ceil(lines.length / perPage));
+  const rows = rowsOn(sheet);
+  const left = leftOf(sheet);
+  const modules = moduleBoxes(sheet);
+  return Array.from({ length: pages }, (_, page) => {
+    const cells: PlacedCell[] = [];
+    const labels: { text: string; x: number; y: number }[] = [];
+    lines.slice(page * perPage, (page + 1) * perPage).forEach(({ label, cells: own }, i) => {
+      const x = left + Math.floor(i / rows) * BLOCK + WHITE.pitch;
+      const y = FIRST_ROW + (i % rows) * ROW;
+      labels.push({ text: label, x: x + 0.8, y: y + CELL.height / 2 });
+      own.slice(0, CELLS_A_LINE).forEach((cell, place) => {
+        const at = x + LABEL + place * CELL.pitch + (place >= CELLS_A_LINE / 2 ? WHITE.pitch : 0);
+        cells.push({ ...cell, line: page * perPage + i, place, box: { x: at + (CELL.pitch - CELL.width) / 2, y, width: CELL.width, height: CELL.height } });
+      });
+    });
+    const bits = encodePage({ serial: chart.serial, page, sheet });
+    return { page, pages, sheet, cells, labels, code: modules.filter((_, m) => bits[m]) };
+  });
+}
+
+/** Line of one ink: one, two and three coats, and two coats lifted by the blender. */
+export const inkLine = (code: string): ChartLine => ({
+  label: code,
+  cells: [...[1, 2, 3].map((n) => ({ stack: Array<string>(n).fill(code) })), { stack: [code, code], lift: true }],
+});
+
+/** Line of two inks over each other: both orders, and two coats of either beneath one of the other. */
+export const overlayLine = (first: string, second: string): ChartLine => ({
+  label: `${first}\n+ ${second}`,
+  cells: [[first, second], [second, first], [first, first, second], [second, second, first]].map((stack) => ({ stack })),
+});
