@@ -1,7 +1,8 @@
 import { notFound } from "next/navigation";
 import { findPicture, type PictureFacts } from "@/store/pictures";
 import { findPiece, type StoredPiece } from "@/store/pieces";
-import { listPapers, rackOn, type PaperSheet, type Rack } from "@/store/rack";
+import { listPapers, type PaperSheet } from "@/store/papers";
+import { rackOn, type Rack } from "@/store/rack";
 import { currentStudio } from "@/store/studio";
 import { isId } from "./api/answer";
 

@@ -8,11 +8,10 @@ import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
 import { scan } from "@/sim/scanner";
 import { colourSheet } from "@/sim/sheet";
+import { quantile } from "./quantile";
 import { scanInks } from "./scanned-desk";
 
 const STACKS = 300;
-
-const quantile = (values: readonly number[], share: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))]!;
 
 /** The demo's two papers, and others that sink, push and drink otherwise. */
 const papers: readonly PaperStock[] = [

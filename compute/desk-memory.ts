@@ -1,4 +1,4 @@
-import { layDesk, type Desk } from "@/core/ink/desk";
+import { layDesk, withOverlays, type Desk } from "@/core/ink/desk";
 import { colourOf } from "./inputs/colour";
 import type { DeskInput } from "./inputs/desk";
 import { BadInput } from "./problem";
@@ -11,16 +11,19 @@ const kept = new Map<string, Desk>();
  * The desk of an input, with its inks in the given order.
  * @throws BadInput when two inks have the same code
  */
-export function deskOf({ paper, inks }: DeskInput): Desk {
+export function deskOf({ paper, inks, overlays = [] }: DeskInput): Desk {
   const seen = new Map<string, number>();
   inks.forEach(({ code }, i) => {
     if (seen.has(code)) throw new BadInput([{ path: `inks[${i}].code`, expected: `expected a code of its own: "${code}" is also inks[${seen.get(code)}]` }]);
     seen.set(code, i);
   });
-  const key = JSON.stringify([paper.color, inks.map((i) => [i.code, i.coats])]);
+  const key = JSON.stringify([paper.color, inks.map((i) => [i.code, i.coats]), overlays]);
   const known = kept.get(key);
   if (known) return known;
-  const desk = layDesk(colourOf(paper.color).lab, inks.map(({ code, coats }) => ({ code, coats: coats.map(colourOf) })));
+  const laid = layDesk(colourOf(paper.color).lab, inks.map(({ code, coats }) => ({ code, coats: coats.map(colourOf) })));
+  // Overlays with inks that do not lie ready say nothing here.
+  const read = overlays.filter((o) => o.stack.every((code) => seen.has(code)));
+  const desk = withOverlays(laid, read.map((o) => ({ stack: o.stack.map((code) => seen.get(code)!), lab: colourOf(o.color).lab })));
   kept.set(key, desk);
   if (kept.size > KEPT) kept.delete(kept.keys().next().value!);
   return desk;

@@ -1,4 +1,5 @@
 import { closeness, type Closeness } from "@/core/colour/delta-e00";
+import { keepInks } from "@/core/ink/desk";
 import { matchTarget } from "@/core/match/match";
 import type { Recipe } from "@/core/match/recipe";
 import { deskOf } from "./desk-memory";
@@ -30,7 +31,7 @@ const counted = (n: number, one: string) => `${n} ${one}${n === 1 ? "" : "s"}`;
 export function* match(input: MatchInput): Generator<number, MatchOutput> {
   const desk = deskOf(input);
   const dry = new Set(input.inks.filter((i) => i.state === "dry").map((i) => i.code));
-  const usable = dry.size ? { ...desk, inks: desk.inks.filter((i) => !dry.has(i.code)) } : desk;
+  const usable = dry.size ? keepInks(desk, (i) => !dry.has(i.code)) : desk;
   const start = performance.now();
   const { recipes, preferred, stacksEvaluated } = yield* matchTarget(usable, colourOf(input.target).lab, input, input.search);
   const milliseconds = performance.now() - start;

@@ -2,7 +2,10 @@ import type { ClassConstructor } from "class-transformer";
 import { assess, group, type GroupOutput } from "./group";
 import { AssessInput, GroupInput, MatchInput, PredictInput } from "./inputs/operations";
 import { match, type MatchOutput } from "./match";
+import { AuditCodesInput, FitPaperInput, ParseCodeInput, ReadChartInput, SubstituteInput, TwinsInput } from "./inputs/swatchbook";
+import type { ReadPage } from "@/core/chart/read-chart";
 import { predict, type PredictOutput } from "./predict";
+import { auditCodes, fitPaper, parseCode, readChart, substitute, twins, type FitPaperOutput, type SubstituteOutput } from "./swatchbook";
 
 /** An operation: its input class, and what it does; long work yields its progress (0–1) so that it can be watched and stopped. */
 interface Operation<I extends object, O> {
@@ -18,6 +21,12 @@ export const table = {
   match: operation<MatchInput, MatchOutput>(MatchInput, match),
   group: operation<GroupInput, { groups: GroupOutput[] }>(GroupInput, group),
   assess: operation<AssessInput, { group: GroupOutput }>(AssessInput, assess),
+  readChart: operation<ReadChartInput, ReadPage>(ReadChartInput, readChart),
+  fitPaper: operation<FitPaperInput, FitPaperOutput>(FitPaperInput, fitPaper),
+  twins: operation<TwinsInput, ReturnType<typeof twins>>(TwinsInput, twins),
+  parseCode: operation<ParseCodeInput, ReturnType<typeof parseCode>>(ParseCodeInput, parseCode),
+  auditCodes: operation<AuditCodesInput, ReturnType<typeof auditCodes>>(AuditCodesInput, auditCodes),
+  substitute: operation<SubstituteInput, SubstituteOutput>(SubstituteInput, substitute),
 };
 
 export type OperationName = keyof typeof table;

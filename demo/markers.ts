@@ -1,6 +1,6 @@
 import { colourSheet } from "@/sim/sheet";
 import { demoRange, families, type SimulatedInk } from "@/sim/demo-range";
-import { whiteCard, warmToned, type PaperStock } from "@/sim/paper-stock";
+import { thinMarker, whiteCard, warmToned, type PaperStock } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
 import { scan } from "@/sim/scanner";
 
@@ -13,10 +13,22 @@ export interface DemoMarker {
 
 export const demoFamilies = Object.keys(families);
 
+/** What the studio wrote down about a paper. */
+interface PaperFacts {
+  readonly weight: number;
+  readonly openTime: number;
+  readonly bleed: number;
+  readonly grain: number;
+  readonly finish: string;
+  readonly side: string;
+  readonly notes: string;
+}
+
 /** Papers of the demo studio with how many coats they hold. */
-export const demoPapers: readonly { readonly stock: PaperStock; readonly capacity: number }[] = [
-  { stock: whiteCard, capacity: 5 },
-  { stock: warmToned, capacity: 4 },
+export const demoPapers: readonly { readonly stock: PaperStock; readonly capacity: number; readonly facts: PaperFacts }[] = [
+  { stock: whiteCard, capacity: 5, facts: { weight: 250, openTime: 45, bleed: 0.4, grain: 0.35, finish: "smooth", side: "either", notes: "Blends longest. Needs a scrap beneath after three coats." } },
+  { stock: warmToned, capacity: 4, facts: { weight: 180, openTime: 30, bleed: 0.7, grain: 0.6, finish: "fine tooth", side: "felt side", notes: "White pencil stands out. Everything comes out a step darker." } },
+  { stock: thinMarker, capacity: 3, facts: { weight: 70, openTime: 20, bleed: 0.9, grain: 0.2, finish: "coated", side: "the smoother one", notes: "Half of the range is read. Bleeds when overloaded: stop short of the line." } },
 ];
 
 /** Markers that the studio never bought: about a third, some whole stretches of a family. */

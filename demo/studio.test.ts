@@ -33,8 +33,8 @@ describe("the demo studio", () => {
   });
 
   it("has every ink read in one, two and three coats on a white and on a toned paper", () => {
-    expect(demoPapers).toHaveLength(2);
-    for (const { stock } of demoPapers) {
+    expect(demoPapers).toHaveLength(3);
+    for (const { stock } of demoPapers.slice(0, 2)) {
       const { coats } = demoReadings(stock);
       expect(coats.size).toBe(demoRange().length);
       for (const c of coats.values()) expect(c).toHaveLength(3);

@@ -83,6 +83,8 @@ export function sensor(lamp: number): (reflectance: ArrayLike<number>) => [numbe
 }
 
 const encode = (v: number) => (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
+/** 8-bit level of light in 1/65535, before rounding. */
+const TONE_CURVE = Float32Array.from({ length: 65536 }, (_, i) => 255 * encode(i / 65535));
 const PX_PER_MM = 6;
 const PRINT = 0.035;
 
@@ -249,7 +251,7 @@ export async function photograph(drawing: Drawing, shot: Shot, random: () => num
     if (i % (3 * width) === 0) next = Math.floor(random() * DEVIATES);
     const v = Math.min(1, Math.max(0, light[i]!));
     // Photon noise grows with the root of the light.
-    const level = encode(v) * 255 + shot.noise * deviates[next++ & (DEVIATES - 1)]! * (0.5 + Math.sqrt(v));
+    const level = TONE_CURVE[Math.round(65535 * v)]! + shot.noise * deviates[next++ & (DEVIATES - 1)]! * (0.5 + Math.sqrt(v));
     rgb[i] = Math.min(255, Math.max(0, Math.round(level)));
   }
   const jpeg = await sharp(Buffer.from(rgb.buffer), { raw: { width, height, channels: 3 } }).jpeg({ quality: shot.quality }).toBuffer();

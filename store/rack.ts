@@ -1,16 +1,12 @@
-import { and, asc, eq } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import type { MarkerState } from "@/compute/inputs/desk";
+import { compareCodes, isRead, parseCode, type CodeKey } from "@/core/codes/key";
 import type { Lab } from "@/core/colour/lab";
+import type { Kind } from "@/core/stock/kinds";
 import { withStore } from "./database";
-import { inks, papers, ranges, swatches } from "./schema";
+import { asLab, listPapers, type PaperSheet } from "./papers";
+import { inks, ranges, readings, type Backing } from "./schema";
 import type { Studio } from "./studio";
-
-export interface PaperSheet {
-  readonly id: string;
-  readonly name: string;
-  readonly lab: Lab;
-  readonly capacity: number;
-}
 
 /** One coat count of a marker as read on a paper; `hex` where the reading was 8-bit. */
 export interface Swatch {
@@ -18,48 +14,208 @@ export interface Swatch {
   readonly hex?: string;
 }
 
-/** A marker with its swatches on one paper, in order of coats; none where it has not been read there. */
-export interface RackMarker {
-  readonly code: string;
+/** What is written down about a thing on the rack, apart from its colours. */
+export interface RackFacts {
   readonly family: string;
+  readonly kind: Kind;
+  readonly name: string;
   readonly owned: boolean;
+  readonly wished: boolean;
   readonly state: MarkerState;
+  readonly refills: number;
+  readonly nib: string;
+  readonly price: string;
+  readonly place: string;
+  readonly notes: string;
+  /** Of a liner: whether it is alcohol-proof. */
+  readonly proof: boolean | null;
+}
+
+/** A thing on the rack with its swatches on one paper, in order of coats; none where it has not been read there. */
+export interface RackMarker extends RackFacts {
+  readonly code: string;
+  readonly range: string;
+  /** Depth that its code says, where its range has a key; grows with deeper. */
+  readonly depth?: number;
   readonly swatches: readonly Swatch[];
+  /** A pencil's drawdowns over white and over black. */
+  readonly drawdowns?: { readonly [B in Exclude<Backing, "paper">]?: Lab };
+}
+
+export interface RangeFacts {
+  readonly id: string;
+  readonly name: string;
+  readonly families: readonly string[];
+  readonly key: CodeKey | null;
+  readonly homes: Readonly<Record<string, number>>;
 }
 
 export interface Rack {
   readonly paper: PaperSheet;
+  readonly ranges: readonly RangeFacts[];
   readonly families: readonly string[];
+  /** Alcohol markers, in rack order. */
   readonly markers: readonly RackMarker[];
+  /** Pencils, finishers and water-based pens. */
+  readonly others: readonly RackMarker[];
+  /** Stacks of several inks as read on this paper. */
+  readonly overlays: readonly { readonly stack: readonly string[]; readonly lab: Lab }[];
 }
 
-const asLab = (v: number[]): Lab => [v[0]!, v[1]!, v[2]!];
+export const listRanges = (studio: Studio): Promise<RangeFacts[]> =>
+  withStore((db) =>
+    db
+      .select({ id: ranges.id, name: ranges.name, families: ranges.families, key: ranges.key, homes: ranges.homes })
+      .from(ranges)
+      .where(eq(ranges.studioId, studio.id))
+      .orderBy(asc(ranges.createdAt), asc(ranges.name)),
+  );
 
-export async function listPapers(studio: Studio): Promise<PaperSheet[]> {
-  const rows = await withStore((db) => db.select().from(papers).where(eq(papers.studioId, studio.id)).orderBy(asc(papers.position), asc(papers.name)));
-  return rows.map((p) => ({ id: p.id, name: p.name, lab: asLab(p.lab), capacity: p.capacity }));
+export async function addRange(studio: Studio, range: Omit<RangeFacts, "id">): Promise<RangeFacts> {
+  const [added] = await withStore((db) => db.insert(ranges).values({ studioId: studio.id, ...range, families: [...range.families] }).returning());
+  return added!;
 }
 
-/** All markers of the studio with their swatches on a paper; undefined when there is no such paper. */
+/** Changes a range; undefined when it is not this studio's. */
+export async function changeRange(studio: Studio, id: string, change: Partial<Omit<RangeFacts, "id">>): Promise<RangeFacts | undefined> {
+  const { families, ...rest } = change;
+  const [changed] = await withStore((db) =>
+    db.update(ranges).set({ ...rest, ...(families && { families: [...families] }) }).where(and(eq(ranges.studioId, studio.id), eq(ranges.id, id))).returning(),
+  );
+  return changed;
+}
+
+/** Newest reading of every stack on a paper that nobody excluded. */
+export const currentReadings = (studio: Studio, paperId: string) =>
+  withStore((db) =>
+    db
+      .selectDistinctOn([readings.stack, readings.lift, readings.backing], { stack: readings.stack, lift: readings.lift, backing: readings.backing, lab: readings.lab, hex: readings.hex, source: readings.source })
+      .from(readings)
+      .where(and(eq(readings.studioId, studio.id), eq(readings.paperId, paperId), eq(readings.excluded, false)))
+      .orderBy(readings.stack, readings.lift, readings.backing, desc(readings.readAt)),
+  );
+
+type Current = Awaited<ReturnType<typeof currentReadings>>[number];
+
+/** Readings of one, two, three… coats of a code, as far as none is missing between. */
+function swatchesOf(own: readonly Current[]): Swatch[] {
+  const out: Swatch[] = [];
+  for (let n = 1; n <= 3; n++) {
+    const found = own.find((r) => r.stack.length === n && r.backing === "paper" && !r.lift);
+    if (!found) break;
+    out.push({ lab: asLab(found.lab), ...(found.hex && { hex: found.hex }) });
+  }
+  return out;
+}
+
+function drawdownsOf(own: readonly Current[]): RackMarker["drawdowns"] {
+  const on = (backing: Backing) => own.find((r) => r.backing === backing);
+  const [white, black] = [on("white"), on("black")];
+  return white || black ? { ...(white && { white: asLab(white.lab) }), ...(black && { black: asLab(black.lab) }) } : undefined;
+}
+
+/** Everything on the rack with its swatches on a paper; undefined when there is no such paper. */
 export async function rackOn(studio: Studio, paperId: string): Promise<Rack | undefined> {
   const paper = (await listPapers(studio)).find((p) => p.id === paperId);
   if (!paper) return undefined;
-  const [known, rows] = await withStore((db) =>
-    Promise.all([
-      db.select({ families: ranges.families }).from(ranges).where(eq(ranges.studioId, studio.id)).orderBy(asc(ranges.createdAt)),
-      db
-        .select({ code: inks.code, family: inks.family, owned: inks.owned, state: inks.state, coats: swatches.coats, lab: swatches.lab, hex: swatches.hex })
-        .from(inks)
-        .leftJoin(swatches, and(eq(swatches.inkId, inks.id), eq(swatches.paperId, paperId), eq(swatches.studioId, studio.id)))
-        .where(eq(inks.studioId, studio.id))
-        .orderBy(asc(inks.code), asc(swatches.coats)),
-    ]),
-  );
-  const markers = new Map<string, Omit<RackMarker, "swatches"> & { swatches: Swatch[] }>();
-  for (const { code, family, owned, state, lab, hex } of rows) {
-    const marker = markers.get(code) ?? { code, family, owned, state: state as MarkerState, swatches: [] };
-    if (lab) marker.swatches.push({ lab: asLab(lab), ...(hex && { hex }) });
-    markers.set(code, marker);
+  const [known, rows, read] = await Promise.all([listRanges(studio), withStore((db) => db.select().from(inks).where(eq(inks.studioId, studio.id)).orderBy(asc(inks.code))), currentReadings(studio, paperId)]);
+  const ofOne = new Map<string, Current[]>();
+  const overlays: Rack["overlays"][number][] = [];
+  for (const r of read) {
+    if (new Set(r.stack).size > 1) {
+      if (!r.lift && r.backing === "paper") overlays.push({ stack: r.stack, lab: asLab(r.lab) });
+      continue;
+    }
+    const own = ofOne.get(r.stack[0]!);
+    if (own) own.push(r);
+    else ofOne.set(r.stack[0]!, [r]);
   }
-  return { paper, families: known.flatMap((r) => r.families), markers: [...markers.values()] };
+  const rangeById = new Map(known.map((r) => [r.id, r]));
+  const items = rows.map((row): RackMarker => {
+    const range = rangeById.get(row.rangeId)!;
+    const parsed = range.key && parseCode(range.key, row.code);
+    const own = ofOne.get(row.code) ?? [];
+    const drawdowns = row.kind === "pencil" ? drawdownsOf(own) : undefined;
+    const { code, family, kind, name, owned, wished, refills, nib, price, place, notes, proof } = row;
+    return {
+      code, family, kind, name, owned, wished, state: row.state as MarkerState, refills, nib, price, place, notes, proof,
+      range: range.name,
+      ...(parsed && isRead(parsed) && parsed.depth !== undefined && { depth: parsed.depth }),
+      swatches: swatchesOf(own),
+      ...(drawdowns && { drawdowns }),
+    };
+  });
+  const inOrder = known.flatMap((range) => {
+    const own = items.filter((i) => i.range === range.name);
+    const byCode = range.key ? compareCodes(range.key) : (a: string, b: string) => range.families.indexOf(own.find((o) => o.code === a)?.family ?? "") - range.families.indexOf(own.find((o) => o.code === b)?.family ?? "") || a.localeCompare(b, "en", { numeric: true });
+    return own.sort((a, b) => byCode(a.code, b.code));
+  });
+  return {
+    paper,
+    ranges: known,
+    families: [...new Set(known.flatMap((r) => r.families))],
+    markers: inOrder.filter((i) => i.kind === "marker"),
+    others: inOrder.filter((i) => i.kind !== "marker"),
+    overlays,
+  };
 }
+
+/** A change of some facts of one thing on the rack. */
+export interface RackChange {
+  readonly code: string;
+  readonly set: Partial<RackFacts>;
+}
+
+/** Makes changes, all or none. Gives the codes that are not on the rack; nothing is changed then. */
+export const changeRack = (studio: Studio, changes: readonly RackChange[]): Promise<{ readonly missing: readonly string[] }> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      const codes = changes.map((c) => c.code);
+      const found = new Set((await tx.select({ code: inks.code }).from(inks).where(and(eq(inks.studioId, studio.id), inArray(inks.code, codes)))).map((r) => r.code));
+      const missing = codes.filter((c) => !found.has(c));
+      if (missing.length) return { missing };
+      // Alike changes, as of many chosen markers, are one statement.
+      const alike = new Map<string, { set: Partial<RackFacts>; codes: string[] }>();
+      for (const { code, set } of changes) {
+        const key = JSON.stringify(set);
+        const group = alike.get(key) ?? { set, codes: [] };
+        group.codes.push(code);
+        alike.set(key, group);
+      }
+      for (const { set, codes: own } of alike.values()) await tx.update(inks).set(set).where(and(eq(inks.studioId, studio.id), inArray(inks.code, own)));
+      return { missing: [] };
+    }),
+  );
+
+/** Takes things off the rack. Their readings stay, should they come back. */
+export const removeFromRack = (studio: Studio, codes: readonly string[]): Promise<number> =>
+  withStore(async (db) => (await db.delete(inks).where(and(eq(inks.studioId, studio.id), inArray(inks.code, [...codes]))).returning({ id: inks.id })).length);
+
+/** One thing to be put on the rack; what is not said stays as it is, or takes its usual value. */
+export type RackRow = { readonly code: string; readonly family: string } & Partial<RackFacts>;
+
+export interface ImportOutcome {
+  readonly added: number;
+  readonly updated: number;
+  /** Codes that stand in another range already and were left alone. */
+  readonly elsewhere: readonly string[];
+}
+
+/** Puts rows on the rack of a range: new codes are added, known ones updated with what the row says, none doubled. */
+export const importRack = (studio: Studio, rangeId: string, rows: readonly RackRow[]): Promise<ImportOutcome> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      const known = new Map((await tx.select({ code: inks.code, rangeId: inks.rangeId }).from(inks).where(and(eq(inks.studioId, studio.id), inArray(inks.code, rows.map((r) => r.code))))).map((r) => [r.code, r.rangeId]));
+      const elsewhere = rows.filter((r) => known.has(r.code) && known.get(r.code) !== rangeId).map((r) => r.code);
+      const own = rows.filter((r) => !elsewhere.includes(r.code));
+      const fresh = own.filter((r) => !known.has(r.code));
+      if (fresh.length) await tx.insert(inks).values(fresh.map((r) => ({ studioId: studio.id, rangeId, owned: true, state: "full", ...r })));
+      for (const { code, ...set } of own.filter((r) => known.has(r.code))) await tx.update(inks).set(set).where(and(eq(inks.studioId, studio.id), eq(inks.code, code)));
+      const families = [...new Set(own.map((r) => r.family))];
+      await tx
+        .update(ranges)
+        .set({ families: sql`(select array_agg(f order by o) from (select f, min(o) as o from unnest(${ranges.families} || ${sql.param(families)}::text[]) with ordinality as u(f, o) group by f) as distinct_families)` })
+        .where(and(eq(ranges.studioId, studio.id), eq(ranges.id, rangeId)));
+      return { added: fresh.length, updated: own.length - fresh.length, elsewhere };
+    }),
+  );

@@ -1,6 +1,19 @@
 import { sql } from "drizzle-orm";
-import { boolean, customType, doublePrecision, index, integer, jsonb, pgTable, primaryKey, smallint, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import { boolean, customType, doublePrecision, index, integer, jsonb, pgTable, smallint, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import type { ChartLine, SheetName } from "@/core/chart/layout";
+import type { ReadPage } from "@/core/chart/read-chart";
+import type { CodeKey } from "@/core/codes/key";
 import type { Piece } from "@/core/piece/piece";
+import type { Kind } from "@/core/stock/kinds";
+
+/** Where a reading came from. */
+export type ReadingSource = "chart" | "colorimeter" | "hand" | "picture" | "scan";
+/** What a drawdown lies on. */
+export type Backing = "paper" | "white" | "black";
+/** What was decided about a cell of a chart. */
+export type CellDecision = "open" | "accepted" | "excluded";
+/** What the one who tried a stack says of it. */
+export type Verdict = "open" | "works" | "nearly" | "does not work";
 
 const bytea = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "bytea" });
 
@@ -23,6 +36,16 @@ export const papers = pgTable(
     lab: doublePrecision("lab").array().notNull(),
     /** Coats before it is soaked. */
     capacity: smallint("capacity").notNull(),
+    /** Weight in g/m², open time in s, bleed past the line in mm: as the user knows them. */
+    weight: integer("weight"),
+    openTime: integer("open_time"),
+    bleed: doublePrecision("bleed"),
+    /** smooth, plate, vellum, rough…, and which side is coloured: free words. */
+    finish: text("finish").notNull().default(""),
+    side: text("side").notNull().default(""),
+    /** Tooth for pencil, 0–1. */
+    grain: doublePrecision("grain"),
+    notes: text("notes").notNull().default(""),
     position: smallint("position").notNull().default(0),
     createdAt: created(),
   },
@@ -37,11 +60,16 @@ export const ranges = pgTable(
     name: text("name").notNull(),
     /** Families in rack order. */
     families: text("families").array().notNull(),
+    /** How its codes are written; none until it is described. */
+    key: jsonb("key").$type<CodeKey>(),
+    /** Hue home of a family in degrees, where one was given. */
+    homes: jsonb("homes").$type<Record<string, number>>().notNull().default({}),
     createdAt: created(),
   },
   (t) => [uniqueIndex("ranges_by_name").on(t.studioId, t.name)],
 );
 
+/** Everything on the rack: markers, pencils, finishers, water-based pens. */
 export const inks = pgTable(
   "inks",
   {
@@ -52,32 +80,113 @@ export const inks = pgTable(
       .references(() => ranges.id, { onDelete: "cascade" }),
     code: text("code").notNull(),
     family: text("family").notNull(),
+    kind: text("kind").$type<Kind>().notNull().default("marker"),
+    name: text("name").notNull().default(""),
     owned: boolean("owned").notNull(),
+    wished: boolean("wished").notNull().default(false),
     /** full, fine, low or dry. */
     state: text("state").notNull(),
+    refills: smallint("refills").notNull().default(0),
+    nib: text("nib").notNull().default(""),
+    price: text("price").notNull().default(""),
+    place: text("place").notNull().default(""),
+    notes: text("notes").notNull().default(""),
+    /** Of a liner: whether alcohol ink leaves it alone. */
+    proof: boolean("proof"),
     createdAt: created(),
   },
   (t) => [uniqueIndex("inks_by_code").on(t.studioId, t.code)],
 );
 
-export const swatches = pgTable(
-  "swatches",
+/** Every colour that was read on a paper. Newer readings of the same stack supersede older ones; none is erased. */
+export const readings = pgTable(
+  "readings",
   {
+    id: id(),
     studioId: studio(),
-    inkId: uuid("ink_id")
-      .notNull()
-      .references(() => inks.id, { onDelete: "cascade" }),
     paperId: uuid("paper_id")
       .notNull()
       .references(() => papers.id, { onDelete: "cascade" }),
-    coats: smallint("coats").notNull(),
+    /** Codes bottom to top, one entry a coat. */
+    stack: text("stack").array().notNull(),
+    /** One pass of the colourless blender over it. */
+    lift: boolean("lift").notNull().default(false),
+    /** What lies beneath a pencil's drawdown: the paper itself, white or black. */
+    backing: text("backing").$type<Backing>().notNull().default("paper"),
     lab: doublePrecision("lab").array().notNull(),
     /** The 8-bit reading it came from, where there is one: a channel at 0 or 255 says only that the true value lies there or beyond. */
     hex: text("hex"),
-    source: text("source").notNull(),
-    readAt: created(),
+    source: text("source").$type<ReadingSource>().notNull(),
+    /** Mean ΔE00 within the cell or between repeats; L* within the cell; 0–1. */
+    spread: doublePrecision("spread"),
+    streakiness: doublePrecision("streakiness"),
+    confidence: doublePrecision("confidence"),
+    scanId: uuid("scan_id").references(() => scans.id, { onDelete: "set null" }),
+    excluded: boolean("excluded").notNull().default(false),
+    readAt: timestamp("read_at", { withTimezone: true }).notNull().defaultNow(),
   },
-  (t) => [primaryKey({ columns: [t.inkId, t.paperId, t.coats] }), index("swatches_by_paper").on(t.studioId, t.paperId)],
+  (t) => [index("readings_by_paper").on(t.studioId, t.paperId, t.readAt)],
+);
+
+/** Printed swatch charts. */
+export const charts = pgTable(
+  "charts",
+  {
+    id: id(),
+    studioId: studio(),
+    paperId: uuid("paper_id")
+      .notNull()
+      .references(() => papers.id, { onDelete: "cascade" }),
+    /** Printed into every page. */
+    serial: integer("serial").notNull(),
+    title: text("title").notNull(),
+    sheet: text("sheet").$type<SheetName>().notNull(),
+    lines: jsonb("lines").$type<readonly ChartLine[]>().notNull(),
+    createdAt: created(),
+  },
+  (t) => [uniqueIndex("charts_by_serial").on(t.studioId, t.serial)],
+);
+
+/** Pictures of chart pages as read, with what was decided about each cell. */
+export const scans = pgTable(
+  "scans",
+  {
+    id: id(),
+    studioId: studio(),
+    chartId: uuid("chart_id")
+      .notNull()
+      .references(() => charts.id, { onDelete: "cascade" }),
+    pictureId: uuid("picture_id")
+      .notNull()
+      .references(() => pictures.id, { onDelete: "cascade" }),
+    page: smallint("page").notNull(),
+    result: jsonb("result").$type<ReadPage>().notNull(),
+    /** One entry a cell, in the order of the result. */
+    decisions: jsonb("decisions").$type<readonly CellDecision[]>().notNull(),
+    /** Whether its accepted cells have become readings. */
+    stored: boolean("stored").notNull().default(false),
+    createdAt: created(),
+  },
+  (t) => [index("scans_by_studio").on(t.studioId, t.createdAt)],
+);
+
+/** Stacks that were tried on paper to see what they give. */
+export const trials = pgTable(
+  "trials",
+  {
+    id: id(),
+    studioId: studio(),
+    paperId: uuid("paper_id")
+      .notNull()
+      .references(() => papers.id, { onDelete: "cascade" }),
+    stack: text("stack").array().notNull(),
+    /** What the model said before it was tried. */
+    predicted: doublePrecision("predicted").array().notNull(),
+    verdict: text("verdict").$type<Verdict>().notNull().default("open"),
+    note: text("note").notNull().default(""),
+    createdAt: created(),
+  },
+  (t) => [index("trials_by_paper").on(t.studioId, t.paperId)],
 );
 
 export const pictures = pgTable(

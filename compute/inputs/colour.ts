@@ -19,7 +19,8 @@ export function readColour(value: unknown): Reading | undefined {
 /** The colour of a field that has been validated. */
 export const colourOf = (value: ColourInput): Reading => readColour(value)!;
 
-function check(name: string, expected: string, holds: (value: unknown) => boolean) {
+/** A decorator from a test of the value; the message says what was expected. */
+export function check(name: string, expected: string, holds: (value: unknown) => boolean) {
   return (options?: ValidationOptions) => (target: object, propertyName: string) =>
     registerDecorator({ name, target: target.constructor, propertyName, options: { message: expected, ...options }, validator: { validate: holds } });
 }

@@ -33,7 +33,19 @@ export class InkInput {
   cost?: number;
 }
 
-const MOST_INKS = 2000;
+const MOST_INKS = 6000;
+const MOST_OVERLAYS = 600;
+
+/** A stack of several inks whose colour was read on the paper. */
+export class OverlayInput {
+  @IsArray({ message: "expected the codes of a stack, bottom to top" })
+  @ArrayMaxSize(12, { message: "expected at most 12 coats" })
+  @IsString({ each: true, message: "expected codes" })
+  stack!: string[];
+
+  @IsColour()
+  color!: ColourInput;
+}
 
 /** A paper with the inks that lie ready. */
 export class DeskInput {
@@ -47,4 +59,12 @@ export class DeskInput {
   @ValidateNested({ each: true, message: 'expected {"code":"…","coats":[C,C,C]}' })
   @Type(() => InkInput)
   inks!: InkInput[];
+
+  /** Stacks that were read: they are shown as read, and near stacks lean towards them. */
+  @IsOptional()
+  @IsArray({ message: 'expected a list of {"stack":["…"],"color":C}' })
+  @ArrayMaxSize(MOST_OVERLAYS, { message: `expected at most ${MOST_OVERLAYS} overlays` })
+  @ValidateNested({ each: true, message: 'expected {"stack":["…"],"color":C}' })
+  @Type(() => OverlayInput)
+  overlays?: OverlayInput[];
 }

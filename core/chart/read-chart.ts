@@ -37,6 +37,9 @@ export interface ReadPage {
   readonly serial: number;
   readonly page: number;
   readonly pages: number;
+  /** Size in pixels of the picture that was read. */
+  readonly width: number;
+  readonly height: number;
   readonly cells: readonly CellReading[];
   /** Known colours the device was fitted to; 0 when only white was set. */
   readonly references: number;
@@ -88,6 +91,8 @@ export function* readChart(picture: Raster, charts: readonly KnownChart[], asked
     serial: found.serial,
     page: found.page,
     pages: layout.pages,
+    width: picture.width,
+    height: picture.height,
     ...cells,
     marks: marksOf(found.sheet).map(([x, y]) => project(found.toPixels, x, y)),
     pixelsPerMm,

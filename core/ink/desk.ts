@@ -1,9 +1,10 @@
 import type { Lab } from "@/core/colour/lab";
-import type { Illuminant } from "@/core/colour/observer";
+import type { Illuminant, Spectrum } from "@/core/colour/observer";
 import type { Coats } from "./fit-ink";
 import { fitPaper } from "./fit-paper";
+import { leanOn, type Lean } from "./lean";
 import type { Paper } from "./paper";
-import { stackLab, type InkSpectrum } from "./stack";
+import { inkedLab, stackAbsorbance, stackLab, type InkSpectrum } from "./stack";
 
 export interface MeasuredInk {
   readonly code: string;
@@ -21,10 +22,20 @@ export interface Desk {
   readonly inks: readonly DeskInk[];
   /** Median ΔE00 of the model against its own swatches. */
   readonly residual: number;
+  /** Measured overlays, and what they say of stacks near them. */
+  readonly overlays?: Overlays;
 }
 
 /** One coat of ink after another, first coat first: positions in `Desk.inks`. */
 export type Stack = readonly number[];
+
+interface Overlays {
+  readonly stacks: readonly Stack[];
+  readonly seen: ReadonlyMap<string, Lab>;
+  readonly lean: Lean;
+}
+
+const keyOf = (stack: Stack) => stack.join();
 
 /** Fits a paper and its inks from swatches. */
 export function layDesk(paper: Lab, inks: readonly MeasuredInk[], illuminant: Illuminant = "D65"): Desk {
@@ -32,15 +43,63 @@ export function layDesk(paper: Lab, inks: readonly MeasuredInk[], illuminant: Il
   return { paper: fitted.paper, inks: inks.map((ink, i) => ({ ...ink, spectrum: fitted.inks[i]! })), residual: fitted.residual };
 }
 
-/** Whether a stack's colour has been measured: some coats of one ink, none of whose channels was at the end of its scale. */
-export function isMeasured(desk: Desk, stack: Stack): boolean {
-  const reading = stack.every((i) => i === stack[0]) ? desk.inks[stack[0] ?? -1]?.coats[stack.length - 1] : undefined;
-  return reading !== undefined && !reading.clipping;
+const absorbanceOf = (desk: Desk, stack: Stack): Spectrum => stackAbsorbance(stack.map((i) => desk.inks[i]!.spectrum), desk.paper.fit);
+/** Keeps the logarithm finite where an ink adds next to nothing. */
+const LEAST_K = 1e-3;
+const logOf = (added: Spectrum): Spectrum => added.map((k) => Math.log(k + LEAST_K));
+
+/**
+ * The desk with overlays that were measured on its paper: they are shown as measured, and near stacks lean towards them. Stacks of one ink
+ * belong to the ink's own coats and are left out.
+ */
+export function withOverlays(desk: Desk, measured: readonly { readonly stack: Stack; readonly lab: Lab }[]): Desk {
+  const overlays = measured.filter(({ stack }) => new Set(stack).size > 1);
+  if (!overlays.length) return desk;
+  const leanings = overlays.map(({ stack, lab }) => {
+    const added = absorbanceOf(desk, stack);
+    const predicted = inkedLab(desk.paper, added);
+    return { z: logOf(added), off: lab.map((v, c) => v - predicted[c]!) as unknown as Lab };
+  });
+  return { ...desk, overlays: { stacks: overlays.map((o) => o.stack), seen: new Map(overlays.map(({ stack, lab }) => [keyOf(stack), lab])), lean: leanOn(leanings) } };
 }
+
+/** The desk with some of its inks put away, and what was measured of the others. */
+export function keepInks(desk: Desk, keep: (ink: DeskInk) => boolean): Desk {
+  const place = new Map<number, number>();
+  desk.inks.forEach((ink, i) => keep(ink) && place.set(i, place.size));
+  const { overlays, ...model } = desk;
+  const kept: Desk = { ...model, inks: desk.inks.filter((_, i) => place.has(i)) };
+  const left = overlays?.stacks.filter((s) => s.every((i) => place.has(i))) ?? [];
+  return withOverlays(kept, left.map((stack) => ({ stack: stack.map((i) => place.get(i)!), lab: overlays!.seen.get(keyOf(stack))! })));
+}
+
+/** How the colour of a stack is known: read, leaning on a stack that was read, or by the model alone. */
+export type Knowledge = "measured" | "leaning" | "predicted";
+
+/** Nearness from which a prediction is said to lean on a trial. */
+const LEANS = 0.3;
+
+/** A stack's colour has been measured when its overlay was, or it is some coats of one ink none of whose channels was at the end of its scale. */
+export function knowledgeOf(desk: Desk, stack: Stack): Knowledge {
+  const reading = stack.every((i) => i === stack[0]) ? desk.inks[stack[0] ?? -1]?.coats[stack.length - 1] : undefined;
+  if ((reading && !reading.clipping) || desk.overlays?.seen.has(keyOf(stack))) return "measured";
+  const leans = desk.overlays && new Set(stack).size > 1 && desk.overlays.lean.nearness(logOf(absorbanceOf(desk, stack))) > LEANS;
+  return leans ? "leaning" : "predicted";
+}
+
+export const isMeasured = (desk: Desk, stack: Stack): boolean => knowledgeOf(desk, stack) === "measured";
 
 /** What one sees after a stack: its measured colour where there is one, else the prediction. No coats show the paper. */
 export function seenLab(desk: Desk, stack: Stack): Lab {
   if (!stack.length) return desk.paper.lab;
-  if (isMeasured(desk, stack)) return desk.inks[stack[0]!]!.coats[stack.length - 1]!.lab;
-  return stackLab(desk.paper, stack.map((i) => desk.inks[i]!.spectrum));
+  const overlay = desk.overlays?.seen.get(keyOf(stack));
+  if (overlay) return overlay;
+  const one = new Set(stack).size === 1;
+  const reading = one ? desk.inks[stack[0]!]!.coats[stack.length - 1] : undefined;
+  if (reading && !reading.clipping) return reading.lab;
+  if (one || !desk.overlays) return stackLab(desk.paper, stack.map((i) => desk.inks[i]!.spectrum));
+  const added = absorbanceOf(desk, stack);
+  const [L, a, b] = inkedLab(desk.paper, added);
+  const [dL, da, db] = desk.overlays.lean.shift(logOf(added));
+  return [Math.min(100, Math.max(0, L + dL)), a + da, b + db];
 }

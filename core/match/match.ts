@@ -1,9 +1,11 @@
 import type { Lab } from "@/core/colour/lab";
-import type { Desk } from "@/core/ink/desk";
+import { deltaE00 } from "@/core/colour/delta-e00";
+import { seenLab, type Desk } from "@/core/ink/desk";
 import { layBench } from "./evaluate";
 import { searchExhaustively } from "./exhaustive";
 import { searchPruned } from "./pruned";
-import type { MatchOptions, Recipe } from "./recipe";
+import { Ranking } from "./ranking";
+import { coatsOf, layersOf, type MatchOptions, type Recipe } from "./recipe";
 
 export type Search = "pruned" | "exhaustive";
 
@@ -16,12 +18,25 @@ export interface MatchResult {
   readonly stacksEvaluated: number;
 }
 
+/** Recipes by the model that are looked at again when overlays were measured. */
+const LOOKED_AT_AGAIN = 40;
+
 /**
  * The best recipes of up to `maxInks` inks and `maxCoats` coats for a target (Lab under the paper's illuminant), laid light to dark.
- * Both searches give the same outcome. Yields progress 0–1, so that the caller may report it or stop.
+ * Both searches give the same outcome. On a desk with measured overlays the best by the model, and the overlays themselves, are ranked again
+ * by what is known of them. Yields progress 0–1, so that the caller may report it or stop.
  */
 export function* matchTarget(desk: Desk, target: Lab, options: MatchOptions, search: Search = "pruned"): Generator<number, MatchResult> {
-  const bench = layBench(desk);
-  const { ranking, stacks } = yield* (search === "pruned" ? searchPruned : searchExhaustively)(bench, target, options);
-  return { ...ranking.result(), stacksEvaluated: stacks };
+  const { overlays, ...model } = desk;
+  const bench = layBench(model);
+  const { ranking, stacks } = yield* (search === "pruned" ? searchPruned : searchExhaustively)(bench, target, overlays ? { ...options, top: Math.max(options.top, LOOKED_AT_AGAIN) } : options);
+  const found = ranking.result();
+  if (!overlays) return { ...found, stacksEvaluated: stacks };
+  const again = new Ranking(options.top, bench.twinOf);
+  const measured = overlays.stacks.map(layersOf).filter((l) => l.length <= options.maxInks && l.reduce((sum, { coats }) => sum + coats, 0) <= options.maxCoats);
+  for (const layers of [...found.recipes.map((r) => r.layers), ...measured]) {
+    const lab = seenLab(desk, coatsOf(layers));
+    again.add({ layers, lab, deltaE00: deltaE00(lab, target) });
+  }
+  return { ...again.result(), stacksEvaluated: stacks };
 }

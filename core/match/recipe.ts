@@ -41,3 +41,14 @@ export function laid(inks: readonly number[], split: readonly number[], rank: Ar
 
 /** The same layers as coats, first coat first. */
 export const coatsOf = (layers: readonly Layer[]): number[] => layers.flatMap(({ ink, coats }) => Array<number>(coats).fill(ink));
+
+/** Coats, first coat first, as layers. */
+export function layersOf(coats: readonly number[]): Layer[] {
+  const out: Layer[] = [];
+  for (const ink of coats) {
+    const last = out.at(-1);
+    if (last?.ink === ink) out[out.length - 1] = { ink, coats: last.coats + 1 };
+    else out.push({ ink, coats: 1 });
+  }
+  return out;
+}

@@ -2,6 +2,9 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { TWIN } from "@/core/match/evaluate";
 
+/** ΔE00 counts a difference of lightness by at most 1/1.75, at the ends of the scale: twins differ less than this in L*. */
+const LIGHTNESS_APART = TWIN * 1.76;
+
 export interface Twin {
   readonly code: string;
   readonly deltaE00: number;
@@ -16,4 +19,23 @@ export function twinsOf(code: string, oneCoat: readonly { readonly code: string;
     .map((m) => ({ code: m.code, deltaE00: deltaE00(own.lab, m.lab) }))
     .filter((t) => t.deltaE00 < TWIN)
     .sort((a, b) => a.deltaE00 - b.deltaE00);
+}
+
+export interface TwinPair {
+  readonly codes: readonly [string, string];
+  readonly deltaE00: number;
+}
+
+/** Every pair of markers that nobody can tell apart in one coat, nearest first. */
+export function twinPairs(oneCoat: readonly { readonly code: string; readonly lab: Lab }[]): TwinPair[] {
+  // ΔE00 under 2 needs lightness within about 4: sorted by it, most pairs are never compared.
+  const sorted = [...oneCoat].sort((a, b) => a.lab[0] - b.lab[0]);
+  const out: TwinPair[] = [];
+  sorted.forEach((a, i) => {
+    for (let j = i + 1; j < sorted.length && sorted[j]!.lab[0] - a.lab[0] < LIGHTNESS_APART; j++) {
+      const off = deltaE00(a.lab, sorted[j]!.lab);
+      if (off < TWIN) out.push({ codes: [a.code, sorted[j]!.code], deltaE00: off });
+    }
+  });
+  return out.sort((a, b) => a.deltaE00 - b.deltaE00);
 }

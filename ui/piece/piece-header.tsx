@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { PaperSheet } from "@/store/rack";
+import type { PaperSheet } from "@/store/papers";
 import { Modal } from "@/ui/modal";
 import { useHistory, usePiece, usePieceHandles, useRun, useSaveState } from "./piece-context";
 

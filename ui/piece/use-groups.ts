@@ -11,8 +11,19 @@ const OFFERED = 5;
 
 const asInput = (target: NonNullable<ReturnType<typeof targetOf>>) => Object.fromEntries(Object.entries(target).map(([place, lab]) => [place, { lab }]));
 
-/** Changes exactly when the readings of a rack do. */
-export const rackKey = (rack: Rack): string => `${rack.paper.id} ${rack.markers.length}`;
+const keys = new WeakMap<Rack, string>();
+
+/** Changes exactly when what a rack says to the planners does: readings, what is owned, and how full it is. */
+export function rackKey(rack: Rack): string {
+  const known = keys.get(rack);
+  if (known) return known;
+  const said = JSON.stringify([rack.paper.id, rack.paper.lab, rack.markers.map((m) => [m.code, m.owned, m.state, m.swatches]), rack.overlays]);
+  let hash = 0;
+  for (let i = 0; i < said.length; i++) hash = (Math.imul(hash, 31) + said.charCodeAt(i)) | 0;
+  const key = `${rack.paper.id} ${said.length} ${hash}`;
+  keys.set(rack, key);
+  return key;
+}
 
 /** The planner's groups for an area's readings and wishes; nothing to do until something was picked. */
 export function usePlan(rack: Rack, area: Area) {

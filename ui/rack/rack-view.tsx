@@ -2,7 +2,8 @@
 import { useRouter, useSearchParams } from "next/navigation";
 import { useMemo } from "react";
 import { twinsOf } from "@/core/stock/twins";
-import type { PaperSheet, Rack, RackMarker } from "@/store/rack";
+import type { PaperSheet } from "@/store/papers";
+import type { Rack, RackMarker } from "@/store/rack";
 import { FamilyTracks } from "@/ui/ink/family-tracks";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
 import { Shell } from "@/ui/shell";

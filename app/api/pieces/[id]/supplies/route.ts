@@ -1,7 +1,8 @@
 import Papa from "papaparse";
 import { needOf, suppliesMarkdown, suppliesOf } from "@/core/stock/supplies";
 import { findPiece } from "@/store/pieces";
-import { listPapers, rackOn } from "@/store/rack";
+import { listPapers } from "@/store/papers";
+import { rackOn } from "@/store/rack";
 import { currentStudio } from "@/store/studio";
 import { answer, isId, notFound } from "../../../answer";
 

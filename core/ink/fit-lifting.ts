@@ -1,0 +1,44 @@
+import { deltaE00 } from "@/core/colour/delta-e00";
+import type { Lab } from "@/core/colour/lab";
+import { DEFAULT_LIFTING, uptakeOf, type Paper } from "./paper";
+import { doseOfK, inkedLab, kOfDose, type InkSpectrum } from "./stack";
+
+/** A lift cell: coats of one ink, dry, then one pass of the colourless blender. */
+export interface LiftReading {
+  readonly spectrum: InkSpectrum;
+  readonly coats: number;
+  readonly lab: Lab;
+}
+
+export interface Lifting {
+  /** Share λ of the ink that the blender takes away. */
+  readonly blender: number;
+  /** Median ΔE00 of the lift cells from the model. */
+  readonly residual: number;
+  readonly cells: number;
+}
+
+/** Colour of coats of one ink after a pass that takes the share `lambda` of it away. */
+export function liftedLab(paper: Paper, spectrum: InkSpectrum, coats: number, lambda: number): Lab {
+  const { fit } = paper;
+  const left = (1 - lambda) * doseOfK(uptakeOf(fit, coats), fit);
+  return inkedLab(paper, spectrum.map((k) => kOfDose(left * doseOfK(k, fit), fit)));
+}
+
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+const STEPS = 24;
+const median = (v: readonly number[]) => [...v].sort((a, b) => a - b)[v.length >> 1]!;
+
+/** Fits λ of the blender to a paper's lift cells by least median ΔE00 (golden section); without cells the expected value stands. */
+export function fitLifting(paper: Paper, cells: readonly LiftReading[]): Lifting {
+  if (!cells.length) return { blender: DEFAULT_LIFTING.blender, residual: 0, cells: 0 };
+  const off = (lambda: number) => median(cells.map((c) => deltaE00(liftedLab(paper, c.spectrum, c.coats, lambda), c.lab)));
+  let [low, high] = [0, 0.95];
+  for (let i = 0; i < STEPS; i++) {
+    const [a, b] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)];
+    if (off(a) < off(b)) high = b;
+    else low = a;
+  }
+  const blender = (low + high) / 2;
+  return { blender, residual: off(blender), cells: cells.length };
+}

@@ -1,0 +1,45 @@
+import { and, desc, eq } from "drizzle-orm";
+import type { Lab } from "@/core/colour/lab";
+import { withStore } from "./database";
+import { asLab } from "./papers";
+import { readings, type Backing, type ReadingSource } from "./schema";
+import type { Studio } from "./studio";
+
+/** A colour read on a paper, with where it came from and how far it can be trusted. */
+export interface StoredReading extends NewReading {
+  readonly id: string;
+  readonly excluded: boolean;
+  readonly readAt: Date;
+}
+
+export interface NewReading {
+  /** Codes bottom to top, one entry a coat; none for the bare paper. */
+  readonly stack: readonly string[];
+  readonly lift?: boolean;
+  readonly backing?: Backing;
+  readonly lab: Lab;
+  readonly hex?: string | null;
+  readonly source: ReadingSource;
+  readonly spread?: number | null;
+  readonly streakiness?: number | null;
+  readonly confidence?: number | null;
+  readonly scanId?: string | null;
+}
+
+/** Every reading on a paper, newest first, superseded and excluded ones too. */
+export async function readingsOn(studio: Studio, paperId: string): Promise<StoredReading[]> {
+  const rows = await withStore((db) => db.select().from(readings).where(and(eq(readings.studioId, studio.id), eq(readings.paperId, paperId))).orderBy(desc(readings.readAt), readings.stack));
+  return rows.map(({ studioId: _, paperId: __, lab, ...r }) => ({ ...r, lab: asLab(lab) }));
+}
+
+/** Adds readings; older ones of the same stacks are superseded and stay. */
+export const addReadings = (studio: Studio, paperId: string, added: readonly NewReading[]): Promise<number> =>
+  withStore(async (db) => {
+    if (!added.length) return 0;
+    await db.insert(readings).values(added.map((r) => ({ studioId: studio.id, paperId, ...r, stack: [...r.stack], lab: [...r.lab] })));
+    return added.length;
+  });
+
+/** Leaves a reading out, or takes it in again; false when it is not this studio's. */
+export const excludeReading = (studio: Studio, id: string, excluded: boolean): Promise<boolean> =>
+  withStore(async (db) => (await db.update(readings).set({ excluded }).where(and(eq(readings.studioId, studio.id), eq(readings.id, id))).returning({ id: readings.id })).length > 0);
