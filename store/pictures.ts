@@ -1,6 +1,6 @@
-import { and, eq } from "drizzle-orm";
+import { and, desc, eq, sql } from "drizzle-orm";
 import { withStore } from "./database";
-import { pictures } from "./schema";
+import { pictures, pieces, scans } from "./schema";
 import type { Studio } from "./studio";
 
 export interface PictureFacts {
@@ -41,3 +41,19 @@ export async function pictureBytes(studio: Studio, id: string): Promise<{ bytes:
   const [found] = await withStore((db) => db.select({ bytes: pictures.working, type: pictures.workingType }).from(pictures).where(own(studio, id)));
   return found;
 }
+
+/** Pictures that belong to no piece and have not been read as a chart, newest first. */
+export const loosePictures = (studio: Studio): Promise<PictureFacts[]> =>
+  withStore((db) =>
+    db
+      .select(facts)
+      .from(pictures)
+      .where(
+        and(
+          eq(pictures.studioId, studio.id),
+          sql`not exists (select 1 from ${scans} where ${scans.pictureId} = ${pictures.id})`,
+          sql`not exists (select 1 from ${pieces} where ${pieces.studioId} = ${pictures.studioId} and ${pieces.document}->>'pictureId' = ${pictures.id}::text)`,
+        ),
+      )
+      .orderBy(desc(pictures.createdAt)),
+  );

@@ -10,8 +10,8 @@ import type { Kind } from "@/core/stock/kinds";
 export type ReadingSource = "chart" | "colorimeter" | "hand" | "picture" | "scan";
 /** What a drawdown lies on. */
 export type Backing = "paper" | "white" | "black";
-/** What was decided about a cell of a chart. */
-export type CellDecision = "open" | "accepted" | "excluded";
+/** What was decided about a cell of a chart; "redo" wants it coloured and read anew. */
+export type CellDecision = "open" | "accepted" | "excluded" | "redo";
 /** What the one who tried a stack says of it. */
 export type Verdict = "open" | "works" | "nearly" | "does not work";
 

@@ -25,6 +25,7 @@ const PRINTED = { preventDefault: true, useKey: true, ignoreModifiers: true } as
 const places = [
   { href: "/", name: "Bench", here: (path: string) => path === "/" || path.startsWith("/pieces") },
   { href: "/rack", name: "Rack", here: (path: string) => path.startsWith("/rack") },
+  { href: "/swatchbook", name: "Swatchbook", here: (path: string) => path.startsWith("/swatchbook") },
 ];
 
 /** The frame of every place: where one is, the finder, the surround and the shortcuts. */

@@ -1,5 +1,7 @@
 import { Suspense } from "react";
 import { loadRack } from "@/app/studio-view";
+import { usesOf } from "@/core/stock/losses";
+import { listPieces } from "@/store/pieces";
 import { currentStudio } from "@/store/studio";
 import { RackView } from "@/ui/rack/rack-view";
 
@@ -7,10 +9,13 @@ export const metadata = { title: "Rack" };
 
 export default async function RackPage({ searchParams }: { searchParams: Promise<{ paper?: string | string[] }> }) {
   const { paper } = await searchParams;
-  const [{ papers, rack }, studio] = await Promise.all([loadRack(typeof paper === "string" ? paper : null), currentStudio()]);
+  const studio = await currentStudio();
+  const [{ papers, rack }, pieces] = await Promise.all([loadRack(typeof paper === "string" ? paper : null), listPieces(studio)]);
+  const used = new Set(pieces.flatMap((p) => p.document.areas.flatMap((a) => a.group?.tones.map((t) => t.code) ?? [])));
+  const uses = Object.fromEntries([...used].map((code) => [code, usesOf(code, pieces)]));
   return (
     <Suspense>
-      <RackView papers={papers} rack={rack} studio={studio.name} />
+      <RackView papers={papers} rack={rack} studio={studio.name} uses={uses} />
     </Suspense>
   );
 }

@@ -4,6 +4,7 @@ import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalList
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, Minus, Plus, Replace } from "lucide-react";
 import type { KeyboardEvent } from "react";
+import type { Knowledge } from "@/core/ink/desk";
 import { coatsInWords, signed } from "@/ui/wording";
 
 export interface Layer {
@@ -14,7 +15,7 @@ export interface Layer {
   /** The ink alone on the paper. */
   readonly alone: string;
   /** What one sees after it; undefined while it is computed. */
-  readonly after: { readonly hex: string; readonly lightness: number } | undefined;
+  readonly after: { readonly hex: string; readonly lightness: number; readonly knowledge: Knowledge } | undefined;
   readonly measured: boolean;
   readonly overruled: boolean;
   readonly warning: string;
@@ -27,10 +28,12 @@ interface StrataProps {
   readonly onMove: (from: number, to: number) => void;
   readonly onCoats: (layer: number, coats: number) => void;
   readonly onExchange: (layer: number) => void;
+  /** Notes the stack up to a layer as one to be tried on paper. */
+  readonly onTry: (layer: number) => void;
 }
 
 /** The build of an area as a cross-section, paper at the bottom: left half of a bar the ink alone, right half what one sees after it. */
-export function Strata({ layers, paper, onMove, onCoats, onExchange }: StrataProps) {
+export function Strata({ layers, paper, onMove, onCoats, onExchange, onTry }: StrataProps) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
   const top = [...layers].reverse();
   const onDragEnd = ({ active, over }: DragEndEvent) => {
@@ -42,13 +45,13 @@ export function Strata({ layers, paper, onMove, onCoats, onExchange }: StrataPro
     <section aria-label="Strata">
       <div className="mb-1 flex items-baseline justify-between">
         <h3 className="small-title">Strata</h3>
-        <span className="text-[12px] text-soft">ink alone · seen after it</span>
+        <span className="text-[12px] text-soft">ink alone · seen after it (click to try)</span>
       </div>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="strata">
         <SortableContext items={top.map((l) => l.code)} strategy={verticalListSortingStrategy}>
           <ol className="m-0 list-none space-y-1 p-0" aria-label="Layers, last laid first">
             {top.map((layer, i) => (
-              <Bar key={layer.code} layer={layer} place={layers.length - 1 - i} count={layers.length} onMove={onMove} onCoats={onCoats} onExchange={onExchange} />
+              <Bar key={layer.code} layer={layer} place={layers.length - 1 - i} count={layers.length} onMove={onMove} onCoats={onCoats} onExchange={onExchange} onTry={onTry} />
             ))}
           </ol>
         </SortableContext>
@@ -62,10 +65,13 @@ export function Strata({ layers, paper, onMove, onCoats, onExchange }: StrataPro
   );
 }
 
+const edges: Record<Knowledge, string> = { measured: "disabled:opacity-100", leaning: "border-dashed disabled:opacity-100", predicted: "border-dotted disabled:opacity-100" };
+const knowledgeInWords: Record<Knowledge, string> = { measured: "measured", leaning: "predicted, leaning on a trial near it", predicted: "predicted" };
+
 /** Text that can be read on a colour of this lightness. */
 const readable = (lightness: number) => (lightness > 55 ? "#000" : "#fff");
 
-function Bar({ layer, place, count, onMove, onCoats, onExchange }: { layer: Layer; place: number; count: number } & Omit<StrataProps, "layers" | "paper">) {
+function Bar({ layer, place, count, onMove, onCoats, onExchange, onTry }: { layer: Layer; place: number; count: number } & Omit<StrataProps, "layers" | "paper">) {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: layer.code });
   const onKeyDown = (e: KeyboardEvent) => {
     if (!e.altKey || (e.key !== "ArrowUp" && e.key !== "ArrowDown")) return;
@@ -84,9 +90,16 @@ function Bar({ layer, place, count, onMove, onCoats, onExchange }: { layer: Laye
         <GripVertical size={16} aria-hidden />
       </button>
       <span className={`h-11 border border-strong ${layer.measured ? "" : "border-dashed"}`} style={{ background: layer.alone }} aria-hidden />
-      <span className="-ml-1.5 flex h-11 items-end justify-end border border-l-0 border-strong px-1 text-[12px]" style={{ background: layer.after?.hex ?? "var(--panel)", color: layer.after ? readable(layer.after.lightness) : "var(--text)" }}>
+      <button
+        className={`-ml-1.5 flex h-11 items-end justify-end border border-l-0 border-strong px-1 text-[12px] ${layer.after ? edges[layer.after.knowledge] : ""}`}
+        style={{ background: layer.after?.hex ?? "var(--panel)", color: layer.after ? readable(layer.after.lightness) : "var(--text)" }}
+        disabled={!layer.after || place === 0}
+        onClick={() => onTry(place)}
+        aria-label={`Seen after ${layer.code}: L* ${layer.after ? signed(layer.after.lightness) : "not known yet"}, ${layer.after?.knowledge ?? ""}. Try this stack on paper`}
+        title={layer.after ? `${knowledgeInWords[layer.after.knowledge]}${place ? "; click to try this stack on paper" : ""}` : undefined}
+      >
         {layer.after ? signed(layer.after.lightness) : "…"}
-      </span>
+      </button>
       <span className="min-w-0 pl-1 leading-tight">
         <span className="flex items-baseline gap-1.5">
           <span className="code">{layer.code}</span>

@@ -13,6 +13,9 @@ import { whereToLay } from "@/core/work/passes";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
 import { Ramp, rampColours } from "@/ui/ink/ramp";
+import Link from "next/link";
+import { nameStack } from "@/core/formats/cgats";
+import { messageOf, send } from "@/ui/send";
 import { Strata, type Layer } from "@/ui/ink/strata";
 import { ValueRuler } from "@/ui/ink/value-ruler";
 import { useFinder } from "@/ui/shell";
@@ -32,6 +35,7 @@ export function AreaPanel({ area, rack }: { readonly area: Area; readonly rack: 
   const plan = usePlan(rack, area);
   const [preview, setPreview] = useState<{ area: string; place: number }>();
   const [matching, setMatching] = useState(false);
+  const [tried, setTried] = useState<string>();
   const groups = plan.output?.groups ?? [];
   const previewed = preview?.area === area.id ? preview.place : area.group ? -1 : 0;
   const proposal = previewed >= 0 ? groups[previewed] : undefined;
@@ -64,6 +68,16 @@ export function AreaPanel({ area, rack }: { readonly area: Area; readonly rack: 
     else keep([...byLight.slice(0, fix.after + 1), { code: fix.code, coats: fix.coats }, ...byLight.slice(fix.after + 1)]);
   };
 
+  const tryStack = async (place: number) => {
+    const stack = build.known.slice(0, place + 1).flatMap((t) => Array<string>(t.coats).fill(t.code));
+    const predicted = build.stacks?.[place];
+    if (!predicted) return;
+    await send("POST", "/api/trials", { paperId: rack.paper.id, stack, predicted: { lab: predicted.lab } }).then(
+      () => setTried(`${nameStack(stack)} is noted to be tried.`),
+      (e: unknown) => setTried(messageOf(e)),
+    );
+  };
+
   const layers: Layer[] = build.known.map((t, i) => {
     const depth = group?.tones.findIndex((g) => g.code === t.code) ?? -1;
     const after = build.stacks?.[i];
@@ -75,7 +89,7 @@ export function AreaPanel({ area, rack }: { readonly area: Area; readonly rack: 
       role: depth >= 0 ? rolesOf(group!.tones.length)[depth]! : "",
       where: depth >= 0 ? whereToLay(depth, group!.tones.length) : "",
       alone: group?.tones[depth]?.hex ?? "transparent",
-      after: after && { hex: after.hex, lightness: after.lab[0] },
+      after: after && { hex: after.hex, lightness: after.lab[0], knowledge: after.knowledge },
       measured: group?.tones[depth]?.measured ?? true,
       overruled: t.overruled ?? false,
       warning,
@@ -117,6 +131,7 @@ export function AreaPanel({ area, rack }: { readonly area: Area; readonly rack: 
                 else keep(tones.map((t, i) => (i === place ? tone : t)));
               }}
               onExchange={exchange}
+              onTry={(place) => void tryStack(place)}
             />
             <ValueRuler
               height={Math.max(220, 60 + layers.length * 48)}
@@ -125,6 +140,7 @@ export function AreaPanel({ area, rack }: { readonly area: Area; readonly rack: 
               marks={PLACES.flatMap((p) => (area.readings[p] ? [{ name: p, lightness: area.readings[p].lab[0] }] : []))}
             />
           </div>
+          {tried && <p role="status" className="m-0 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]">{tried} <Link className="underline" href={`/swatchbook/${rack.paper.id}?tab=trials`}>Trials on {rack.paper.name}</Link></p>}
           {layCoats > rack.paper.capacity && <p className="m-0 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]"><strong>{layCoats} coats where all tones overlap:</strong> {rack.paper.name} holds {rack.paper.capacity}. Keep the darker tones inside their places, or bleed grows.</p>}
           <Advice group={group} onFix={apply} quiet={layCoats <= rack.paper.capacity} />
         </>

@@ -1,81 +1,127 @@
 "use client";
+import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
+import { ChevronDown, Redo2, Undo2 } from "lucide-react";
 import { useRouter, useSearchParams } from "next/navigation";
-import { useMemo } from "react";
-import { twinsOf } from "@/core/stock/twins";
+import { useState } from "react";
+import { findMarkers } from "@/core/codes/find";
+import { KIND_GROUPS } from "@/core/stock/kinds";
+import type { Use } from "@/core/stock/losses";
 import type { PaperSheet } from "@/store/papers";
-import type { Rack, RackMarker } from "@/store/rack";
+import type { Rack } from "@/store/rack";
 import { FamilyTracks } from "@/ui/ink/family-tracks";
-import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
+import { StrokeChip } from "@/ui/ink/stroke-chip";
 import { Shell } from "@/ui/shell";
-import { coatsInWords, counted, labInWords, signed } from "@/ui/wording";
+import { counted } from "@/ui/wording";
+import { Findings } from "./findings";
+import { ImportPanel } from "./import-dialog";
+import { MarkerCard } from "./marker-card";
+import { RackTable } from "./rack-table";
+import { Ranges } from "./ranges";
+import { useRackEdits } from "./use-rack-edits";
 
-/** The rack on one paper, as tracks or as a table, with the chosen marker beside it. */
-export function RackView({ papers, rack, studio }: { readonly papers: readonly PaperSheet[]; readonly rack: Rack; readonly studio: string }) {
+const views = [
+  { id: "tracks", name: "Tracks" },
+  { id: "table", name: "Table" },
+  { id: "findings", name: "Gaps and twins" },
+  { id: "ranges", name: "Ranges and codes" },
+  { id: "import", name: "Bring in" },
+] as const;
+
+interface Props {
+  readonly papers: readonly PaperSheet[];
+  readonly rack: Rack;
+  readonly studio: string;
+  /** Kept groups that use a marker, by its code. */
+  readonly uses: Readonly<Record<string, readonly Use[]>>;
+}
+
+/** The rack on one paper: tracks, table, what the swatches say, ranges and their codes. */
+export function RackView({ papers, rack: first, studio, uses }: Props) {
   const router = useRouter();
   const params = useSearchParams();
-  const asTable = params.get("view") === "table";
-  const chosen = rack.markers.find((m) => m.code === params.get("marker"));
-  const change = (key: string, value: string, replace = false) => {
+  const edits = useRackEdits(first);
+  const { rack, run } = edits;
+  const view = views.find((v) => v.id === params.get("view"))?.id ?? "tracks";
+  const [filter, setFilter] = useState("");
+  const kinds = KIND_GROUPS.find((g) => g.name === params.get("kind")) ?? KIND_GROUPS[0]!;
+  const all = [...rack.markers, ...rack.others];
+  const chosen = all.find((m) => m.code === params.get("marker"));
+  const change = (set: Record<string, string>, replace = false) => {
     const next = new URLSearchParams(params);
-    next.set(key, value);
+    for (const [key, value] of Object.entries(set)) next.set(key, value);
     const url = `/rack?${next}`;
-    if (key === "paper") router.push(url);
+    if (set.paper) router.push(url);
     else if (replace) window.history.replaceState(null, "", url);
     else window.history.pushState(null, "", url);
   };
-  const choose = (code: string) => change("marker", code, chosen !== undefined);
-  const owned = rack.markers.filter((m) => m.owned).length;
-  const inRackOrder = useMemo(() => rack.families.flatMap((f) => rack.markers.filter((m) => m.family === f)), [rack]);
+  const choose = (code: string) => change(view === "tracks" ? { marker: code } : { marker: code, view: "tracks", kind: "Markers" }, view === "tracks" && chosen !== undefined);
+  const shown = findMarkers(all.filter((m) => kinds.kinds.includes(m.kind) && standing(params.get("standing"), m)), filter);
+  const isMarkers = kinds === KIND_GROUPS[0];
+  const card = (view === "tracks" || view === "table") && chosen;
   return (
     <Shell markers={rack.markers} goTo={choose}>
       <main id="main" className="mx-auto max-w-[1500px] px-4 py-3">
-        <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-2">
-          <h1 className="m-0 text-[24px]">Rack <span className="ml-2 text-[15px] font-normal text-soft">{studio}: {counted(owned, "marker")} owned of {rack.markers.length}</span></h1>
-          <label className="ml-auto flex items-center gap-1.5 text-[14px]">
+        <div className="mb-2 flex flex-wrap items-center gap-x-3 gap-y-2">
+          <h1 className="m-0 text-[24px]">Rack <span className="ml-2 text-[15px] font-normal text-soft">{studio}: {counted(rack.markers.filter((m) => m.owned).length, "marker")} owned of {rack.markers.length}</span></h1>
+          <div className="ml-auto flex items-center gap-1">
+            <button className="button-bare" onClick={edits.undo} disabled={!edits.canUndo} aria-label="Undo" title="Undo"><Undo2 size={19} aria-hidden /></button>
+            <button className="button-bare" onClick={edits.redo} disabled={!edits.canRedo} aria-label="Redo" title="Redo"><Redo2 size={19} aria-hidden /></button>
+            <ExportMenu paperId={rack.paper.id} />
+          </div>
+          <label className="flex items-center gap-1.5 text-[14px]">
             As read on
-            <select className="field" value={rack.paper.id} onChange={(e) => change("paper", e.target.value)}>{papers.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}</select>
+            <select className="field" value={rack.paper.id} onChange={(e) => change({ paper: e.target.value })}>{papers.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}</select>
           </label>
-          <div role="group" aria-label="View" className="flex">
-            <button className={`button ${asTable ? "" : "button-main"}`} aria-pressed={!asTable} onClick={() => change("view", "tracks")}>Tracks</button>
-            <button className={`button ${asTable ? "button-main" : ""}`} aria-pressed={asTable} onClick={() => change("view", "table")}>Table</button>
-          </div>
         </div>
-        <div className="grid gap-5 min-[1000px]:grid-cols-[minmax(0,1fr)_236px]">
-          <div className="min-w-0 overflow-x-auto">
-            {asTable ? <MarkerTable markers={inRackOrder} chosen={chosen?.code} onChoose={choose} /> : <FamilyTracks families={rack.families} markers={rack.markers} chosen={chosen?.code} onChoose={choose} />}
+        <div className="mb-3 flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line">
+          <div role="group" aria-label="View" className="flex flex-wrap">
+            {views.map((v) => <button key={v.id} aria-pressed={view === v.id} className={`px-3 py-2 text-[15px] ${view === v.id ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`} onClick={() => change({ view: v.id })}>{v.name}</button>)}
           </div>
-          <aside aria-label="Marker" className="self-start border-t border-line pt-3 min-[1000px]:sticky min-[1000px]:top-3">
-            {chosen ? <MarkerCard marker={chosen} rack={rack} onChoose={choose} /> : <Legend />}
-          </aside>
+          {(view === "tracks" || view === "table") && (
+            <div className="ml-auto flex flex-wrap items-center gap-2 pb-1">
+              {view === "table" && <input className="field w-44" type="search" placeholder="filter: reed 2-5" aria-label="Filter by code, family, name or depths" value={filter} onChange={(e) => setFilter(e.target.value)} />}
+              <select className="field" aria-label="Kind" value={kinds.name} onChange={(e) => change({ kind: e.target.value, ...(e.target.value !== "Markers" && { view: "table" }) })}>{KIND_GROUPS.map((g) => <option key={g.name}>{g.name}</option>)}</select>
+              {view === "table" && <select className="field" aria-label="Standing shown" value={params.get("standing") ?? "all"} onChange={(e) => change({ standing: e.target.value })}>{["all", "owned", "wished", "low or dry"].map((s) => <option key={s}>{s}</option>)}</select>}
+            </div>
+          )}
         </div>
+        {edits.trouble && <p role="alert" className="mt-0 border-l-4 border-strong pl-3 text-[15px]">{edits.trouble}</p>}
+        {view === "findings" && <Findings rack={rack} onChoose={choose} />}
+        {view === "ranges" && <Ranges rack={rack} range={params.get("range")} onRange={(name) => change({ range: name })} />}
+        {view === "import" && <ImportPanel rack={rack} onDone={() => change({ view: "table" })} />}
+        {(view === "tracks" || view === "table") && (
+          <div className={`grid gap-5 ${view === "tracks" || card ? "min-[1000px]:grid-cols-[minmax(0,1fr)_252px]" : ""}`}>
+            <div className={`min-w-0 ${view === "tracks" ? "overflow-x-auto" : ""}`}>
+              {!isMarkers && <p className="mt-0 mb-1 text-[14px]">{kinds.remark}</p>}
+              {view === "table" ? <RackTable markers={shown} run={run} onOpen={(code) => change({ marker: code })} /> : <FamilyTracks families={rack.families.filter((f) => rack.markers.some((m) => m.family === f))} markers={rack.markers} chosen={chosen?.code} onChoose={choose} />}
+            </div>
+            {(view === "tracks" || card) && (
+              <aside aria-label="Marker" className="self-start border-t border-line pt-3 min-[1000px]:sticky min-[1000px]:top-3">
+                {chosen ? <MarkerCard key={chosen.code} marker={chosen} rack={rack} uses={uses[chosen.code] ?? []} onChoose={choose} run={run} /> : <Legend />}
+              </aside>
+            )}
+          </div>
+        )}
       </main>
     </Shell>
   );
 }
 
-function MarkerCard({ marker, rack, onChoose }: { marker: RackMarker; rack: Rack; onChoose: (code: string) => void }) {
-  const oneCoat = useMemo(() => rack.markers.flatMap((m) => (m.swatches[0] ? [{ code: m.code, lab: m.swatches[0].lab }] : [])), [rack]);
-  const twins = twinsOf(marker.code, oneCoat);
-  const ownedTwins = twins.filter((t) => rack.markers.find((m) => m.code === t.code)?.owned);
+const standing = (wanted: string | null, m: { owned: boolean; wished: boolean; state: string }): boolean =>
+  wanted === "owned" ? m.owned : wanted === "wished" ? m.wished : wanted === "low or dry" ? m.owned && (m.state === "low" || m.state === "dry") : true;
+
+const FILES = [["csv", "CSV, a row each"], ["json", "JSON, with everything"], ["gpl", "GIMP palette, one coat"], ["cgats", "CGATS.17, all readings on this paper"]] as const;
+
+function ExportMenu({ paperId }: { paperId: string }) {
   return (
-    <div>
-      <h2 className="m-0 font-mono text-[26px]">{marker.code}</h2>
-      <p className="mt-0 mb-2 text-[15px]">{marker.owned ? `owned, ${marker.state}` : "not owned"}</p>
-      <StrokeChip coats={coatsInHex(marker.swatches)} owned={marker.owned} low={marker.state === "low"} width={220} height={78} />
-      <dl className="mt-2 mb-3 text-[14px]">
-        {marker.swatches.map((s, i) => (
-          <div key={i} className="flex justify-between gap-3 border-b border-line py-1"><dt>{coatsInWords(i + 1)}</dt><dd className="m-0">{labInWords(s.lab)}</dd></div>
+    <Menu>
+      <MenuButton className="button">Save as <ChevronDown size={16} aria-hidden /></MenuButton>
+      <MenuItems anchor="bottom end" className="z-30 border border-strong bg-panel p-1">
+        {FILES.map(([format, says]) => (
+          <MenuItem key={format}><a className="block px-3 py-2 text-[15px] data-focus:bg-invert data-focus:text-invert-text" href={`/api/rack?format=${format}&paper=${paperId}`} download>{says}</a></MenuItem>
         ))}
-      </dl>
-      <h3 className="small-title m-0">Twins on {rack.paper.name}</h3>
-      {twins.length === 0 && <p className="mt-1 text-[14px]">None: no other marker comes within 2 ΔE00.</p>}
-      <ul className="m-0 list-none p-0">
-        {twins.map((t) => (
-          <li key={t.code}><button className="button-bare w-full justify-between" onClick={() => onChoose(t.code)}><span className="code">{t.code}</span><span className="text-[14px]">{t.deltaE00.toFixed(1)} ΔE00</span></button></li>
-        ))}
-      </ul>
-      {marker.owned && ownedTwins.length > 0 && <p className="mt-1 text-[14px]">You own both: one of them is enough on this paper.</p>}
-    </div>
+      </MenuItems>
+    </Menu>
   );
 }
 
@@ -91,31 +137,7 @@ function Legend() {
     <div>
       <h2 className="m-0 text-[17px]">Choose a marker</h2>
       <p className="mt-1 text-[14px]">Each stands at the lightness that was read on this paper, so gaps and twins show. Arrow keys walk the tracks; <span className="key">/</span> finds a code.</p>
-      <ul className="m-0 list-none space-y-2 p-0 text-[14px]">{rows.map(([what, chip]) => <li key={what} className="flex items-center gap-3">{chip}{what}</li>)}</ul>
-      <p className="mt-2 text-[14px]">A cross on a track: dry.</p>
+      <ul className="m-0 list-none p-0">{rows.map(([name, chip]) => <li key={name} className="flex items-center justify-between gap-3 border-b border-line py-1.5 text-[14px]">{name}{chip}</li>)}</ul>
     </div>
-  );
-}
-
-function MarkerTable({ markers, chosen, onChoose }: { markers: readonly RackMarker[]; chosen: string | undefined; onChoose: (code: string) => void }) {
-  return (
-    <table className="w-full border-collapse text-left text-[15px]">
-      <thead><tr className="border-b-2 border-text text-[13px]">{["Marker", "Family", "One, two, three coats", "L*", "a*", "b*", "Owned", "State"].map((h) => <th key={h} scope="col" className="py-1 pr-3">{h}</th>)}</tr></thead>
-      <tbody>
-        {markers.map((m) => {
-          const lab = m.swatches[0]?.lab;
-          return (
-            <tr key={m.code} className={`border-b border-line ${m.code === chosen ? "bg-panel" : ""}`}>
-              <th scope="row" className="pr-3"><button className="button-bare code" aria-pressed={m.code === chosen} onClick={() => onChoose(m.code)}>{m.code}</button></th>
-              <td className="pr-3">{m.family}</td>
-              <td className="pr-3"><StrokeChip coats={coatsInHex(m.swatches)} owned={m.owned} low={m.state === "low"} width={96} height={26} /></td>
-              {[0, 1, 2].map((c) => <td key={c} className="pr-3 tabular-nums">{lab ? signed(lab[c]!, 1) : "–"}</td>)}
-              <td className="pr-3">{m.owned ? "yes" : "no"}</td>
-              <td>{m.owned ? m.state : ""}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
   );
 }

@@ -5,11 +5,9 @@ import { listPapers } from "@/store/papers";
 import { rackOn } from "@/store/rack";
 import { currentStudio } from "@/store/studio";
 import { answer, isId, notFound } from "../../../answer";
+import { download } from "../../../download";
 
 const fileName = (name: string, ending: string) => `${name.replace(/[^\p{L}\p{N}]+/gu, "-").replace(/^-|-$/g, "").toLowerCase() || "piece"}-supplies.${ending}`;
-
-const download = (text: string, type: string, name: string) =>
-  new Response(text, { headers: { "content-type": `${type}; charset=utf-8`, "content-disposition": `attachment; filename*=UTF-8''${encodeURIComponent(name)}` } });
 
 /** The supply list of a piece: ?format=csv or md. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
