@@ -3,7 +3,7 @@ import type { NextConfig } from "next";
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
-  serverExternalPackages: ["sharp", "pg"],
+  serverExternalPackages: ["sharp", "pg", "pdfkit"],
   devIndicators: false,
 };
 

@@ -9,6 +9,10 @@ export interface DemoMarker {
   readonly family: string;
   readonly owned: boolean;
   readonly state: "full" | "fine" | "low" | "dry";
+  /** Where it is kept, its nibs, and refills in stock: of what is owned. */
+  readonly place?: string;
+  readonly nib?: string;
+  readonly refills?: number;
 }
 
 export const demoFamilies = Object.keys(families);
@@ -44,7 +48,9 @@ export function demoMarkers(): DemoMarker[] {
     const missing = missingStretch[family]?.includes(depth);
     const owned = !missing && own < (complete ? 0.86 : ownedShare);
     const state = level < 0.05 ? "dry" : level < 0.13 ? "low" : level < 0.55 ? "fine" : "full";
-    return { code, family, owned, state: owned ? state : "full" };
+    if (!owned) return { code, family, owned, state: "full" };
+    const place = `case ${1 + Math.floor(demoFamilies.indexOf(family) / 4)}`;
+    return { code, family, owned, state, place, nib: "brush and chisel", refills: level > 0.93 ? 1 : 0 };
   });
 }
 

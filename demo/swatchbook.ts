@@ -40,7 +40,7 @@ export const demoChart = (serial: number, from: number, to: number): Chart => ({
 export function demoPhoto(stock: PaperStock, layout: PageLayout, seed: number, change: Partial<Shot> = {}, streaky: readonly number[] = []): Promise<Photo> {
   const random = seeded(seed);
   const drawing = colourPage(printedPage(layout), stock, (code) => recipes.get(code));
-  const patches = drawing.patches.map((p, i) => (streaky.includes(layout.cells[i]!.line) ? { ...p, streaks: 0.11 } : p));
+  const patches = drawing.patches.map((p, i) => (streaky.includes(layout.cells[i]!.line) ? { ...p, streaks: 0.2 } : p));
   const shot: Shot = {
     width: 2000, height: 1500, turn: 92, tilt: 14, lean: 40, fill: 0.9, shift: [0, 0], lamp: 3600, uneven: 0.3, lampFrom: 200, vignette: 0.15,
     exposure: 0.68, noise: 2, blur: 0.7, quality: 90, ...change,

@@ -1,4 +1,4 @@
-import { and, desc, eq, sql } from "drizzle-orm";
+import { and, desc, eq } from "drizzle-orm";
 import type { Lab } from "@/core/colour/lab";
 import { withStore } from "./database";
 import { asLab } from "./papers";
@@ -43,15 +43,3 @@ export const addReadings = (studio: Studio, paperId: string, added: readonly New
 /** Leaves a reading out, or takes it in again; false when it is not this studio's. */
 export const excludeReading = (studio: Studio, id: string, excluded: boolean): Promise<boolean> =>
   withStore(async (db) => (await db.update(readings).set({ excluded }).where(and(eq(readings.studioId, studio.id), eq(readings.id, id))).returning({ id: readings.id })).length > 0);
-
-/** How many codes have been read on each paper, by its id. */
-export async function readCounts(studio: Studio): Promise<ReadonlyMap<string, number>> {
-  const rows = await withStore((db) =>
-    db
-      .select({ paperId: readings.paperId, codes: sql<number>`count(distinct ${readings.stack}[1])::int` })
-      .from(readings)
-      .where(and(eq(readings.studioId, studio.id), eq(readings.excluded, false), eq(readings.backing, "paper"), sql`cardinality(${readings.stack}) = 1`))
-      .groupBy(readings.paperId),
-  );
-  return new Map(rows.map((r) => [r.paperId, r.codes]));
-}

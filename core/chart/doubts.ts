@@ -24,7 +24,7 @@ interface Judged {
   readonly known: Lab | undefined;
 }
 
-const MOST_STREAKS = 2.2;
+const MOST_STREAKS = 1.6;
 const MOST_OVER = 0.04;
 const BARE = 0.9;
 /** A further coat may come out lighter by the reading's own error, not by more, L*. */

@@ -11,6 +11,9 @@ interface FamilyTracksProps {
   readonly onChoose: (code: string) => void;
 }
 
+/** What is left of a code on its own family's track. */
+const shortCode = (code: string, family: string) => code.replace(family, "").replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, "") || code;
+
 /** Width of a marker on its track, as a share of the whole track. */
 const WIDTH = 3.6;
 /** Lightness at the left and right end of every track. */
@@ -69,7 +72,7 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
       </div>
       {tracks.map(({ family, own, lanes }, track) => (
         <div key={family} role="group" aria-label={`Family ${family}, ${own.length} markers`} className="flex items-stretch border-t border-line">
-          <span className="code flex w-16 shrink-0 items-center">{family}</span>
+          <span className={`code flex w-16 shrink-0 items-center ${family.length > 7 ? "text-[11px]" : ""}`}>{family}</span>
           <div className="relative flex-1" style={{ height: lanes * 39 }}>
             {own.map(({ marker, lane }, place) => (
               <button
@@ -84,7 +87,7 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
                 style={{ left: `${placeOf(marker.swatches[0]!.lab[0])}%`, top: lane * 39, width: `${WIDTH}%` }}
               >
                 <TrackStroke coats={coatsInHex(marker.swatches)} owned={marker.owned} low={marker.state === "low"} dry={marker.state === "dry"} />
-                <span className={`-mt-0.5 font-mono text-[11px] leading-none ${marker.code === chosen ? "bg-invert px-0.5 font-semibold text-invert-text" : "text-soft"}`}>{marker.code.slice(family.length)}</span>
+                <span className={`-mt-0.5 font-mono text-[11px] leading-none ${marker.code === chosen ? "bg-invert px-0.5 font-semibold text-invert-text" : "text-soft"}`}>{shortCode(marker.code, family)}</span>
               </button>
             ))}
           </div>

@@ -120,6 +120,19 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
       </div>
       {trouble && <p role="alert" className="m-0 border-l-4 border-strong pl-3 text-[15px]">{trouble}</p>}
       {outcome && <p role="status" className="m-0 border-l-4 border-strong pl-3 text-[15px]">{outcome}</p>}
+      {!file && (
+        <div
+          className="grid min-h-56 place-content-center gap-2 border-2 border-dashed border-strong p-6 text-center"
+          onDragOver={(e) => e.preventDefault()}
+          onDrop={(e) => {
+            e.preventDefault();
+            void choose(e.dataTransfer.files[0]);
+          }}
+        >
+          <p className="m-0 text-[17px] font-semibold">Drop a file here</p>
+          <p className="m-0 max-w-[64ch] text-[14px] text-soft">A CSV’s first line names its columns, in any order and with any separator. Blendt knows {RACK_COLUMNS.map((c) => columnNames[c]).join(", ")}; only the code is needed. A code that is on the rack already is updated with what the file says, never doubled.</p>
+        </div>
+      )}
       {file && (
         <>
           <div className="flex flex-wrap items-end gap-4">

@@ -59,7 +59,7 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
             <span className="text-[15px]">{plain.length ? `${counted(lines.length, "line")} on ${counted(pages.length, "page")}${lines.length > plain.length ? `, ${lines.length - plain.length} of them known` : ""}` : "Nothing to print with this choice."}</span>
           </div>
           {trouble && <p role="alert" className="m-0">{trouble}</p>}
-          <ol className="m-0 pl-5 text-[14px]">
+          <ol className="m-0 list-decimal pl-5 text-[14px]">
             <li>Print in true size (100 %) onto {paper.name}, or onto the thinnest paper and copy the cells by hand.</li>
             <li>Fill each cell to its ticks: one, two, three coats, each dry before the next; the last cell two coats, then one pass of the blender.</li>
             <li>Let it dry overnight, then scan it or photograph the whole page in even light.</li>

@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { labToHex } from "@/core/colour/display";
 import type { PaperSheet } from "@/store/papers";
+import { StrokeChip } from "@/ui/ink/stroke-chip";
 import { Modal } from "@/ui/modal";
 import { messageOf, send } from "@/ui/send";
 import { counted, labInWords } from "@/ui/wording";
@@ -13,6 +14,8 @@ interface PaperRow {
   readonly paper: PaperSheet;
   readonly read: number;
   readonly charts: number;
+  /** Coats of a marker of each family, as hex. */
+  readonly strokes: readonly (readonly string[])[];
   readonly doubtful: readonly { readonly id: string; readonly cells: number }[];
 }
 
@@ -26,16 +29,17 @@ export function PaperList({ rows, markers, studio }: { readonly rows: readonly P
         <button className="button button-main" onClick={() => setAdding(true)}>New paper</button>
       </div>
       <ul className="m-0 grid list-none gap-4 p-0">
-        {rows.map(({ paper, read, charts, doubtful }) => (
+        {rows.map(({ paper, read, charts, doubtful, strokes }) => (
           <li key={paper.id} className="grid grid-cols-[minmax(96px,180px)_1fr] gap-5 border border-line bg-panel p-4">
             <Link href={`/swatchbook/${paper.id}`} aria-hidden tabIndex={-1} className="min-h-28 border border-strong" style={{ background: labToHex(paper.lab) }} />
             <div>
               <h2 className="m-0 text-[21px]"><Link className="hover:underline" href={`/swatchbook/${paper.id}`}>{paper.name}</Link></h2>
               <p className="mt-0.5 mb-2 text-[14px] text-soft">{[labInWords(paper.lab), paper.weight && `${paper.weight} g/m²`, paper.finish, `${counted(paper.capacity, "coat")} before it is soaked`, paper.openTime && `wet for ${paper.openTime} s`].filter(Boolean).join(" · ")}</p>
               <p className="my-1 flex items-center gap-3 text-[15px]">
-                <meter className="h-2.5 w-48" min={0} max={markers} value={Math.min(read, markers)} aria-label={`Read on ${paper.name}`} />
-                {read} codes read, {counted(charts, "chart")} printed
+                <span className="block h-2.5 w-48 border border-strong" aria-hidden><span className="block h-full bg-text" style={{ width: `${Math.min(100, (100 * read) / Math.max(1, markers))}%` }} /></span>
+                {read} of {markers} markers read, {counted(charts, "chart")} printed
               </p>
+              {strokes.length > 0 && <div className="my-2 flex flex-wrap gap-x-2 gap-y-1" aria-hidden>{strokes.map((coats, i) => <StrokeChip key={i} coats={coats} width={54} height={24} />)}</div>}
               {doubtful.map((d) => <p key={d.id} className="my-1 text-[15px]"><Link className="font-semibold underline" href={`/swatchbook/scans/${d.id}`}>{counted(d.cells, "doubtful cell")} to look at</Link></p>)}
               {read === 0 && <p className="my-1 text-[15px]">Nothing has been read on it: <Link className="underline" href={`/swatchbook/${paper.id}?tab=chart`}>print a chart</Link>, colour it and photograph it.</p>}
             </div>

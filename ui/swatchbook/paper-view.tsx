@@ -38,7 +38,7 @@ export function PaperView(data: PaperData) {
     { id: "paper", name: "Paper and curves", note: "" },
     { id: "readings", name: "Readings", note: String(readings.length) },
     { id: "chart", name: "Charts", note: String(own.length) },
-    { id: "read", name: "Read a chart", note: open ? `${counted(open, "cell")} in doubt` : pictures.length ? counted(pictures.length, "picture") : "" },
+    { id: "read", name: "Read a chart", note: open ? `${counted(open, "cell")} in doubt` : own.length && pictures.length ? counted(pictures.length, "picture") : "" },
     { id: "trials", name: "Trials", note: String(trials.length) },
   ] as const;
   const tab = tabs.find((t) => t.id === params.get("tab"))?.id ?? "paper";

@@ -82,7 +82,7 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
       {said && <p role={said.trouble ? "alert" : "status"} className="mt-0 mb-2 border-l-4 border-strong pl-3 text-[15px]">{said.text}</p>}
       <div className="grid gap-5 min-[1000px]:grid-cols-[minmax(0,1fr)_360px]">
         <Picture scan={scan} decisions={decisions} at={at} onChoose={setAt} />
-        <div className="grid content-start gap-4">
+        <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           <OneCell cell={cell} decision={decisions[at]!} paper={paper} before={earlier.find((r) => r.lift === (cell.lift ?? false) && r.stack.join("\n") === cell.stack.join("\n"))} onDecide={(d) => decide([at], d)} />
           <section aria-label="Cells in doubt">
             <h2 className="m-0 flex items-baseline justify-between text-[17px]">In doubt <span className="text-[14px] font-normal text-soft">{count("open")} of {doubtful.length} open</span></h2>
@@ -115,12 +115,15 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
 }
 
 function OneCell({ cell, decision, paper, before, onDecide }: { cell: CellReading; decision: CellDecision; paper: PaperSheet; before: Props["earlier"][number] | undefined; onDecide: (d: CellDecision) => void }) {
-  const buttons: readonly [CellDecision, string, string][] = [["accepted", "Accept", "a"], ["excluded", "Leave out", "x"], ["redo", "Colour again", "r"]];
+  const buttons: readonly [CellDecision, string, string][] = [["accepted", "Accept", "a"], ["excluded", "Leave out", "x"], ["redo", "Redo", "r"]];
   return (
     <section aria-label="Chosen cell" className="border border-strong bg-panel p-3">
       <div className="flex items-start gap-3">
-        <span className="h-20 w-28 shrink-0 border border-strong" style={{ background: `linear-gradient(to right, ${labToHex(cell.lab)} 75%, ${labToHex(paper.lab)} 75%)` }} role="img" aria-label="The cell's middle colour beside bare paper" />
-        <div>
+        <span className="flex h-20 w-24 shrink-0 border border-strong" role="img" aria-label="The cell's middle colour beside bare paper">
+          <span className="flex-3" style={{ background: labToHex(cell.lab) }} />
+          <span className="flex-1" style={{ background: labToHex(paper.lab) }} />
+        </span>
+        <div className="min-w-0">
           <h2 className="code m-0 text-[18px]">{nameOf(cell)}</h2>
           <p className="m-0 text-[15px]">{labInWords(cell.lab)}</p>
           <p className="m-0 text-[14px] text-soft">spread {cell.spread.toFixed(1)} ΔE00, streaks {cell.streakiness.toFixed(1)} L*, trust {Math.round(100 * cell.confidence)} %</p>
