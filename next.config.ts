@@ -3,7 +3,7 @@ import type { NextConfig } from "next";
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
-  serverExternalPackages: ["sharp", "pg", "pdfkit"],
+  serverExternalPackages: ["sharp", "pg", "pdfkit", "wawoff2"],
   devIndicators: false,
 };
 

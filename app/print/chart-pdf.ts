@@ -1,12 +1,20 @@
+import { readFile } from "node:fs/promises";
 import { join } from "node:path";
 import PDFDocument from "pdfkit";
+import { decompress } from "wawoff2";
 import { layOutChart, MARK, marksOf, SHEETS, whiteBoxes, type Box, type Chart, type PageLayout } from "@/core/chart/layout";
 
 /** Points a millimetre. */
 const PT = 72 / 25.4;
-const FONTS = join(process.cwd(), "node_modules", "@fontsource");
-const MONO = join(FONTS, "ibm-plex-mono/files/ibm-plex-mono-latin-600-normal.woff");
-const TEXT = join(FONTS, "ibm-plex-mono/files/ibm-plex-mono-latin-400-normal.woff");
+const MONO = "code";
+const TEXT = "text";
+
+/** The app's own monospace as TrueType, which is what a PDF embeds: the package brings it as WOFF2. */
+async function fontFile(weight: 400 | 600): Promise<Buffer> {
+  const path = join(process.cwd(), "node_modules/@fontsource/ibm-plex-mono/files", `ibm-plex-mono-latin-${weight}-normal.woff2`);
+  return Buffer.from(await decompress(await readFile(path)));
+}
+
 const TICK = 1.6;
 const GREY = "#8a8a8a";
 
@@ -52,9 +60,11 @@ function drawPage(doc: Doc, layout: PageLayout, chart: Chart & { readonly title:
 }
 
 /** A chart as PDF, one page a sheet, in true size. */
-export function chartPdf(chart: Chart & { readonly title: string }, paper: string): Promise<Buffer> {
+export async function chartPdf(chart: Chart & { readonly title: string }, paper: string): Promise<Buffer> {
   const { width, height } = SHEETS[chart.sheet];
   const doc = new PDFDocument({ autoFirstPage: false, size: [width * PT, height * PT], margin: 0, info: { Title: `Chart ${chart.serial}: ${chart.title}`, Creator: "Blendt" } });
+  doc.registerFont(MONO, await fontFile(600));
+  doc.registerFont(TEXT, await fontFile(400));
   const parts: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => {
     doc.on("data", (part: Buffer) => parts.push(part));
