@@ -4,6 +4,10 @@ import { applyCommand } from "@/core/piece/commands";
 import { newPiece } from "@/core/piece/piece";
 import { decodePicture, MOST_BYTES, PictureRefused } from "./decode-picture";
 import { readPiece, readSave } from "./piece-input";
+import { isReadPage } from "./read-page-input";
+import { ImportRackInput, RangeInput } from "./rack-input";
+import { AddReadingsInput, NewPaperInput } from "./swatchbook-input";
+import { validate } from "@/compute/validate";
 
 const plain = (width: number, height: number) => sharp({ create: { width, height, channels: 3, background: "#c8a27a" } });
 const refusal = (name: string, bytes: Buffer) =>
@@ -64,5 +68,34 @@ describe("a piece that comes in", () => {
     expect(paths({ ...kept, areas: [kept.areas[0], kept.areas[0]] })).toEqual(["areas[1].id"]);
     expect(() => readSave({ revision: 0, document: kept })).toThrow(/revision/);
     expect(paths(null)).toEqual([""]);
+  });
+});
+
+describe("what comes in for rack and swatchbook", () => {
+  const paths = (type: Parameters<typeof validate>[0], value: unknown) => {
+    try {
+      validate(type, value);
+    } catch (e) {
+      if (e instanceof BadInput) return e.problems.map((p) => p.path);
+      throw e;
+    }
+    return [];
+  };
+  const id = "0b0e7d3c-8a53-4f19-9c56-1f5b7d1c2a10";
+  it("is refused with the path of what is wrong", () => {
+    const row = { code: "clay3m", family: "clay", owned: true, state: "low", colour: "#c8a27a" };
+    expect(paths(ImportRackInput, { rangeId: id, rows: [row] })).toEqual([]);
+    expect(paths(ImportRackInput, { rangeId: "x", rows: [row, { ...row, state: "wet" }, { family: "clay" }, { ...row, spoon: 1 }] })).toEqual(["rangeId", "rows[1].state", "rows[2].code", "rows[3].spoon"]);
+    expect(paths(RangeInput, { name: "A range", families: [], key: null, homes: { clay: 40 } })).toEqual([]);
+    expect(paths(RangeInput, { name: "", families: "clay", key: {}, homes: { clay: -1 } })).toEqual(["name", "families", "key", "homes"]);
+    expect(paths(NewPaperInput, { name: "Card", color: { lab: [95, 0, 2] }, capacity: 4, weight: null })).toEqual([]);
+    expect(paths(NewPaperInput, { name: "Card", color: "white", capacity: 0, grain: 3 })).toEqual(expect.arrayContaining(["color", "capacity", "grain"]));
+    expect(paths(AddReadingsInput, { readings: [{ stack: ["a"], color: "#fff", source: "guess", backing: "glass" }] })).toEqual(["readings[0].color", "readings[0].source", "readings[0].backing"]);
+  });
+  it("is a page only with every cell whole", () => {
+    const cell = { line: 0, place: 0, stack: ["a"], lab: [50, 0, 0], spread: 0, streakiness: 0, confidence: 1, doubts: [], corners: [[0, 0], [1, 0], [1, 1], [0, 1]] };
+    const page = { serial: 1, page: 0, pages: 1, width: 10, height: 10, cells: [cell], references: 0, marks: cell.corners, pixelsPerMm: 4, lightResidual: 0 };
+    expect(isReadPage(page)).toBe(true);
+    for (const broken of [null, { ...page, marks: [] }, { ...page, cells: [{ ...cell, lab: [50, 0] }] }, { ...page, cells: [{ ...cell, doubts: [{ kind: 1 }] }] }, { ...page, width: NaN }]) expect(isReadPage(broken)).toBe(false);
   });
 });
