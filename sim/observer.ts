@@ -1,4 +1,4 @@
-import cie from "../core/colour/cie-1931-10nm.json";
+import cie from "../core/colour/cie-1931-10nm.json" with { type: "json" };
 
 /** The desk works every 5 nm from 380 to 730: its own sampling, linear between the published 10 nm values. */
 export const STEP_NM = 5;

@@ -1,6 +1,6 @@
 import { differenceCiede2000 } from "culori";
 import fc from "fast-check";
-import pairs from "./ciede2000-pairs.json";
+import pairs from "./ciede2000-pairs.json" with { type: "json" };
 import { closeness, deltaE00 } from "./delta-e00";
 import type { Lab } from "./lab";
 

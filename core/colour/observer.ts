@@ -1,4 +1,4 @@
-import cie from "./cie-1931-10nm.json";
+import cie from "./cie-1931-10nm.json" with { type: "json" };
 
 /** Number of spectral bands everywhere in the core: 380 to 730 nm, every 10 nm. */
 export const BANDS = 36;
