@@ -3,7 +3,7 @@ import { open } from "./studio";
 
 test("the rack shows measured markers; the finder and the arrows walk it", async ({ page }) => {
   await open(page, "/rack");
-  await expect(page.getByRole("group", { name: /^Family / })).toHaveCount(16);
+  await expect(page.getByRole("group", { name: /^Family / })).toHaveCount(22);
   await page.keyboard.press("/");
   await page.getByRole("combobox", { name: "Family or code" }).fill("fern5");
   await page.keyboard.press("Enter");
@@ -21,15 +21,58 @@ test("the rack shows measured markers; the finder and the arrows walk it", async
   await expect(page.getByRole("complementary", { name: "Marker" }).getByRole("heading").first()).toHaveText(/^tarn/);
 });
 
-test("a table says the same, and lightness falls along each track", async ({ page }) => {
-  await open(page, "/rack?view=table");
-  const rows = page.getByRole("row");
-  expect(await rows.count()).toBeGreaterThan(180);
-  await expect(rows.filter({ hasText: "low" }).first()).toBeVisible();
+test("a table says the same, is edited in place and in bulk, and undone", async ({ page }) => {
+  await open(page, "/rack?view=table&standing=owned");
+  const table = page.getByRole("table", { name: "Rack" });
+  expect(Number(await table.getAttribute("aria-rowcount"))).toBeGreaterThan(140);
+  await page.getByLabel("Filter by code").fill("fern 4-6");
+  const rows = table.locator("[data-row]");
+  await expect(rows.first()).toHaveAttribute("data-row", /^fern[4-6]/);
+  const code = (await rows.first().getAttribute("data-row"))!;
+  await page.getByLabel(`Where ${code} is kept`).fill("window sill");
+  await page.getByLabel(`Where ${code} is kept`).press("Enter");
+  await page.getByLabel("Choose all rows").check();
+  await page.getByRole("group", { name: "Chosen markers" }).getByRole("button", { name: "low" }).click();
+  await expect(page.getByLabel(`State of ${code}`)).toHaveValue("low");
+  await page.waitForLoadState("networkidle");
+  await page.reload();
+  await page.getByLabel("Filter by code").fill(code);
+  await expect(page.getByLabel(`State of ${code}`)).toHaveValue("low");
+  await expect(page.getByLabel(`Where ${code} is kept`)).toHaveValue("window sill");
+  await page.getByLabel(`State of ${code}`).selectOption("full");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByLabel(`State of ${code}`)).toHaveValue("low");
   await page.getByRole("button", { name: "Tracks" }).click();
   const labels = await page.getByRole("group", { name: /^Family soot/ }).getByRole("button").evaluateAll((all) => all.map((b) => b.getAttribute("aria-label")!));
   const lightness = labels.map((l) => Number(/L\* (\d+)/.exec(l)![1]));
   expect(lightness).toEqual([...lightness].sort((a, b) => b - a));
+});
+
+test("thousands of rows come in from a file, bad ones are named, and coming again doubles none", async ({ page, request }) => {
+  await page.goto("/rack?view=ranges");
+  const name = `Import ${Date.now()}`;
+  await page.getByPlaceholder("name of another range").fill(name);
+  await page.getByRole("button", { name: "Add range" }).click();
+  await page.waitForLoadState("networkidle");
+  const rows = Array.from({ length: 5000 }, (_, i) => `shell ${i % 40};shell${i};yes;#${(0x808080 + 97 * i).toString(16)}`);
+  const csv = ["family;code;owned;colour", ...rows.slice(0, 2000), "shell 1;;yes;#808080", ...rows.slice(2000)].join("\r\n");
+  const bring = async () => {
+    await open(page, "/rack?view=import");
+    await page.getByLabel("Rack file").setInputFiles({ name: "shells.csv", mimeType: "text/csv", buffer: Buffer.from(csv, "latin1") });
+    await page.getByLabel("into range").selectOption(name);
+    await expect(page.getByRole("region", { name: "Bad rows" })).toContainText("line 2002");
+    await page.getByRole("button", { name: "Bring in 5000 rows" }).click();
+  };
+  await bring();
+  await expect(page.getByRole("status").filter({ hasText: "5000 added, 0 updated" })).toBeVisible({ timeout: 60_000 });
+  await bring();
+  await expect(page.getByRole("status").filter({ hasText: "0 added, 5000 updated" })).toBeVisible({ timeout: 60_000 });
+  await open(page, "/rack?view=table");
+  await page.getByRole("table", { name: "Rack" }).evaluate((t) => t.scrollTo(0, 100_000));
+  await expect(page.locator('[data-row^="shell"]').first()).toBeVisible();
+  // Leave the studio as it was for the tests that follow.
+  const removed = await request.delete("/api/rack", { data: { codes: Array.from({ length: 5000 }, (_, i) => `shell${i}`) } });
+  expect(await removed.json()).toEqual({ removed: 5000 });
 });
 
 test("both surrounds are neutral, at L* 92 and 45, and remembered", async ({ page }) => {

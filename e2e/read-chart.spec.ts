@@ -21,7 +21,7 @@ const truth = (stack: readonly string[]): Lab => xyzToLab(look(colourSheet(white
 const known = codes.filter((_, i) => i % 2).flatMap((c) => [1, 2, 3].map((n) => Array<string>(n).fill(c))).map((stack) => ({ stack, lab: truth(stack) }));
 const charts: KnownChart[] = [{ ...chart, paper: truth([]), known }];
 const sheet = colourPage(printedPage(layOutChart(chart)[0]!), whiteCard, (c) => inks.get(c));
-const shot: Shot = { ...harshShot(seeded(2)), width: 1000, height: 750, turn: 187, tilt: 12, noise: 1.5, blur: 0.5, exposure: 0.65, uneven: 0.3, quality: 92 };
+const shot: Shot = { ...harshShot(seeded(2)), width: 1600, height: 1200, turn: 187, tilt: 12, noise: 1.5, blur: 0.5, exposure: 0.65, uneven: 0.3, quality: 92 };
 
 function finish<T>(work: Generator<number, T>): { value: T; shares: number[] } {
   const shares: number[] = [];

@@ -201,6 +201,9 @@ export interface ImportOutcome {
   readonly elsewhere: readonly string[];
 }
 
+/** What a row does say: fields that it leaves open must not stand in for the usual values. */
+const said = <T extends object>(row: T): T => Object.fromEntries(Object.entries(row).filter(([, v]) => v !== undefined)) as T;
+
 /** Puts rows on the rack of a range: new codes are added, known ones updated with what the row says, none doubled. */
 export const importRack = (studio: Studio, rangeId: string, rows: readonly RackRow[]): Promise<ImportOutcome> =>
   withStore((db) =>
@@ -209,8 +212,8 @@ export const importRack = (studio: Studio, rangeId: string, rows: readonly RackR
       const elsewhere = rows.filter((r) => known.has(r.code) && known.get(r.code) !== rangeId).map((r) => r.code);
       const own = rows.filter((r) => !elsewhere.includes(r.code));
       const fresh = own.filter((r) => !known.has(r.code));
-      if (fresh.length) await tx.insert(inks).values(fresh.map((r) => ({ studioId: studio.id, rangeId, owned: true, state: "full", ...r })));
-      for (const { code, ...set } of own.filter((r) => known.has(r.code))) await tx.update(inks).set(set).where(and(eq(inks.studioId, studio.id), eq(inks.code, code)));
+      if (fresh.length) await tx.insert(inks).values(fresh.map((r) => ({ studioId: studio.id, rangeId, owned: true, state: "full", ...said(r) })));
+      for (const { code, ...set } of own.filter((r) => known.has(r.code))) await tx.update(inks).set(said(set)).where(and(eq(inks.studioId, studio.id), eq(inks.code, code)));
       const families = [...new Set(own.map((r) => r.family))];
       await tx
         .update(ranges)

@@ -60,7 +60,7 @@ const columns: readonly Column[] = [
   { id: "state", title: "State", width: 78, by: (m) => STATES.indexOf(m.state), cell: (m, set) => (m.owned ? <Choice label={`State of ${m.code}`} value={m.state} options={STATES} onChange={(v) => set({ state: v as RackFacts["state"] })} /> : "") },
   { id: "refills", title: "Refills", width: 64, by: (m) => m.refills, cell: (m, set) => <Text label={`Refills of ${m.code}`} value={m.refills ? String(m.refills) : ""} onCommit={(t) => /^\d{0,3}$/.test(t) && set({ refills: Number(t) })} /> },
   { id: "name", title: "Name", width: 120, by: (m) => m.name.toLowerCase(), cell: (m, set) => <Text label={`Name of ${m.code}`} value={m.name} onCommit={(name) => set({ name })} /> },
-  { id: "nib", title: "Nib", width: 84, by: (m) => m.nib.toLowerCase(), cell: (m, set) => <Text label={`Nib of ${m.code}`} value={m.nib} onCommit={(nib) => set({ nib: nib.slice(0, 60) })} /> },
+  { id: "nib", title: "Nib", width: 124, by: (m) => m.nib.toLowerCase(), cell: (m, set) => <Text label={`Nib of ${m.code}`} value={m.nib} onCommit={(nib) => set({ nib: nib.slice(0, 60) })} /> },
   { id: "place", title: "Kept in", width: 128, by: (m) => m.place.toLowerCase(), cell: (m, set) => <Text label={`Where ${m.code} is kept`} value={m.place} onCommit={(place) => set({ place })} /> },
   { id: "price", title: "Price", width: 70, by: (m) => Number.parseFloat(m.price) || 0, cell: (m, set) => <Text label={`Price of ${m.code}`} value={m.price} onCommit={(price) => set({ price: price.slice(0, 30) })} /> },
   { id: "notes", title: "Notes", width: 220, by: (m) => m.notes.toLowerCase(), cell: (m, set) => <Text label={`Notes on ${m.code}`} value={m.notes} onCommit={(notes) => set({ notes })} /> },

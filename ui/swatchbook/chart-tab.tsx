@@ -19,7 +19,7 @@ const PENCIL_BASES = 8;
 export function ChartTab({ rack, readings, charts, scans, trials, pieces }: PaperData) {
   const router = useRouter();
   const { paper } = rack;
-  const [which, setWhich] = useState<Which>("markers not read yet");
+  const [which, setWhich] = useState<Which>(rack.markers.every((m) => m.swatches.length) ? "owned markers" : "markers not read yet");
   const [family, setFamily] = useState(rack.families[0] ?? "");
   const [pieceId, setPieceId] = useState(pieces[0]?.id ?? "");
   const [sheet, setSheet] = useState<SheetName>("A4");

@@ -82,7 +82,7 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
             ))}
           </ul>
         )}
-        {!own.length && <p className="m-0 text-[15px]">No chart has been printed for {paper.name} yet: begin under Charts.</p>}
+        {!own.length && <p className="m-0 text-[15px]">No chart has been printed for {paper.name} yet. <Link className="button ml-2" href={`/swatchbook/${paper.id}?tab=chart`}>Print one</Link></p>}
       </section>
       {pictures.length > 0 && own.length > 0 && (
         <section aria-label="Pictures at hand">

@@ -126,7 +126,7 @@ function OneCell({ cell, decision, paper, before, onDecide }: { cell: CellReadin
         <div className="min-w-0">
           <h2 className="code m-0 text-[18px]">{nameOf(cell)}</h2>
           <p className="m-0 text-[15px]">{labInWords(cell.lab)}</p>
-          <p className="m-0 text-[14px] text-soft">spread {cell.spread.toFixed(1)} ΔE00, streaks {cell.streakiness.toFixed(1)} L*, trust {Math.round(100 * cell.confidence)} %</p>
+          <p className="m-0 text-[14px] text-soft">spread {cell.spread.toFixed(1)} ΔE00, streaks {cell.streakiness.toFixed(1)} L*, trust {Math.round(100 * cell.confidence)}%</p>
           {before && <p className="m-0 text-[14px] text-soft">{deltaE00(before.lab, cell.lab).toFixed(1)} ΔE00 from the {before.source} reading there is</p>}
         </div>
       </div>

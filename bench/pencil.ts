@@ -1,0 +1,78 @@
+import { deltaE00 } from "@/core/colour/delta-e00";
+import { xyzToLab, type Lab } from "@/core/colour/lab";
+import { layDesk, type Desk, type Stack } from "@/core/ink/desk";
+import { baseReflectance } from "@/core/pencil/base";
+import { pencilFilm, type PencilFilm } from "@/core/pencil/film";
+import { fitTooth, type FittedTooth } from "@/core/pencil/fit-tooth";
+import { drawnLab, usualTooth, type Pressure, type PencilLayer, type ToothFit } from "@/core/pencil/tooth";
+import { demoRange, type SimulatedInk } from "@/sim/demo-range";
+import { look } from "@/sim/observer";
+import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
+import { seeded } from "@/sim/random";
+import { colourSheet } from "@/sim/sheet";
+import { drawdownOn, drawOver, teeth, waxPencils } from "@/sim/wax";
+import { quantile } from "./quantile";
+import { scanInks } from "./scanned-desk";
+
+/** How hard the simulated hand presses for each word. */
+export const HAND: Readonly<Record<Pressure, number>> = { light: 0.22, medium: 0.42, firm: 0.75 };
+const PRESSURES_TRIED: readonly Pressure[] = ["light", "medium", "firm"];
+
+/** A paper with its inks and pencils, and the desk where their truth can be seen. */
+export interface PencilDesk {
+  readonly stock: PaperStock;
+  readonly inks: readonly SimulatedInk[];
+  readonly desk: Desk;
+  readonly films: readonly PencilFilm[];
+}
+
+export const seenBy = (reflectance: Float64Array): Lab => xyzToLab(look(reflectance));
+
+export function pencilDesk(stock: PaperStock): PencilDesk {
+  const inks = demoRange().filter((_, i) => i % 2 === 0);
+  const films = waxPencils.map((p) => pencilFilm(p.code, seenBy(drawdownOn(p, "white")), seenBy(drawdownOn(p, "black"))));
+  return { stock, inks, desk: layDesk(...scanInks(stock, inks, 17)), films };
+}
+
+export interface Drawn {
+  readonly stack: Stack;
+  readonly layers: readonly { readonly pencil: number; readonly layers: number; readonly pressure: Pressure }[];
+}
+
+/** What the simulated desk shows. */
+export const truthOf = (d: PencilDesk, { stack, layers }: Drawn): Lab =>
+  seenBy(drawOver(colourSheet(d.stock, stack.map((i) => d.inks[i]!.recipe)), teeth[d.stock.name]!, layers.map((l) => ({ pencil: waxPencils[l.pencil]!, layers: l.layers, pressure: HAND[l.pressure] }))));
+
+export const layersOf = (d: PencilDesk, drawn: Drawn): PencilLayer[] => drawn.layers.map((l) => ({ film: d.films[l.pencil]!, layers: l.layers, pressure: l.pressure }));
+export const predicted = (d: PencilDesk, drawn: Drawn, fit: ToothFit): Lab => drawnLab(baseReflectance(d.desk, drawn.stack), layersOf(d, drawn), fit);
+
+/** The strips that a studio draws to learn its paper: four pencils over paper and over one marker, at three strengths. */
+export function learnTooth(d: PencilDesk): FittedTooth {
+  const tried = [0, 4, 10, 12].flatMap((pencil) =>
+    [[], [20]].flatMap((stack) => ([[2, "light"], [4, "light"], [3, "medium"], [2, "firm"]] as const).map(([layers, pressure]): Drawn => ({ stack, layers: [{ pencil, layers, pressure }] }))),
+  );
+  return fitTooth(tried.map((t) => ({ under: baseReflectance(d.desk, t.stack), layers: layersOf(d, t), lab: truthOf(d, t) })), usualTooth(null));
+}
+
+function judge(stock: PaperStock): string {
+  const d = pencilDesk(stock);
+  const fit = learnTooth(d);
+  const random = seeded(23);
+  const pick = (n: number) => Math.floor(random() * n);
+  const draw = (pencils: number): Drawn => ({
+    stack: Array.from({ length: 1 + pick(2) }, () => pick(d.inks.length)),
+    layers: Array.from({ length: pencils }, () => ({ pencil: pick(waxPencils.length), layers: 1 + pick(5), pressure: PRESSURES_TRIED[pick(3)]! })),
+  });
+  const cells = [1, 2, 3].map((pencils) => {
+    const off = Array.from({ length: 200 }, () => draw(pencils)).map((t) => [deltaE00(predicted(d, t, fit), truthOf(d, t)), deltaE00(predicted(d, { ...t, layers: [] }, fit), truthOf(d, t))] as const);
+    const [own, none] = [0, 1].map((c) => off.map((o) => o[c]!));
+    return `**${quantile(own!, 0.5).toFixed(2)}** | ${quantile(own!, 0.95).toFixed(2)} | ${quantile(none!, 0.5).toFixed(1)}`;
+  });
+  return `| ${stock.name} | ${fit.strips} strips, ${fit.residual.toFixed(2)} | ${cells.join(" | ")} |`;
+}
+
+/** Pencil over marker, predicted from drawdowns and a few strips, against the simulated wax. */
+export function judgePencil(): string {
+  const head = ["1 pencil: median", "95th", "no pencil model", "2: median", "95th", "no pencil model", "3: median", "95th", "no pencil model"];
+  return `### Pencil over marker: 200 held-out drawings a column (random bases of one or two coats, pencils, layers and pressures; ΔE00)\n\n| paper | fitted on, residual | ${head.join(" | ")} |\n| --- | --- |${" --- |".repeat(head.length)}\n${[whiteCard, warmToned].map(judge).join("\n")}`;
+}

@@ -1,0 +1,88 @@
+import type { Lab } from "@/core/colour/lab";
+import { BANDS, type Illuminant, type Spectrum } from "@/core/colour/observer";
+import { reconstructReflectance } from "@/core/ink/reconstruct";
+
+/** What a drawdown lies on: the white and the black field of a contrast card, as reflectances of every band. */
+export const WHITE_BACKING = 0.84;
+export const BLACK_BACKING = 0.04;
+
+/**
+ * An even, firm drawdown of a pencil: a film that scatters and absorbs. In each band its reflectance over a perfect black and the square of
+ * its transmittance; a thinner or thicker layer follows from scattering S and absorption K, both times the drawdown's thickness.
+ */
+export interface PencilFilm {
+  readonly code: string;
+  /** S·X and K·X of the drawdown, 36 bands, 380–730 nm. */
+  readonly scatter: Spectrum;
+  readonly absorb: Spectrum;
+}
+
+/** Reflectance over perfect black and transmittance of a layer, 36 bands each. */
+export interface Layer {
+  readonly over: Spectrum;
+  readonly through: Spectrum;
+}
+
+/** Least scattering and absorption that a film is given, so that it stays a film. */
+const LEAST = 1e-4;
+
+/**
+ * Reflectance R0 over black and transmittance T of a layer from what it shows over two backings: R = R0 + T²·g / (1 − R0·g), twice.
+ * Source: P. Kubelka, J. Opt. Soc. Am. 38 (1948) 448–457, eq. 29, solved for R0 and T².
+ */
+export function layerFrom(overWhite: number, overBlack: number, white = WHITE_BACKING, black = BLACK_BACKING): [over: number, through2: number] {
+  const [w, b] = [overWhite, Math.min(overBlack, overWhite - 1e-4)];
+  // gb·(Rw − R0)(1 − R0·gw) = gw·(Rb − R0)(1 − R0·gb): both sides hold gw·gb·R0², so what is left is linear in R0.
+  const numerator = b * white - w * black;
+  const denominator = white - black - white * black * (w - b);
+  const over = Math.min(0.98, Math.max(LEAST, numerator / denominator));
+  const through2 = Math.min((1 - over) ** 2, Math.max(0, ((w - over) * (1 - over * white)) / white));
+  return [over, through2];
+}
+
+/**
+ * A pencil's film from its drawdowns over white and over black.
+ * @throws RangeError when a lightness is not within 0–100
+ * Source: S and K of a film from R0 and T: P. Kubelka, J. Opt. Soc. Am. 38 (1948), eqs. 24–26.
+ */
+export function pencilFilm(code: string, overWhite: Lab, overBlack: Lab, illuminant: Illuminant = "D65"): PencilFilm {
+  const full = new Float64Array(BANDS).fill(1);
+  const seen = [overWhite, overBlack].map((lab) => reconstructReflectance(lab, full, illuminant).reflectance);
+  const scatter = new Float64Array(BANDS);
+  const absorb = new Float64Array(BANDS);
+  for (let i = 0; i < BANDS; i++) {
+    const [over, through2] = layerFrom(seen[0]![i]!, seen[1]![i]!);
+    const a = Math.max(1 + 1e-6, (1 + over * over - through2) / (2 * over));
+    const b = Math.sqrt(a * a - 1);
+    const y = (1 - a * over) / (b * over);
+    // arcoth y; a layer that hides its backing has y = 1 and no end to its thickness.
+    const bSX = Math.min(4, y > 1 ? 0.5 * Math.log((y + 1) / (y - 1)) : 4);
+    scatter[i] = Math.max(LEAST, bSX / b);
+    absorb[i] = Math.max(0, (a - 1) * scatter[i]!);
+  }
+  return { code, scatter, absorb };
+}
+
+/** A layer of a film, `thickness` times its drawdown. Source: the hyperbolic solution, Kubelka 1948, eqs. 12 and 24. */
+export function layerOf({ scatter, absorb }: PencilFilm, thickness: number): Layer {
+  const over = new Float64Array(BANDS);
+  const through = new Float64Array(BANDS);
+  for (let i = 0; i < BANDS; i++) {
+    const s = scatter[i]! * thickness;
+    if (s <= 0) {
+      through[i] = 1;
+      continue;
+    }
+    const a = 1 + absorb[i]! / scatter[i]!;
+    const b = Math.sqrt(a * a - 1);
+    if (b < 1e-6) {
+      over[i] = s / (1 + s);
+      through[i] = 1 / (1 + s);
+      continue;
+    }
+    const [sinh, cosh] = [Math.sinh(b * s), Math.cosh(b * s)];
+    over[i] = sinh / (a * sinh + b * cosh);
+    through[i] = b / (a * sinh + b * cosh);
+  }
+  return { over, through };
+}

@@ -1,0 +1,102 @@
+import { xyzToLab, type Lab } from "@/core/colour/lab";
+import { BANDS, reflectanceToXyz, tristimulusWeights, type Illuminant, type Spectrum } from "@/core/colour/observer";
+import { layerOf, type PencilFilm } from "./film";
+
+/** How hard a pencil is pressed. */
+export const PRESSURES = ["light", "medium", "firm"] as const;
+export type Pressure = (typeof PRESSURES)[number];
+
+/** Pressure as a multiple of medium. */
+export const PRESSURE: Readonly<Record<Pressure, number>> = { light: 0.5, medium: 1, firm: 2 };
+
+/** What a paper does with pencil; fitted from trial strips, else guessed from its grain. */
+export interface ToothFit {
+  /** Thickness of wax, in drawdowns, that one layer of medium pressure leaves on average. */
+  readonly build: number;
+  /** How even the tooth takes wax at medium pressure: shape of a Weibull spread of exposure; 1 leaves many valleys bare, 4 hardly any. */
+  readonly evenness: number;
+  /** How much more even it takes it when pressed harder: power of the pressure. */
+  readonly press: number;
+  /** Thickness, in drawdowns, over which wax takes hold of less further wax. */
+  readonly fill: number;
+}
+
+/**
+ * Before any strip was read. A rough sheet keeps bare valleys longer.
+ * @param roughness a paper's grain as the user knows it, 0 smooth to 1 rough
+ */
+export const usualTooth = (roughness: number | null): ToothFit => ({ build: 0.2, evenness: 2 - 1.2 * (roughness ?? 0.35), press: 0.5, fill: 1.5 });
+
+/** Layers of one pencil, laid one after the other at one pressure. */
+export interface PencilLayer {
+  readonly film: PencilFilm;
+  readonly layers: number;
+  readonly pressure: Pressure;
+}
+
+/**
+ * A drawn surface: places from the deepest valley to the highest peak of the tooth, each with the wax that lies there (in drawdowns) and its
+ * reflectance (36 bands). All pencils find the same peaks, so their coverage is not independent.
+ */
+export interface Drawn {
+  readonly wax: readonly number[];
+  readonly reflectance: readonly Spectrum[];
+}
+
+/** Places of equal area that stand for the tooth. */
+const PLACES = 7;
+
+/** The undrawn surface. */
+export const undrawn = (under: Spectrum): Drawn => ({ wax: Array<number>(PLACES).fill(0), reflectance: Array<Spectrum>(PLACES).fill(under) });
+
+const exposures = new Map<string, number[]>();
+
+/** How much wax each place meets, mean 1: quantiles of a Weibull distribution. */
+export function exposure(shape: number): number[] {
+  const key = shape.toFixed(3);
+  const known = exposures.get(key);
+  if (known) return known;
+  const raw = Array.from({ length: PLACES }, (_, j) => (-Math.log(1 - (j + 0.5) / PLACES)) ** (1 / shape));
+  const mean = raw.reduce((a, b) => a + b, 0) / PLACES;
+  const out = raw.map((v) => v / mean);
+  exposures.set(key, out);
+  return out;
+}
+
+/** The surface after pencil. Wax that is there already lets less take hold: dw/dn = build·p·e·exp(−w/fill), solved for n layers. */
+export function draw({ wax, reflectance }: Drawn, { film, layers, pressure }: PencilLayer, fit: ToothFit): Drawn {
+  const p = PRESSURE[pressure];
+  const e = exposure(Math.min(12, Math.max(0.3, fit.evenness * p ** fit.press)));
+  const after = wax.map((w, j) => fit.fill * Math.log(Math.exp(w / fit.fill) + (layers * fit.build * p * e[j]!) / fit.fill));
+  return {
+    wax: after,
+    reflectance: reflectance.map((under, j) => {
+      const { over, through } = layerOf(film, after[j]! - wax[j]!);
+      const out = new Float64Array(BANDS);
+      for (let i = 0; i < BANDS; i++) out[i] = over[i]! + (through[i]! * through[i]! * under[i]!) / (1 - over[i]! * under[i]!);
+      return out;
+    }),
+  };
+}
+
+/** Share of the tooth that wax hides at least by half a drawdown's tenth. */
+export const covered = ({ wax }: Drawn): number => wax.filter((w) => w > 0.05).length / PLACES;
+
+/** Mean reflectance (36 bands) of a drawn surface, as the eye mixes it. */
+export function seenReflectance({ reflectance }: Drawn): Spectrum {
+  const out = new Float64Array(BANDS);
+  for (const r of reflectance) for (let i = 0; i < BANDS; i++) out[i]! += r[i]! / PLACES;
+  return out;
+}
+
+/** Surface after pencil layers one over the other, first laid first. */
+export const drawAll = (under: Spectrum, layers: readonly PencilLayer[], fit: ToothFit): Drawn => layers.reduce((d, l) => draw(d, l, fit), undrawn(under));
+
+/** Lab of a reflectance under a light. */
+export function labOf(reflectance: Spectrum, illuminant: Illuminant = "D65"): Lab {
+  const w = tristimulusWeights(illuminant);
+  return xyzToLab(reflectanceToXyz(reflectance, w), w.white);
+}
+
+/** Lab of pencil layers over a reflectance. */
+export const drawnLab = (under: Spectrum, layers: readonly PencilLayer[], fit: ToothFit, illuminant: Illuminant = "D65"): Lab => labOf(seenReflectance(drawAll(under, layers, fit)), illuminant);
