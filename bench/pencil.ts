@@ -4,6 +4,7 @@ import { layDesk, type Desk, type Stack } from "@/core/ink/desk";
 import { baseReflectance } from "@/core/pencil/base";
 import { pencilFilm, type PencilFilm } from "@/core/pencil/film";
 import { fitTooth, type FittedTooth } from "@/core/pencil/fit-tooth";
+import { refineFilm } from "@/core/pencil/refine-film";
 import { drawnLab, usualTooth, type Pressure, type PencilLayer, type ToothFit } from "@/core/pencil/tooth";
 import { demoRange, type SimulatedInk } from "@/sim/demo-range";
 import { look } from "@/sim/observer";
@@ -46,17 +47,25 @@ export const truthOf = (d: PencilDesk, { stack, layers }: Drawn): Lab =>
 export const layersOf = (d: PencilDesk, drawn: Drawn): PencilLayer[] => drawn.layers.map((l) => ({ film: d.films[l.pencil]!, layers: l.layers, pressure: l.pressure }));
 export const predicted = (d: PencilDesk, drawn: Drawn, fit: ToothFit): Lab => drawnLab(baseReflectance(d.desk, drawn.stack), layersOf(d, drawn), fit);
 
-/** The strips that a studio draws to learn its paper: four pencils over paper and over one marker, at three strengths. */
-export function learnTooth(d: PencilDesk): FittedTooth {
-  const tried = [0, 4, 10, 12].flatMap((pencil) =>
-    [[], [20]].flatMap((stack) => ([[2, "light"], [4, "light"], [3, "medium"], [2, "firm"]] as const).map(([layers, pressure]): Drawn => ({ stack, layers: [{ pencil, layers, pressure }] }))),
+/** What a studio draws to learn its paper: every pencil lightly and firmly over the bare sheet, and some pairs. */
+export function learnStrips(d: PencilDesk): readonly Drawn[] {
+  const singles = waxPencils.flatMap((_, pencil) => ([[3, "light"], [2, "medium"], [2, "firm"]] as const).map(([layers, pressure]): Drawn => ({ stack: [], layers: [{ pencil, layers, pressure }] })));
+  const pairs = ([[4, 0], [12, 10], [10, 4], [12, 4]] as const).flatMap(([first, second]) =>
+    ([[4, "light"], [3, "medium"], [2, "firm"]] as const).map(([layers, pressure]): Drawn => ({ stack: [], layers: [{ pencil: first, layers, pressure }, { pencil: second, layers: 3, pressure: "medium" }] })),
   );
-  return fitTooth(tried.map((t) => ({ under: baseReflectance(d.desk, t.stack), layers: layersOf(d, t), lab: truthOf(d, t) })), usualTooth(null));
+  return [...singles, ...pairs].filter((t) => t.layers.every((l) => l.pencil < d.films.length));
+}
+
+/** The desk with what its strips taught: how the paper takes wax, and films that meet their thin layers too. */
+export function learn(d: PencilDesk): { readonly desk: PencilDesk; readonly fit: FittedTooth } {
+  const strips = (with_: PencilDesk) => learnStrips(d).map((t) => ({ under: baseReflectance(d.desk, t.stack), layers: layersOf(with_, t), lab: truthOf(d, t) }));
+  const first = fitTooth(strips(d), usualTooth(null));
+  const refined = { ...d, films: d.films.map((f) => refineFilm(f, strips(d), first)) };
+  return { desk: refined, fit: fitTooth(strips(refined), first) };
 }
 
 function judge(stock: PaperStock): string {
-  const d = pencilDesk(stock);
-  const fit = learnTooth(d);
+  const { desk: d, fit } = learn(pencilDesk(stock));
   const random = seeded(23);
   const pick = (n: number) => Math.floor(random() * n);
   const draw = (pencils: number): Drawn => ({

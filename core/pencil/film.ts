@@ -69,10 +69,6 @@ export function layerOf({ scatter, absorb }: PencilFilm, thickness: number): Lay
   const through = new Float64Array(BANDS);
   for (let i = 0; i < BANDS; i++) {
     const s = scatter[i]! * thickness;
-    if (s <= 0) {
-      through[i] = 1;
-      continue;
-    }
     const a = 1 + absorb[i]! / scatter[i]!;
     const b = Math.sqrt(a * a - 1);
     if (b < 1e-6) {
@@ -80,9 +76,12 @@ export function layerOf({ scatter, absorb }: PencilFilm, thickness: number): Lay
       through[i] = 1 / (1 + s);
       continue;
     }
-    const [sinh, cosh] = [Math.sinh(b * s), Math.cosh(b * s)];
-    over[i] = sinh / (a * sinh + b * cosh);
-    through[i] = b / (a * sinh + b * cosh);
+    // sinh and cosh from one exponential, both divided by eˣ/2.
+    const fade = Math.exp(-2 * b * s);
+    const [sinh, cosh] = [1 - fade, 1 + fade];
+    const below = a * sinh + b * cosh;
+    over[i] = sinh / below;
+    through[i] = (2 * b * Math.exp(-b * s)) / below;
   }
   return { over, through };
 }

@@ -20,9 +20,9 @@ const median = (v: readonly number[]) => [...v].sort((a, b) => a - b)[v.length >
 /** Misread strips lose their say from this ΔE00 on. */
 const CAP = 8;
 /** Values that a coarse search starts from. */
-const BUILDS = [0.08, 0.15, 0.3, 0.6];
-const EVENNESSES = [0.6, 1, 1.8, 3.5];
-const FILLS = [0.4, 1, 3];
+const BUILDS = [0.1, 0.2, 0.4, 0.8];
+const EVENNESSES = [0.15, 0.3, 0.6, 1.2, 2.5];
+const FILLS = [0.5, 1.5, 4];
 const FIRST_STEP = 0.35;
 const LAST_STEP = 0.02;
 
@@ -39,11 +39,11 @@ export function fitTooth(strips: readonly Strip[], start: ToothFit): FittedTooth
     [best, least] = [fit, c];
     return true;
   };
-  for (const build of BUILDS) for (const evenness of EVENNESSES) for (const fill of FILLS) consider({ build, evenness, fill, press: start.press });
+  for (const build of BUILDS) for (const evenness of EVENNESSES) for (const fill of FILLS) consider({ ...start, build, evenness, fill });
   for (let step = FIRST_STEP; step > LAST_STEP; step /= 2)
     for (let better = true; better; ) {
       better = false;
-      for (const key of ["build", "evenness", "fill", "press"] as const) for (const f of [1 + step, 1 / (1 + step)]) better = consider({ ...best, [key]: Math.max(1e-3, best[key] * f) }) || better;
+      for (const key of ["build", "reach", "evenness", "fill", "press"] as const) for (const f of [1 + step, 1 / (1 + step)]) better = consider({ ...best, [key]: Math.max(1e-3, best[key] * f) }) || better;
     }
   return { ...best, residual: median(errors(best)), strips: strips.length };
 }

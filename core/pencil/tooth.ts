@@ -11,11 +11,13 @@ export const PRESSURE: Readonly<Record<Pressure, number>> = { light: 0.5, medium
 
 /** What a paper does with pencil; fitted from trial strips, else guessed from its grain. */
 export interface ToothFit {
-  /** Thickness of wax, in drawdowns, that one layer of medium pressure leaves on average. */
+  /** Thickness of wax, in drawdowns, that one layer of medium pressure leaves where the point fully touches. */
   readonly build: number;
-  /** How even the tooth takes wax at medium pressure: shape of a Weibull spread of exposure; 1 leaves many valleys bare, 4 hardly any. */
+  /** How even the tooth is: shape of a Weibull spread of heights; 1 has many deep valleys, 4 hardly any. */
   readonly evenness: number;
-  /** How much more even it takes it when pressed harder: power of the pressure. */
+  /** How much of it medium pressure touches, against half of a middling place. */
+  readonly reach: number;
+  /** Power by which reach grows with pressure. */
   readonly press: number;
   /** Thickness, in drawdowns, over which wax takes hold of less further wax. */
   readonly fill: number;
@@ -25,7 +27,7 @@ export interface ToothFit {
  * Before any strip was read. A rough sheet keeps bare valleys longer.
  * @param roughness a paper's grain as the user knows it, 0 smooth to 1 rough
  */
-export const usualTooth = (roughness: number | null): ToothFit => ({ build: 0.2, evenness: 2 - 1.2 * (roughness ?? 0.35), press: 0.5, fill: 1.5 });
+export const usualTooth = (roughness: number | null): ToothFit => ({ build: 0.4, evenness: 2 - 1.2 * (roughness ?? 0.35), reach: 1, press: 1.2, fill: 1.5 });
 
 /** Layers of one pencil, laid one after the other at one pressure. */
 export interface PencilLayer {
@@ -49,16 +51,19 @@ const PLACES = 7;
 /** The undrawn surface. */
 export const undrawn = (under: Spectrum): Drawn => ({ wax: Array<number>(PLACES).fill(0), reflectance: Array<Spectrum>(PLACES).fill(under) });
 
-const exposures = new Map<string, number[]>();
+const exposures = new Map<string, readonly number[]>();
+const MOST_KEPT = 500;
 
-/** How much wax each place meets, mean 1: quantiles of a Weibull distribution. */
-export function exposure(shape: number): number[] {
-  const key = shape.toFixed(3);
+/** How far the point touches each place (0–1) at a pressure: quantiles of a Weibull spread, saturating as x / (1 + x). */
+export function exposure({ evenness, reach, press }: ToothFit, pressure: Pressure): readonly number[] {
+  const key = `${evenness} ${reach} ${press} ${pressure}`;
   const known = exposures.get(key);
   if (known) return known;
-  const raw = Array.from({ length: PLACES }, (_, j) => (-Math.log(1 - (j + 0.5) / PLACES)) ** (1 / shape));
-  const mean = raw.reduce((a, b) => a + b, 0) / PLACES;
-  const out = raw.map((v) => v / mean);
+  if (exposures.size > MOST_KEPT) exposures.clear();
+  const out = Array.from({ length: PLACES }, (_, j) => {
+    const x = reach * PRESSURE[pressure] ** press * (-Math.log(1 - (j + 0.5) / PLACES)) ** (1 / evenness);
+    return x / (1 + x);
+  });
   exposures.set(key, out);
   return out;
 }
@@ -66,7 +71,7 @@ export function exposure(shape: number): number[] {
 /** The surface after pencil. Wax that is there already lets less take hold: dw/dn = build·p·e·exp(−w/fill), solved for n layers. */
 export function draw({ wax, reflectance }: Drawn, { film, layers, pressure }: PencilLayer, fit: ToothFit): Drawn {
   const p = PRESSURE[pressure];
-  const e = exposure(Math.min(12, Math.max(0.3, fit.evenness * p ** fit.press)));
+  const e = exposure(fit, pressure);
   const after = wax.map((w, j) => fit.fill * Math.log(Math.exp(w / fit.fill) + (layers * fit.build * p * e[j]!) / fit.fill));
   return {
     wax: after,

@@ -1,0 +1,165 @@
+import { deltaE00 } from "@/core/colour/delta-e00";
+import type { Lab } from "@/core/colour/lab";
+import type { Illuminant, Spectrum } from "@/core/colour/observer";
+import type { Pencil, PencilRoles } from "./choose";
+import { draw, labOf, seenReflectance, undrawn, type Drawn, type PencilLayer, type Pressure, type ToothFit } from "./tooth";
+
+/** What pencil may be laid over. */
+export interface Surface {
+  /** Place of a marker among the candidates; −1 is the bare paper. */
+  readonly base: number;
+  readonly lab: Lab;
+  readonly reflectance: Spectrum;
+}
+
+export interface LaidPencil {
+  readonly code: string;
+  readonly layers: number;
+  readonly pressure: Pressure;
+  readonly part: "dark beneath" | "white beneath" | "over all";
+}
+
+/** One value of the scale. */
+export interface PencilStep {
+  readonly wanted: Lab;
+  /** Whether it lies on the base marker or on bare paper. */
+  readonly onPaper: boolean;
+  readonly layers: readonly LaidPencil[];
+  readonly lab: Lab;
+  readonly deltaE00: number;
+}
+
+export interface PencilPlan {
+  readonly base: Surface;
+  readonly trio: readonly Pencil[];
+  readonly darks: readonly Pencil[];
+  readonly white: Pencil | undefined;
+  readonly steps: readonly PencilStep[];
+  readonly medianDeltaE00: number;
+}
+
+export interface PencilWish {
+  /** Wanted colours of the value scale, light to dark. */
+  readonly scale: readonly Lab[];
+  readonly middle: Lab;
+  readonly paper: Surface;
+  readonly bases: readonly Surface[];
+  readonly fit: ToothFit;
+  readonly illuminant?: Illuminant;
+}
+
+/** A base should lie at least this much above the middle value: pencil only darkens it, and the base fills the tooth. */
+export const BASE_ABOVE = 8;
+/** ΔE00 within which a step counts as reached. */
+export const REACHED = 3;
+/** Partial drawings kept at each stage. */
+const BEAM = 10;
+/** ΔE00 that a further layer must save. */
+const LAYER_COST = 0.04;
+const BENEATH: readonly (readonly [number, Pressure])[] = [[1, "light"], [3, "light"], [2, "medium"], [5, "medium"], [4, "firm"]];
+const OVER: readonly (readonly [number, Pressure])[] = [[1, "light"], [3, "light"], [2, "medium"], [4, "medium"], [3, "firm"]];
+/** Bases and trios that are planned through; the others are judged by the middle of the scale alone. */
+const FINALISTS = 2;
+
+interface State {
+  readonly drawn: Drawn;
+  readonly layers: readonly LaidPencil[];
+  readonly cost: number;
+  readonly lab: Lab;
+}
+
+const median = (v: readonly number[]) => [...v].sort((a, b) => a - b)[v.length >> 1]!;
+const weight = (layers: readonly LaidPencil[]) => layers.reduce((sum, l) => sum + l.layers, 0) * LAYER_COST;
+
+/** The best layers for one wanted colour: beam search from the paper up, dark or white beneath, then the three over all. */
+export function planStep(wanted: Lab, surface: Surface, trio: readonly Pencil[], roles: Pick<PencilRoles, "darks" | "white">, fit: ToothFit, illuminant?: Illuminant): PencilStep {
+  const lay = (state: State, pencil: Pencil, layers: number, pressure: Pressure, part: LaidPencil["part"]): State => {
+    const layer: PencilLayer = { film: pencil.film, layers, pressure };
+    const drawn = draw(state.drawn, layer, fit);
+    const laid = [...state.layers, { code: pencil.film.code, layers, pressure, part }];
+    const lab = labOf(seenReflectance(drawn), illuminant);
+    return { drawn, layers: laid, lab, cost: deltaE00(lab, wanted) + weight(laid) };
+  };
+  const start: State = { drawn: undrawn(surface.reflectance), layers: [], lab: surface.lab, cost: deltaE00(surface.lab, wanted) };
+  let best = start;
+  const keep = (states: State[], rank: (s: State) => number): State[] => {
+    for (const s of states) if (s.cost < best.cost) best = s;
+    return states.map((s) => [rank(s), s] as const).sort((a, b) => a[0] - b[0]).slice(0, BEAM).map(([, s]) => s);
+  };
+  // What goes beneath is judged by how it looks once a usual layer of the three lies over it.
+  const underThree = (s: State) => Math.min(s.cost, trio.length ? trio.reduce((t, p) => lay(t, p, 2, "light", "over all"), s).cost : s.cost);
+  const beneath = [...(wanted[0] < surface.lab[0] ? roles.darks.filter((p) => !trio.includes(p)).map((p) => [p, "dark beneath"] as const) : []), ...(roles.white && wanted[0] > surface.lab[0] - 25 ? [[roles.white, "white beneath"] as const] : [])];
+  let states = [start];
+  for (let round = 0; round < 2; round++) {
+    const more = states.flatMap((s) => (s.layers.length === round ? beneath.filter(([p]) => !s.layers.some((l) => l.code === p.film.code)).flatMap(([p, part]) => BENEATH.map(([n, pressure]) => lay(s, p, n, pressure, part))) : []));
+    states = keep([...states, ...more], underThree);
+  }
+  for (const pencil of trio) states = keep([...states, ...states.flatMap((s) => OVER.map(([n, pressure]) => lay(s, pencil, n, pressure, "over all")))], (s) => s.cost);
+  return { wanted, onPaper: surface.base < 0, layers: best.layers, lab: best.lab, deltaE00: deltaE00(best.lab, wanted) };
+}
+
+/** Cost of a base for being less than 8 L* above the middle value. */
+const baseCost = (base: Surface, middle: Lab) => 0.25 * Math.max(0, BASE_ABOVE - (base.lab[0] - middle[0]));
+
+/**
+ * The best pencil plan for a value scale: which base, which three neighbours, and for each value the layers from the paper up. Steps that
+ * bare paper serves better do without the base. Yields progress 0–1.
+ */
+export function* planPencil(wish: PencilWish, roles: PencilRoles): Generator<number, PencilPlan> {
+  const { scale, middle, paper, fit, illuminant } = wish;
+  const bases = wish.bases.length ? wish.bases : [paper];
+  const trios = roles.trios.length ? roles.trios : [[]];
+  const probes = [scale[scale.length >> 1]!, scale[Math.floor(0.8 * scale.length)]!];
+  const pairs: { base: Surface; trio: readonly Pencil[]; cost: number }[] = [];
+  const total = bases.length * trios.length;
+  for (const base of bases)
+    for (const trio of trios) {
+      const off = probes.reduce((sum, wanted) => sum + planStep(wanted, base, trio, roles, fit, illuminant).deltaE00, 0) / probes.length;
+      pairs.push({ base, trio, cost: off + baseCost(base, middle) });
+      yield (0.6 * pairs.length) / total;
+    }
+  let best: PencilPlan | undefined;
+  let least = Infinity;
+  const finalists = pairs.sort((a, b) => a.cost - b.cost).slice(0, FINALISTS);
+  for (const [n, { base, trio }] of finalists.entries()) {
+    const steps: PencilStep[] = [];
+    for (const wanted of scale) {
+      const onBase = planStep(wanted, base, trio, roles, fit, illuminant);
+      const onPaper = base.base >= 0 && wanted[0] > base.lab[0] - 4 ? planStep(wanted, paper, trio, roles, fit, illuminant) : undefined;
+      steps.push(onPaper && onPaper.deltaE00 + 0.5 < onBase.deltaE00 ? onPaper : onBase);
+      yield 0.6 + (0.4 * (n + steps.length / scale.length)) / finalists.length;
+    }
+    const off = steps.map((s) => s.deltaE00);
+    const cost = off.reduce((a, b) => a + b, 0) / off.length + baseCost(base, middle);
+    if (cost < least) [least, best] = [cost, { base, trio, darks: roles.darks, white: roles.white, steps, medianDeltaE00: median(off) }];
+  }
+  return best!;
+}
+
+/** Why a step is not reached, from the ends of what the pencils can do. */
+export function shortfallOf(step: PencilStep, plan: PencilPlan): string | undefined {
+  if (step.deltaE00 <= REACHED) return undefined;
+  const L = (v: number) => v.toFixed(0);
+  const used = [...plan.trio, ...plan.darks];
+  const darkest = used.length ? used.reduce((a, b) => (b.own[0] < a.own[0] ? b : a)) : undefined;
+  if (step.lab[0] > step.wanted[0] + 2) {
+    if (!darkest) return "no pencil at hand is dark enough";
+    return darkest.own[0] > step.wanted[0] - 2 ? `the darkest pencil at hand, ${darkest.film.code}, gives L* ${L(darkest.own[0])}` : `deeper layers of ${darkest.film.code} would take its colour away: it still reads as itself down to L* ${L(step.lab[0])}`;
+  }
+  if (step.lab[0] < step.wanted[0] - 2) return plan.white ? `white over this ground stops at L* ${L(step.lab[0])}` : "no white pencil is at hand to lighten it";
+  return `its hue is out of reach: the three neighbours come to a* ${L(step.lab[1])}, b* ${L(step.lab[2])} where a* ${L(step.wanted[1])}, b* ${L(step.wanted[2])} is wanted`;
+}
+
+/**
+ * Wanted colours of a value scale from the reference: even in lightness between its light and its shadow, its colour running through the
+ * local one.
+ * @param values number of steps, 5–9
+ */
+export function valueScale(light: Lab, local: Lab, shadow: Lab, values: number): Lab[] {
+  return Array.from({ length: values }, (_, i) => {
+    const L = light[0] + ((shadow[0] - light[0]) * i) / (values - 1);
+    const [from, to] = L >= local[0] ? [local, light] : [local, shadow];
+    const t = Math.abs(to[0] - from[0]) < 1e-6 ? 0 : (L - from[0]) / (to[0] - from[0]);
+    return [L, from[1] + t * (to[1] - from[1]), from[2] + t * (to[2] - from[2])];
+  });
+}
