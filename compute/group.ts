@@ -3,6 +3,7 @@ import type { Lab } from "@/core/colour/lab";
 import type { Advice } from "@/core/group/advice";
 import { assessGroup, type AssessedGroup } from "@/core/group/assess";
 import { groupGoal, type GroupTarget } from "@/core/group/goal";
+import { MATERIAL_HABITS } from "@/core/group/material";
 import { planGroups } from "@/core/group/plan";
 import type { Verdict } from "@/core/group/step";
 import { FEWEST_TONES, type Role } from "@/core/group/tone";
@@ -10,7 +11,7 @@ import { isMeasured, type Desk } from "@/core/ink/desk";
 import { deskOf, placeOf } from "./desk-memory";
 import { colourOf, readColour, type ColourInput } from "./inputs/colour";
 import type { InkInput } from "./inputs/desk";
-import type { AssessInput, GroupInput, TargetInput } from "./inputs/operations";
+import type { AssessInput, GroupInput, GroupTargetInput, TargetInput } from "./inputs/operations";
 import { seen, type SeenColour } from "./predict";
 import { BadInput } from "./problem";
 
@@ -45,20 +46,20 @@ export interface GroupOutput {
 /** ΔE00 that a marker running low costs a plan. */
 const LOW_COST = 1;
 
-const targetOf = (target: TargetInput): GroupTarget => {
+export const targetOf = (target: TargetInput): GroupTarget => {
   const one = readColour(target);
   if (one) return { local: one.lab };
   const { light, local, shadow } = target as { light?: ColourInput; local: ColourInput; shadow?: ColourInput };
   return { local: colourOf(local).lab, ...(light && { light: colourOf(light).lab }), ...(shadow && { shadow: colourOf(shadow).lab }) };
 };
 
-const costOf = (inks: readonly InkInput[]) => (ink: number) => {
+export const costOf = (inks: readonly InkInput[]) => (ink: number) => {
   const { state, cost = 0 } = inks[ink]!;
   return state === "dry" ? Infinity : cost + (state === "low" ? LOW_COST : 0);
 };
-const usable = (inks: readonly InkInput[]) => (ink: number) => inks[ink]!.state !== "dry" && !inks[ink]!.cost;
+export const usable = (inks: readonly InkInput[]) => (ink: number) => inks[ink]!.state !== "dry" && !inks[ink]!.cost;
 
-function groupOutput(desk: Desk, group: AssessedGroup, first?: AssessedGroup): GroupOutput {
+export function groupOutput(desk: Desk, group: AssessedGroup, first?: AssessedGroup): GroupOutput {
   const codes = (t: { ink: number; coats: number }) => Array<number>(t.coats).fill(t.ink);
   return {
     tones: group.tones.map((t) => ({
@@ -95,24 +96,36 @@ function differenceInWords(first: AssessedGroup, other: AssessedGroup): string {
   return `${words.length ? words.join(", ") : "much the same look"}; ${shared ? `${shared} of the same markers` : "other markers"}, ${apart.toFixed(1)} ΔE00 apart`;
 }
 
+/** What a target asks of a group of so many tones. */
+export const goalOf = (desk: Desk, { target, contrast, material, drift }: Pick<GroupTargetInput, "target" | "contrast" | "material" | "drift">, tones: number) =>
+  groupGoal(targetOf(target), tones, desk.paper.lab, { contrast, contrastShare: MATERIAL_HABITS[material].contrast, ...(drift && { drift }) });
+
 /** The best blend groups for a target, with their reasons. */
 export function* group(input: GroupInput): Generator<number, { groups: GroupOutput[] }> {
   const desk = deskOf(input);
-  const cost = costOf(input.inks);
-  const ready = desk.inks.filter((_, i) => Number.isFinite(cost(i))).length;
+  const price = costOf(input.inks);
+  const excluded = new Set(input.exclude);
+  const cost = (ink: number) => (excluded.has(desk.inks[ink]!.code) ? Infinity : price(ink));
+  const fixed = input.fixed.map((t, i) => ({ ink: placeOf(desk, t.code, `fixed[${i}].code`), coats: t.coats }));
+  if (fixed.length > input.tones) throw new BadInput([{ path: "fixed", expected: `expected at most ${input.tones} tones to stay; there are ${fixed.length}` }]);
+  const ready = desk.inks.filter((_, i) => Number.isFinite(cost(i)) || fixed.some((f) => f.ink === i)).length;
   if (ready < input.tones)
     throw new BadInput([{ path: "inks", expected: `expected at least ${input.tones} inks that are not dry for ${input.tones} tones; there are ${ready}` }]);
-  const goal = groupGoal(targetOf(input.target), input.tones, desk.paper.lab, input.contrast);
-  const planned = yield* planGroups(desk, goal, input.top, { inkCost: cost });
-  const judged = planned.map((g) => assessGroup(desk, g.tones, goal, cost, usable(input.inks)));
+  const goal = goalOf(desk, input, input.tones);
+  const unowned = (ink: number) => !!input.inks[ink]!.cost;
+  const planned = yield* planGroups(desk, goal, input.top, { inkCost: cost, fixed, unowned, ...(input.purchases !== undefined && { purchases: input.purchases }) });
+  const judged = planned.map((g) => assessGroup(desk, g.tones, goal, (i) => Math.min(cost(i), MOST_COST), usable(input.inks)));
   return { groups: judged.map((g, i) => groupOutput(desk, g, i ? judged[0] : undefined)) };
 }
+
+/** Cost of an ink that may not be planned with, in a group that has it all the same. */
+const MOST_COST = 6;
 
 /** What is to be said of a group that somebody chose. */
 export function assess(input: AssessInput): { group: GroupOutput } {
   const desk = deskOf(input);
   const chosen = input.tones.map((t, i) => ({ ink: placeOf(desk, t.code, `tones[${i}].code`), coats: t.coats }));
-  const goal = groupGoal(targetOf(input.target), Math.max(FEWEST_TONES, chosen.length), desk.paper.lab, input.contrast);
-  const free = costOf(input.inks);
-  return { group: groupOutput(desk, assessGroup(desk, chosen, goal, (i) => Math.min(free(i), 6), usable(input.inks))) };
+  const goal = goalOf(desk, input, Math.max(FEWEST_TONES, chosen.length));
+  const price = costOf(input.inks);
+  return { group: groupOutput(desk, assessGroup(desk, chosen, goal, (i) => Math.min(price(i), MOST_COST), usable(input.inks))) };
 }

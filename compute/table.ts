@@ -4,7 +4,12 @@ import { AssessInput, GroupInput, MatchInput, PredictInput } from "./inputs/oper
 import { match, type MatchOutput } from "./match";
 import { AuditCodesInput, FitPaperInput, ParseCodeInput, ReadChartInput, SubstituteInput, TwinsInput } from "./inputs/swatchbook";
 import type { ReadPage } from "@/core/chart/read-chart";
+import { NeutralPairsInput, PencilPlanInput, PlanPieceInput, SchoolsInput, ShadowInput, SubstituteGroupInput } from "./inputs/planning";
+import { neutralPairs, pencilPlan, type NeutralPairsOutput, type PencilPlanOutput } from "./pencil";
+import { planPiece, substituteGroup, type PlanPieceOutput, type SubstituteGroupOutput } from "./piece";
 import { predict, type PredictOutput } from "./predict";
+import { schools, type SchoolOutput } from "./schools";
+import { shadow, type ShadowsOutput } from "./shadow";
 import { auditCodes, fitPaper, parseCode, readChart, substitute, twins, type FitPaperOutput, type SubstituteOutput } from "./swatchbook";
 
 /** An operation: its input class, and what it does; long work yields its progress (0–1) so that it can be watched and stopped. */
@@ -27,6 +32,12 @@ export const table = {
   parseCode: operation<ParseCodeInput, ReturnType<typeof parseCode>>(ParseCodeInput, parseCode),
   auditCodes: operation<AuditCodesInput, ReturnType<typeof auditCodes>>(AuditCodesInput, auditCodes),
   substitute: operation<SubstituteInput, SubstituteOutput>(SubstituteInput, substitute),
+  schools: operation<SchoolsInput, { schools: SchoolOutput[] }>(SchoolsInput, schools),
+  shadow: operation<ShadowInput, ShadowsOutput>(ShadowInput, shadow),
+  pencilPlan: operation<PencilPlanInput, PencilPlanOutput>(PencilPlanInput, pencilPlan),
+  neutralPairs: operation<NeutralPairsInput, NeutralPairsOutput>(NeutralPairsInput, neutralPairs),
+  planPiece: operation<PlanPieceInput, PlanPieceOutput>(PlanPieceInput, planPiece),
+  substituteGroup: operation<SubstituteGroupInput, SubstituteGroupOutput>(SubstituteGroupInput, substituteGroup),
 };
 
 export type OperationName = keyof typeof table;

@@ -1,23 +1,19 @@
 import { eq } from "drizzle-orm";
 import { runOperation } from "@/compute/run";
-import { readPatch } from "@/core/picture/patch";
-import { targetOf, newPiece, type Area, type PictureReading, type Piece } from "@/core/piece/piece";
 import { hexToLab } from "@/core/colour/display";
 import { database } from "@/store/database";
 import { deskOfRack } from "@/compute/from-rack";
 import { decodePicture } from "@/store/decode-picture";
 import { addPicture } from "@/store/pictures";
-import { addPiece } from "@/store/pieces";
 import { rackOn, type Rack } from "@/store/rack";
 import { inks, papers, ranges, readings, studios } from "@/store/schema";
 import { addTrial, changeTrial } from "@/store/trials";
 import { DEMO_STUDIO, type Studio } from "@/store/studio";
-import sharp from "sharp";
-import { paintedReference } from "./art";
-import { DRAWING, kiteMenderAreas } from "./kite-mender";
+import { kiteMender, mothLantern } from "./pieces";
+import { seedGroups, seedPiece } from "./seed-plans";
 import { demoFamilies, demoMarkers, demoPapers, demoReadings } from "./markers";
 import { saltmarshKey, skerryKey } from "./codes";
-import { demoExtras, drawdown, pencilBodies } from "./extras";
+import { demoDrawdowns, demoExtras, demoStrips } from "./extras";
 import { demoChart, demoColorimeter, demoPhoto, pageOf, readingsOf } from "./swatchbook";
 import { nameStack } from "@/core/formats/cgats";
 import { linesAPage } from "@/core/chart/layout";
@@ -33,7 +29,6 @@ export async function seedDemo(): Promise<void> {
   const [there] = await db.select({ id: studios.id }).from(studios).where(eq(studios.slug, DEMO_STUDIO));
   if (there) return;
   console.error("blendt: setting up the demo studio");
-  const picture = await decodePicture("the-kite-mender.png", await paintedReference("kite-mender"));
 
   // All or nothing: a seeding that breaks off leaves no half studio behind.
   const { studio, paperIds } = await db.transaction(async (tx) => {
@@ -62,21 +57,20 @@ export async function seedDemo(): Promise<void> {
       await tx.insert(readings).values(
         [...coats].flatMap(([code, own]) => own.map((hex, i) => ({ studioId, paperId, stack: Array<string>(i + 1).fill(code), lab: [...hexToLab(hex)!], hex, source: "scan" as const }))),
       );
-      const drawn = [...pencilBodies].flatMap(([code, body]) => (["white", "black"] as const).map((backing) => ({ studioId, paperId, stack: [code], backing, lab: [...drawdown(body, backing)], source: "hand" as const })));
+      const drawn = demoDrawdowns().map(({ code, backing, lab }) => ({ studioId, paperId, stack: [code], backing, lab: [...lab], source: "hand" as const }));
+      const strips = demoStrips(stock).map(({ stack, pressure, lab }) => ({ studioId, paperId, stack, pressure, lab: [...lab], source: "hand" as const }));
       const skerry = secondRange().flatMap((i) => [1, 2, 3].map((n) => Array<string>(n).fill(i.code)));
       const read = readingsOf(demoColorimeter(stock, skerry, skerry.map(nameStack), 5));
-      await tx.insert(readings).values([...drawn, ...read.map(({ stack, lab, spread }) => ({ studioId, paperId, stack: [...stack], lab: [...lab], spread, source: "colorimeter" as const }))]);
+      await tx.insert(readings).values([...drawn, ...strips, ...read.map(({ stack, lab, spread }) => ({ studioId, paperId, stack: [...stack], lab: [...lab], spread, source: "colorimeter" as const }))]);
     }
     return { studio: studio!, paperIds };
   });
 
-  const { id: pictureId } = await addPicture(studio, picture);
-  const rack = (await rackOn(studio, paperIds[0]!))!;
-  const areas = await plannedAreas(rack, picture.working);
-  const piece: Piece = { ...newPiece("The Kite Mender", paperIds[0]!), pictureId, areas };
-  await addPiece(studio, piece);
+  await seedPiece(studio, mothLantern, paperIds);
+  await seedPiece(studio, kiteMender, paperIds);
+  await seedGroups(studio, paperIds);
   await halfReadPaper(studio, paperIds[2]!);
-  await demoTrials(studio, rack);
+  await demoTrials(studio, (await rackOn(studio, paperIds[0]!))!);
 }
 
 /** Ranges stand in the order in which they were made. */
@@ -116,32 +110,3 @@ async function demoTrials(studio: Studio, rack: Rack): Promise<void> {
   await addReadings(studio, paperId, readingsOf(demoColorimeter(whiteCard, [stacks[0]!], [nameStack(stacks[0]!)], 3)).map(({ stack, lab, spread }) => ({ stack, lab, spread, source: "colorimeter" as const })));
   await changeTrial(studio, tried.id, { verdict: "works", note: "Good under a chin: start bolder than feels right." });
 }
-
-async function plannedAreas(rack: Rack, working: Buffer): Promise<Area[]> {
-  const { data, info } = await sharp(working).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-  const scale = info.width / DRAWING.width;
-  const side = Math.round(DRAWING.patch * scale);
-  const pick = ([x, y]: readonly [number, number]): PictureReading => {
-    const left = Math.round(x * scale - side / 2);
-    const top = Math.round(y * scale - side / 2);
-    const rgba = new Uint8Array(side * side * 4);
-    for (let row = 0; row < side; row++) rgba.set(data.subarray(((top + row) * info.width + left) * 4, ((top + row) * info.width + left + side) * 4), row * side * 4);
-    const { lab, spread } = readPatch(rgba);
-    return { lab, spread, at: { x: left / info.width, y: top / info.height, width: side / info.width, height: side / info.height } };
-  };
-  const out: Area[] = [];
-  for (const [i, { name, tones, picks, kept, note }] of kiteMenderAreas.entries()) {
-    const readings = Object.fromEntries(Object.entries(picks).map(([place, at]) => [place, pick(at)]));
-    const area: Area = { id: `area-${i + 1}`, name, readings, tones, contrast: null, ownedOnly: true, group: null, note: note ?? "" };
-    const target = targetOf(area);
-    if (!kept || !target) {
-      out.push(area);
-      continue;
-    }
-    const { groups } = await runOperation("group", { ...deskOfRack(rack, true), target: labTarget(target), tones, top: 1 });
-    out.push({ ...area, group: groups[0] ? { tones: groups[0].tones.map(({ code, coats }) => ({ code, coats })) } : null });
-  }
-  return out;
-}
-
-const labTarget = (target: NonNullable<ReturnType<typeof targetOf>>) => Object.fromEntries(Object.entries(target).map(([k, lab]) => [k, { lab }]));

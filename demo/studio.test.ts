@@ -3,7 +3,7 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import { hexToLab } from "@/core/colour/display";
 import { demoRange } from "@/sim/demo-range";
 import { lineArt, paintedReference } from "./art";
-import { DRAWING, kiteMenderAreas } from "./kite-mender";
+import { DRAWING, kiteMender, mothLantern } from "./pieces";
 import { demoFamilies, demoMarkers, demoPapers, demoReadings } from "./markers";
 
 describe("the demo studio", () => {
@@ -42,11 +42,11 @@ describe("the demo studio", () => {
   });
 });
 
-describe("The Kite Mender", () => {
+describe.each([kiteMender, mothLantern])("$name", (piece) => {
   it("is picked inside its picture, at places of an even colour", async () => {
-    const { data, info } = await sharp(await paintedReference("kite-mender")).raw().toBuffer({ resolveWithObject: true });
+    const { data, info } = await sharp(await paintedReference(piece.art)).raw().toBuffer({ resolveWithObject: true });
     const scale = info.width / DRAWING.width;
-    for (const { name, picks } of kiteMenderAreas)
+    for (const { name, picks } of piece.areas)
       for (const [x, y] of Object.values(picks)) {
         const at = (dx: number, dy: number) => {
           const offset = (Math.round((y + dy) * scale) * info.width + Math.round((x + dx) * scale)) * info.channels;
@@ -58,7 +58,7 @@ describe("The Kite Mender", () => {
       }
   });
   it("has line art: black lines on white, nothing in between but their edges", async () => {
-    const { data, info } = await sharp(await lineArt("kite-mender")).greyscale().raw().toBuffer({ resolveWithObject: true });
+    const { data, info } = await sharp(await lineArt(piece.art)).greyscale().raw().toBuffer({ resolveWithObject: true });
     const share = (test: (v: number) => boolean) => data.filter(test).length / (info.width * info.height);
     expect(share((v) => v > 250)).toBeGreaterThan(0.85);
     expect(share((v) => v < 70)).toBeGreaterThan(0.01);

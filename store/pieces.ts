@@ -1,5 +1,5 @@
 import { and, desc, eq, sql } from "drizzle-orm";
-import type { Piece } from "@/core/piece/piece";
+import { upgradePiece, type Piece } from "@/core/piece/piece";
 import { withStore } from "./database";
 import { pieces } from "./schema";
 import type { Studio } from "./studio";
@@ -14,13 +14,16 @@ export interface StoredPiece {
 const columns = { id: pieces.id, revision: pieces.revision, document: pieces.document, changedAt: pieces.changedAt };
 const own = (studio: Studio, id: string) => and(eq(pieces.studioId, studio.id), eq(pieces.id, id));
 
+/** A stored piece in the present shape, whatever version it was saved in. */
+const present = (row: StoredPiece): StoredPiece => ({ ...row, document: upgradePiece(row.document) as Piece });
+
 /** All pieces, last changed first. */
-export const listPieces = (studio: Studio): Promise<StoredPiece[]> =>
-  withStore((db) => db.select(columns).from(pieces).where(eq(pieces.studioId, studio.id)).orderBy(desc(pieces.changedAt)));
+export const listPieces = async (studio: Studio): Promise<StoredPiece[]> =>
+  (await withStore((db) => db.select(columns).from(pieces).where(eq(pieces.studioId, studio.id)).orderBy(desc(pieces.changedAt)))).map(present);
 
 export async function findPiece(studio: Studio, id: string): Promise<StoredPiece | undefined> {
   const [found] = await withStore((db) => db.select(columns).from(pieces).where(own(studio, id)));
-  return found;
+  return found && present(found);
 }
 
 export async function addPiece(studio: Studio, document: Piece): Promise<StoredPiece> {

@@ -2,6 +2,7 @@ import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import type { MarkerState } from "@/compute/inputs/desk";
 import { compareCodes, isRead, parseCode, type CodeKey } from "@/core/codes/key";
 import type { Lab } from "@/core/colour/lab";
+import type { Pressure } from "@/core/pencil/tooth";
 import type { Kind } from "@/core/stock/kinds";
 import { withStore } from "./database";
 import { asLab, listPapers, type PaperSheet } from "./papers";
@@ -60,6 +61,8 @@ export interface Rack {
   readonly others: readonly RackMarker[];
   /** Stacks of several inks as read on this paper. */
   readonly overlays: readonly { readonly stack: readonly string[]; readonly lab: Lab }[];
+  /** Pencil strips as read on this paper: markers beneath, then layers of pencil, one entry a layer. */
+  readonly strips: readonly { readonly stack: readonly string[]; readonly pressure: Pressure; readonly lab: Lab }[];
 }
 
 export const listRanges = (studio: Studio): Promise<RangeFacts[]> =>
@@ -89,10 +92,10 @@ export async function changeRange(studio: Studio, id: string, change: Partial<Om
 export const currentReadings = (studio: Studio, paperId: string) =>
   withStore((db) =>
     db
-      .selectDistinctOn([readings.stack, readings.lift, readings.backing], { stack: readings.stack, lift: readings.lift, backing: readings.backing, lab: readings.lab, hex: readings.hex, source: readings.source })
+      .selectDistinctOn([readings.stack, readings.lift, readings.backing, readings.pressure], { stack: readings.stack, lift: readings.lift, backing: readings.backing, pressure: readings.pressure, lab: readings.lab, hex: readings.hex, source: readings.source })
       .from(readings)
       .where(and(eq(readings.studioId, studio.id), eq(readings.paperId, paperId), eq(readings.excluded, false)))
-      .orderBy(readings.stack, readings.lift, readings.backing, desc(readings.readAt)),
+      .orderBy(readings.stack, readings.lift, readings.backing, readings.pressure, desc(readings.readAt)),
   );
 
 type Current = Awaited<ReturnType<typeof currentReadings>>[number];
@@ -121,7 +124,11 @@ export async function rackOn(studio: Studio, paperId: string): Promise<Rack | un
   const [known, rows, read] = await Promise.all([listRanges(studio), withStore((db) => db.select().from(inks).where(eq(inks.studioId, studio.id)).orderBy(asc(inks.code))), currentReadings(studio, paperId)]);
   const ofOne = new Map<string, Current[]>();
   const overlays: Rack["overlays"][number][] = [];
+  const pencils = new Set(rows.filter((r) => r.kind === "pencil").map((r) => r.code));
+  const strips: Rack["strips"][number][] = [];
   for (const r of read) {
+    if (r.backing === "paper" && !r.lift && r.stack.some((c) => pencils.has(c))) strips.push({ stack: r.stack, pressure: r.pressure ?? "medium", lab: asLab(r.lab) });
+    if (r.pressure && r.pressure !== "medium") continue;
     if (new Set(r.stack).size > 1) {
       if (!r.lift && r.backing === "paper") overlays.push({ stack: r.stack, lab: asLab(r.lab) });
       continue;
@@ -157,6 +164,7 @@ export async function rackOn(studio: Studio, paperId: string): Promise<Rack | un
     markers: inOrder.filter((i) => i.kind === "marker"),
     others: inOrder.filter((i) => i.kind !== "marker"),
     overlays,
+    strips,
   };
 }
 

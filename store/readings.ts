@@ -1,5 +1,6 @@
 import { and, desc, eq } from "drizzle-orm";
 import type { Lab } from "@/core/colour/lab";
+import type { Pressure } from "@/core/pencil/tooth";
 import { withStore } from "./database";
 import { asLab } from "./papers";
 import { readings, type Backing, type ReadingSource } from "./schema";
@@ -17,6 +18,7 @@ export interface NewReading {
   readonly stack: readonly string[];
   readonly lift?: boolean;
   readonly backing?: Backing;
+  readonly pressure?: Pressure | null;
   readonly lab: Lab;
   readonly hex?: string | null;
   readonly source: ReadingSource;

@@ -3,7 +3,11 @@ import { boolean, customType, doublePrecision, index, integer, jsonb, pgTable, s
 import type { ChartLine, SheetName } from "@/core/chart/layout";
 import type { ReadPage } from "@/core/chart/read-chart";
 import type { CodeKey } from "@/core/codes/key";
-import type { Piece } from "@/core/piece/piece";
+import type { KeptTone, Piece } from "@/core/piece/piece";
+import type { Material } from "@/core/group/material";
+import type { School } from "@/core/group/school";
+import type { Pressure } from "@/core/pencil/tooth";
+import type { Verdict } from "@/core/stock/verdicts";
 import type { Kind } from "@/core/stock/kinds";
 
 /** Where a reading came from. */
@@ -12,8 +16,6 @@ export type ReadingSource = "chart" | "colorimeter" | "hand" | "picture" | "scan
 export type Backing = "paper" | "white" | "black";
 /** What was decided about a cell of a chart; "redo" wants it coloured and read anew. */
 export type CellDecision = "open" | "accepted" | "excluded" | "redo";
-/** What the one who tried a stack says of it. */
-export type Verdict = "open" | "works" | "nearly" | "does not work";
 
 const bytea = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "bytea" });
 
@@ -113,6 +115,8 @@ export const readings = pgTable(
     lift: boolean("lift").notNull().default(false),
     /** What lies beneath a pencil's drawdown: the paper itself, white or black. */
     backing: text("backing").$type<Backing>().notNull().default("paper"),
+    /** Of a strip with pencil: how hard it was pressed; each pencil entry of the stack is a layer. */
+    pressure: text("pressure").$type<Pressure>(),
     lab: doublePrecision("lab").array().notNull(),
     /** The 8-bit reading it came from, where there is one: a channel at 0 or 255 says only that the true value lies there or beyond. */
     hex: text("hex"),
@@ -187,6 +191,34 @@ export const trials = pgTable(
     createdAt: created(),
   },
   (t) => [index("trials_by_paper").on(t.studioId, t.paperId)],
+);
+
+/** How a kept group came out on a paper. */
+export interface GroupResult {
+  readonly paperId: string;
+  readonly verdict: Verdict;
+  readonly note: string;
+}
+
+/** Kept blend groups, of no piece in particular. */
+export const keptGroups = pgTable(
+  "kept_groups",
+  {
+    id: id(),
+    studioId: studio(),
+    name: text("name").notNull(),
+    tags: text("tags").array().notNull().default(sql`'{}'::text[]`),
+    /** Light to dark. */
+    tones: jsonb("tones").$type<readonly KeptTone[]>().notNull(),
+    material: text("material").$type<Material>().notNull().default("other"),
+    school: text("school").$type<School>(),
+    /** An ink beneath the shadow. */
+    underlay: jsonb("underlay").$type<KeptTone>(),
+    results: jsonb("results").$type<readonly GroupResult[]>().notNull().default(sql`'[]'::jsonb`),
+    notes: text("notes").notNull().default(""),
+    createdAt: created(),
+  },
+  (t) => [uniqueIndex("kept_groups_by_name").on(t.studioId, t.name)],
 );
 
 export const pictures = pgTable(

@@ -5,7 +5,9 @@ import { IsColour, type ColourInput } from "@/compute/inputs/colour";
 import { ChartLineInput } from "@/compute/inputs/swatchbook";
 import { SHEETS, type SheetName } from "@/core/chart/layout";
 import type { ReadPage } from "@/core/chart/read-chart";
-import type { Backing, CellDecision, ReadingSource, Verdict } from "./schema";
+import { VERDICTS, type Verdict } from "@/core/stock/verdicts";
+import type { Backing, CellDecision, ReadingSource } from "./schema";
+import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
 
 const name = { message: "expected a name of 1 to 80 characters" };
 const range = (what: string, least: number, most: number) => ({ message: `expected ${what} from ${least} to ${most}` });
@@ -41,6 +43,7 @@ class NewReadingInput {
   @IsOptional() @IsBoolean() lift?: boolean;
   @IsOptional() @IsIn(BACKINGS, { message: `expected one of ${BACKINGS.join(", ")}` }) backing?: Backing;
   @IsOptional() @IsNumber() @Min(0) spread?: number;
+  @IsOptional() @IsIn(PRESSURES, { message: `expected one of ${PRESSURES.join(", ")}` }) pressure?: Pressure;
 }
 
 export class AddReadingsInput {
@@ -71,8 +74,6 @@ export class DecideScanInput {
   /** Whether accepted cells become readings now. */
   @IsOptional() @IsBoolean() store?: boolean;
 }
-
-const VERDICTS: readonly Verdict[] = ["open", "works", "nearly", "does not work"];
 
 export class NewTrialInput {
   @IsUUID(undefined, { message: "expected the id of a paper" }) paperId!: string;

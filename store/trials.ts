@@ -2,7 +2,8 @@ import { and, desc, eq } from "drizzle-orm";
 import type { Lab } from "@/core/colour/lab";
 import { withStore } from "./database";
 import { asLab } from "./papers";
-import { trials, type Verdict } from "./schema";
+import type { Verdict } from "@/core/stock/verdicts";
+import { trials } from "./schema";
 import type { Studio } from "./studio";
 
 /** A stack that is or was tried on a paper. What it gave is the current reading of the stack there. */

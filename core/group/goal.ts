@@ -7,6 +7,21 @@ export interface GroupTarget {
   readonly shadow?: Lab;
 }
 
+/** Temperature that is asked of the ends: −1 cooler, 1 warmer, 0 as it comes. */
+export interface Drift {
+  readonly light: -1 | 0 | 1;
+  readonly shadow: -1 | 0 | 1;
+}
+
+/** What else is asked of a goal. */
+export interface GoalWish {
+  /** Contrast in L*; else what suits the subject. */
+  readonly contrast?: number | undefined;
+  /** Share of the natural contrast that suits the material. */
+  readonly contrastShare?: number;
+  readonly drift?: Drift;
+}
+
 export interface GroupGoal {
   /** Wanted colour of each tone, light to dark. Ends that were not read are only a lightness and a hue. */
   readonly tones: readonly Lab[];
@@ -26,6 +41,8 @@ const DEEP_ROOM = 36;
 /** Least the highlight lies below the bare paper and the shadow above black. */
 const BELOW_PAPER = 2;
 const DARKEST = 14;
+/** How far, in b*, the ends drift when a temperature is asked for; a* goes a third of the way. */
+const DRIFT = 8;
 
 /** Contrast in L* that suits a local colour when the user asks for none: less for pale and very deep ones. */
 export function naturalContrast(local: Lab, tones: number, paper: Lab): number {
@@ -35,18 +52,18 @@ export function naturalContrast(local: Lab, tones: number, paper: Lab): number {
 
 /**
  * Wanted colours of `tones` tones (2–6). With readings the tones run light – local – shadow in even lightness; with a local colour alone the
- * highlight pales towards the paper and the shadow keeps most of its chroma.
+ * highlight pales towards the paper and the shadow keeps most of its chroma. Ends that were read do not drift.
  */
-export function groupGoal(target: GroupTarget, tones: number, paper: Lab, contrast?: number): GroupGoal {
+export function groupGoal(target: GroupTarget, tones: number, paper: Lab, { contrast, contrastShare = 1, drift }: GoalWish = {}): GroupGoal {
   const { local } = target;
   const read = target.light && target.shadow ? target.light[0] - target.shadow[0] : undefined;
-  const wanted = contrast ?? (read && read > 0 ? read : naturalContrast(local, tones, paper));
+  const wanted = contrast ?? (read && read > 0 ? read : naturalContrast(local, tones, paper) * contrastShare);
   const top = Math.min(paper[0] - BELOW_PAPER, contrast === undefined && target.light ? target.light[0] : local[0] + wanted / 2);
   const bottom = Math.max(DARKEST, Math.min(top - 4, contrast === undefined && target.shadow ? target.shadow[0] : top - wanted));
   const share = (L: number) => (L - bottom) / (top - bottom);
   const at = Math.min(0.9, Math.max(0.1, share(local[0])));
-  const lightEnd = target.light ?? mixTowards(local, paper, 0.45);
-  const shadowEnd = target.shadow ?? ([bottom, local[1] * 0.85, local[2] * 0.85] as Lab);
+  const lightEnd = target.light ?? drifted(mixTowards(local, paper, 0.45), drift?.light ?? 0);
+  const shadowEnd = target.shadow ?? drifted([bottom, local[1] * 0.85, local[2] * 0.85], drift?.shadow ?? 0);
   const goal = Array.from({ length: tones }, (_, i): Lab => {
     const t = 1 - i / (tones - 1);
     const L = bottom + t * (top - bottom);
@@ -55,6 +72,8 @@ export function groupGoal(target: GroupTarget, tones: number, paper: Lab, contra
   });
   return { tones: goal, local, contrast: top - bottom, step: (top - bottom) / (tones - 1), lightRead: !!target.light, shadowRead: !!target.shadow };
 }
+
+const drifted = ([L, a, b]: Lab, lean: -1 | 0 | 1): Lab => [L, a + (lean * DRIFT) / 3, b + lean * DRIFT];
 
 const mixTowards = (from: Lab, to: Lab, t: number): Lab => [
   from[0] + t * (to[0] - from[0]),

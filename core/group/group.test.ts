@@ -31,8 +31,8 @@ describe("the goal of a group", () => {
     expect(naturalContrast([60, 0, 5], 3, paper)).toBeLessThan(naturalContrast([60, 0, 5], 5, paper));
   });
   it("follows a contrast that is asked for, short of the paper and of black", () => {
-    expect(groupGoal({ local: [60, 10, 10] }, 4, paper, 50).contrast).toBeCloseTo(50, 9);
-    const pale = groupGoal({ local: [90, 0, 5] }, 4, paper, 60);
+    expect(groupGoal({ local: [60, 10, 10] }, 4, paper, { contrast: 50 }).contrast).toBeCloseTo(50, 9);
+    const pale = groupGoal({ local: [90, 0, 5] }, 4, paper, { contrast: 60 });
     expect(pale.tones[0]![0]).toBeLessThan(paper[0]);
     expect(pale.tones[3]![0]).toBeGreaterThanOrEqual(14);
   });
@@ -133,7 +133,7 @@ describe("advice", () => {
     expect(narrow.verdict).toBe("too narrow");
   });
   it("says when the local colour is missed, and when the area will look flat", () => {
-    const off = assessGroup(desk, [tone(place("fern2c")), tone(place("fern4c")), tone(place("fern6c"))], groupGoal({ local: [55, 40, 30] }, 3, paper, 75));
+    const off = assessGroup(desk, [tone(place("fern2c")), tone(place("fern4c")), tone(place("fern6c"))], groupGoal({ local: [55, 40, 30] }, 3, paper, { contrast: 75 }));
     expect(off.advice.map((a) => a.kind)).toEqual(expect.arrayContaining(["local colour", "contrast"]));
   });
 });

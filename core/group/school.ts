@@ -40,8 +40,11 @@ const OVERLAP = 0.06;
 /** Bare paper that "middle out" keeps, and "dark first" leaves for the highlight. */
 const KEPT_WHITE = 0.05;
 const KEPT_HIGHLIGHT = 0.1;
-/** A thin even layer, in coats. */
+/** A thin even layer, and a blending pass with a light hand, in coats. */
 const THIN = 0.7;
+const LIGHT_HAND = 0.5;
+/** How far one tone is laid into the next where nothing is blended back from above. */
+const INTO_NEXT = 0.14;
 
 /**
  * Where each tone of a group is wanted, light to dark: n + 1 borders from 0 to 1. The ends cover the least, the mids carry the local colour.
@@ -73,7 +76,7 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
     tone, kind: "lay", coats: coats[tone]!, from: start(tone), to: 1, stroke: tone === 0 ? "flat" : "circles", wet: true, where: placeInWords(tone, n), ...change,
   });
   const back = (tone: number, change: Partial<SchoolPass> = {}): SchoolPass => ({
-    tone, kind: "blend back", coats: 1, from: start(tone), to: Math.min(1, border[tone + 1]! + 2 * OVERLAP), stroke: "circles", wet: true, where: "over the edge of the next darker tone", ...change,
+    tone, kind: "blend back", coats: LIGHT_HAND, from: start(tone), to: Math.min(1, border[tone + 1]! + 2 * OVERLAP), stroke: "circles", wet: true, where: "over the edge of the next darker tone", ...change,
   });
   const overAll = back(0, { from: 0, to: 1, stroke: "flat", where: "over all, while wet" });
   const darker = Array.from({ length: last }, (_, i) => i + 1);
@@ -110,8 +113,9 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
       );
     case "edge in":
       return [
-        ...coats.map((_, t) => lay(t, { to: Math.min(1, border[t + 1]! + OVERLAP), wet: t > 0, stroke: "circles", where: t === 0 ? "round the rim" : t === last ? "the middle" : "inside the lighter rim" })),
-        ...darker.slice(0, -1).reverse().map((t) => back(t, { from: start(t), to: Math.min(1, border[t + 1]! + OVERLAP), where: "over the seam to the middle" })),
+        ...coats.map((_, t) => lay(t, { from: t ? Math.max(0, border[t]! - INTO_NEXT) : 0, to: Math.min(1, border[t + 1]! + OVERLAP), wet: t > 0, stroke: "circles", where: t === 0 ? "round the rim" : t === last ? "the middle" : "inside the lighter rim" })),
+        ...darker.slice(0, -1).reverse().map((t) => back(t, { from: start(t), to: Math.min(1, border[t + 1]! + INTO_NEXT), where: "over the seam to the middle" })),
+        back(0, { from: Math.max(0, border[1]! - INTO_NEXT), to: Math.min(1, border[1]! + INTO_NEXT), where: "over the seam to the rim" }),
       ];
     case "layered":
       return coats.map((c, t) => lay(t, { coats: c * THIN, wet: false, stroke: "flat", where: t === 0 ? "all over, thin and even" : `${placeInWords(t, n)}, on the dry layer` }));

@@ -27,7 +27,7 @@ export interface ToothFit {
  * Before any strip was read. A rough sheet keeps bare valleys longer.
  * @param roughness a paper's grain as the user knows it, 0 smooth to 1 rough
  */
-export const usualTooth = (roughness: number | null): ToothFit => ({ build: 0.4, evenness: 2 - 1.2 * (roughness ?? 0.35), reach: 1, press: 1.2, fill: 1.5 });
+export const usualTooth = (roughness: number | null): ToothFit => ({ build: 0.4, evenness: 2 - 1.2 * (roughness ?? 0.35), reach: 1, press: 1.7, fill: 1.5 });
 
 /** Layers of one pencil, laid one after the other at one pressure. */
 export interface PencilLayer {

@@ -1,22 +1,36 @@
-import { DEFAULT_TONES, newArea, type Area, type KeptGroup, type KeptTone, type Piece, type PictureReading, type Place } from "./piece";
+import type { Drift } from "@/core/group/goal";
+import type { Material } from "@/core/group/material";
+import type { School } from "@/core/group/school";
+import { DEFAULT_TONES, newArea, type Area, type KeptGroup, type KeptPencil, type KeptShadow, type KeptTone, type Piece, type PictureReading, type Place, type Whole } from "./piece";
 
 /** Every change that can be made to a piece, by name. Undo, saving and the log share these. */
 export type Command =
   | { readonly type: "rename piece"; readonly name: string }
   | { readonly type: "choose paper"; readonly paperId: string }
   | { readonly type: "choose picture"; readonly pictureId: string | null }
+  | { readonly type: "wish of the whole"; readonly set: Partial<Whole> }
+  | { readonly type: "accept groups"; readonly groups: readonly { readonly id: string; readonly group: KeptGroup }[] }
   | { readonly type: "add area"; readonly id: string; readonly name: string }
   | { readonly type: "rename area"; readonly id: string; readonly name: string }
   | { readonly type: "move area"; readonly id: string; readonly to: number }
   | { readonly type: "delete area"; readonly id: string }
   | { readonly type: "place reading"; readonly id: string; readonly place: Place; readonly reading: PictureReading }
   | { readonly type: "clear reading"; readonly id: string; readonly place: Place }
+  | { readonly type: "set material"; readonly id: string; readonly material: Material }
+  | { readonly type: "choose school"; readonly id: string; readonly school: School | null }
+  | { readonly type: "set size"; readonly id: string; readonly size: number | null }
   | { readonly type: "set tones"; readonly id: string; readonly tones: number }
   | { readonly type: "set contrast"; readonly id: string; readonly contrast: number | null }
+  | { readonly type: "set drift"; readonly id: string; readonly drift: Drift }
   | { readonly type: "set owned only"; readonly id: string; readonly ownedOnly: boolean }
+  | { readonly type: "set emphasis"; readonly id: string; readonly emphasis: boolean }
+  | { readonly type: "exclude ink"; readonly id: string; readonly code: string; readonly excluded: boolean }
   | { readonly type: "keep group"; readonly id: string; readonly group: KeptGroup | null }
   | { readonly type: "overrule tone"; readonly id: string; readonly place: number; readonly tone: KeptTone }
+  | { readonly type: "lock tone"; readonly id: string; readonly place: number; readonly locked: boolean }
   | { readonly type: "move tone"; readonly id: string; readonly from: number; readonly to: number }
+  | { readonly type: "keep shadow"; readonly id: string; readonly shadow: KeptShadow | null }
+  | { readonly type: "keep pencil"; readonly id: string; readonly pencil: KeptPencil | null }
   | { readonly type: "write note"; readonly id: string; readonly note: string };
 
 function changeArea(piece: Piece, id: string, change: (area: Area) => Area): Piece {
@@ -33,6 +47,9 @@ export function moved<T>(list: readonly T[], from: number, to: number): readonly
 
 const clamp = (v: number, least: number, most: number) => Math.min(most, Math.max(least, v));
 
+const changeTone = (area: Area, place: number, change: (tone: KeptTone) => KeptTone): Area =>
+  area.group ? { ...area, group: { tones: area.group.tones.map((t, i) => (i === place ? change(t) : t)) } } : area;
+
 /** The piece after a command. Commands on areas that are gone leave it as it is. */
 export function applyCommand(piece: Piece, command: Command): Piece {
   switch (command.type) {
@@ -42,14 +59,20 @@ export function applyCommand(piece: Piece, command: Command): Piece {
       return { ...piece, paperId: command.paperId };
     case "choose picture":
       return { ...piece, pictureId: command.pictureId };
+    case "wish of the whole":
+      return { ...piece, whole: { ...piece.whole, ...command.set } };
+    case "accept groups":
+      return command.groups.reduce((p, { id, group }) => changeArea(p, id, (a) => ({ ...a, group })), piece);
     case "add area":
       return { ...piece, areas: [...piece.areas, newArea(command.id, command.name)] };
     case "rename area":
       return changeArea(piece, command.id, (a) => ({ ...a, name: command.name }));
     case "move area":
       return { ...piece, areas: moved(piece.areas, piece.areas.findIndex((a) => a.id === command.id), command.to) };
-    case "delete area":
-      return { ...piece, areas: piece.areas.filter((a) => a.id !== command.id) };
+    case "delete area": {
+      const neighbours = piece.whole.neighbours.filter((pair) => !pair.includes(command.id));
+      return { ...piece, areas: piece.areas.filter((a) => a.id !== command.id), whole: { ...piece.whole, neighbours } };
+    }
     case "place reading":
       return changeArea(piece, command.id, (a) => ({ ...a, readings: { ...a.readings, [command.place]: command.reading } }));
     case "clear reading":
@@ -57,20 +80,36 @@ export function applyCommand(piece: Piece, command: Command): Piece {
         const { [command.place]: _gone, ...readings } = a.readings;
         return { ...a, readings };
       });
+    case "set material":
+      return changeArea(piece, command.id, (a) => ({ ...a, material: command.material }));
+    case "choose school":
+      return changeArea(piece, command.id, (a) => ({ ...a, school: command.school }));
+    case "set size":
+      return changeArea(piece, command.id, (a) => ({ ...a, size: command.size === null ? null : clamp(command.size, 1, 1e6) }));
     case "set tones":
       return changeArea(piece, command.id, (a) => ({ ...a, tones: Number.isInteger(command.tones) ? clamp(command.tones, 2, 6) : DEFAULT_TONES }));
     case "set contrast":
       return changeArea(piece, command.id, (a) => ({ ...a, contrast: command.contrast === null ? null : clamp(command.contrast, 4, 90) }));
+    case "set drift":
+      return changeArea(piece, command.id, (a) => ({ ...a, drift: command.drift }));
     case "set owned only":
       return changeArea(piece, command.id, (a) => ({ ...a, ownedOnly: command.ownedOnly }));
+    case "set emphasis":
+      return changeArea(piece, command.id, (a) => ({ ...a, emphasis: command.emphasis }));
+    case "exclude ink":
+      return changeArea(piece, command.id, (a) => ({ ...a, excluded: command.excluded ? [...new Set([...a.excluded, command.code])] : a.excluded.filter((c) => c !== command.code) }));
     case "keep group":
       return changeArea(piece, command.id, (a) => ({ ...a, group: command.group }));
     case "overrule tone":
-      return changeArea(piece, command.id, (a) =>
-        a.group ? { ...a, group: { tones: a.group.tones.map((t, i) => (i === command.place ? command.tone : t)) } } : a,
-      );
+      return changeArea(piece, command.id, (a) => changeTone(a, command.place, () => command.tone));
+    case "lock tone":
+      return changeArea(piece, command.id, (a) => changeTone(a, command.place, ({ locked: _was, ...tone }) => (command.locked ? { ...tone, locked: true } : tone)));
     case "move tone":
       return changeArea(piece, command.id, (a) => (a.group ? { ...a, group: { tones: moved(a.group.tones, command.from, command.to) } } : a));
+    case "keep shadow":
+      return changeArea(piece, command.id, (a) => ({ ...a, shadow: command.shadow }));
+    case "keep pencil":
+      return changeArea(piece, command.id, (a) => ({ ...a, pencil: command.pencil }));
     case "write note":
       return changeArea(piece, command.id, (a) => ({ ...a, note: command.note }));
   }

@@ -1,13 +1,37 @@
 import type { Lab } from "@/core/colour/lab";
+import type { Drift, GroupTarget } from "@/core/group/goal";
+import type { Material } from "@/core/group/material";
+import type { School } from "@/core/group/school";
+import type { LaidPencil } from "@/core/pencil/plan";
+import type { ShadowKind } from "@/core/shadow/shadow";
 
 /** The plan of one picture. It is data: everything that can be computed from it is. */
 export interface Piece {
   /** Version of this document's shape. */
-  readonly version: 1;
+  readonly version: 2;
   readonly name: string;
   readonly paperId: string | null;
   readonly pictureId: string | null;
   readonly areas: readonly Area[];
+  readonly whole: Whole;
+}
+
+/** Temperature of the light and shade of a whole picture. */
+export type Scene = "neutral" | "warm" | "cool";
+
+/** What is wished of the piece as a whole. */
+export interface Whole {
+  readonly scene: Scene;
+  /** Least ΔE00 between the local colours of areas that touch. */
+  readonly apart: number;
+  /** Areas that touch, by id. */
+  readonly neighbours: readonly (readonly [string, string])[];
+  /** What a marker costs in a joint plan, in ΔE00 of an area's local colour. */
+  readonly markerCost: number;
+  /** Most markers of the piece; null leaves it open. */
+  readonly markerLimit: number | null;
+  /** Inks of a whole-piece underlay, light to dark; none when there is none. */
+  readonly underlay: readonly string[];
 }
 
 export type Place = "light" | "local" | "shadow";
@@ -27,6 +51,8 @@ export interface KeptTone {
   readonly coats: number;
   /** Chosen by hand against the plan. */
   readonly overruled?: true;
+  /** Stays when the rest is planned again. */
+  readonly locked?: true;
 }
 
 /** A kept blend group, in the order in which it is laid. */
@@ -34,37 +60,85 @@ export interface KeptGroup {
   readonly tones: readonly KeptTone[];
 }
 
+/** A kept way to make the shadow. */
+export interface KeptShadow {
+  readonly kind: ShadowKind;
+  readonly code: string;
+  readonly coats: number;
+}
+
+/** A kept pencil plan: for each value of the scale, light to dark, what is drawn over the base. */
+export interface KeptPencil {
+  /** Marker that lies beneath; null for bare paper. */
+  readonly base: string | null;
+  readonly steps: readonly { readonly lightness: number; readonly onPaper: boolean; readonly layers: readonly LaidPencil[] }[];
+}
+
 export interface Area {
   readonly id: string;
   readonly name: string;
   readonly readings: { readonly [P in Place]?: PictureReading };
+  readonly material: Material;
+  /** null takes the habit of the material. */
+  readonly school: School | null;
+  /** Size in mm² as the user knows it. */
+  readonly size: number | null;
   /** Number of tones wanted, 2–6. */
   readonly tones: number;
   /** Wanted contrast in L*; null leaves it to the subject. */
   readonly contrast: number | null;
+  readonly drift: Drift;
   readonly ownedOnly: boolean;
+  /** Codes that must not be used here. */
+  readonly excluded: readonly string[];
+  /** It should pop. */
+  readonly emphasis: boolean;
   readonly group: KeptGroup | null;
+  readonly shadow: KeptShadow | null;
+  readonly pencil: KeptPencil | null;
   readonly note: string;
 }
 
 export const DEFAULT_TONES = 4;
+export const NO_DRIFT: Drift = { light: 0, shadow: 0 };
+/** Lightness or hue must tell neighbours apart: about the ΔE00 of "visible". */
+export const DEFAULT_WHOLE: Whole = { scene: "neutral", apart: 8, neighbours: [], markerCost: 1, markerLimit: null, underlay: [] };
 
 /** An area as it starts. */
 export const newArea = (id: string, name: string): Area => ({
   id,
   name,
   readings: {},
+  material: "other",
+  school: null,
+  size: null,
   tones: DEFAULT_TONES,
   contrast: null,
+  drift: NO_DRIFT,
   ownedOnly: true,
+  excluded: [],
+  emphasis: false,
   group: null,
+  shadow: null,
+  pencil: null,
   note: "",
 });
 
-export const newPiece = (name: string, paperId: string | null): Piece => ({ version: 1, name, paperId, pictureId: null, areas: [] });
+export const newPiece = (name: string, paperId: string | null): Piece => ({ version: 2, name, paperId, pictureId: null, areas: [], whole: DEFAULT_WHOLE });
+
+/**
+ * A document of an earlier version in the present shape; anything else comes back as it is.
+ * Version 1 had areas without material, school, shadow and pencil, and nothing of the whole.
+ */
+export function upgradePiece(document: unknown): unknown {
+  if (typeof document !== "object" || document === null || (document as { version?: unknown }).version !== 1) return document;
+  const { areas, ...rest } = document as { areas?: unknown };
+  const grown = Array.isArray(areas) ? areas.map((a: unknown) => (typeof a === "object" && a !== null && !Array.isArray(a) ? { ...newArea("", ""), ...a } : a)) : areas;
+  return { ...rest, version: 2, areas: grown, whole: DEFAULT_WHOLE };
+}
 
 /** What a planner needs of an area's readings; undefined until something was picked. One reading alone stands for the local colour. */
-export function targetOf({ readings }: Area): { light?: Lab; local: Lab; shadow?: Lab } | undefined {
+export function targetOf({ readings }: Pick<Area, "readings">): GroupTarget | undefined {
   const { light, local, shadow } = readings;
   const middle = local ?? (light && shadow ? undefined : (light ?? shadow));
   if (middle) return { local: middle.lab, ...(local && light && { light: light.lab }), ...(local && shadow && { shadow: shadow.lab }) };

@@ -1,6 +1,6 @@
 "use client";
 import { createStore } from "zustand/vanilla";
-import type { Piece } from "@/core/piece/piece";
+import { upgradePiece, type Piece } from "@/core/piece/piece";
 import type { PieceStore } from "./piece-store";
 
 export type SaveState =
@@ -24,7 +24,9 @@ interface Draft {
 export function unsavedDraft(id: string): Draft | undefined {
   try {
     const text = localStorage.getItem(draftKey(id));
-    return text ? (JSON.parse(text) as Draft) : undefined;
+    if (!text) return undefined;
+    const draft = JSON.parse(text) as Draft;
+    return { ...draft, document: upgradePiece(draft.document) as Piece };
   } catch {
     return undefined;
   }

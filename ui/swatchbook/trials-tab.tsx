@@ -4,6 +4,7 @@ import { useState } from "react";
 import { deskOfRack } from "@/compute/from-rack";
 import { closeness, deltaE00 } from "@/core/colour/delta-e00";
 import { labToHex } from "@/core/colour/display";
+import { VERDICTS, verdictInWords } from "@/core/stock/verdicts";
 import type { Lab } from "@/core/colour/lab";
 import { nameStack, readStack } from "@/core/formats/cgats";
 import type { Rack } from "@/store/rack";
@@ -16,7 +17,6 @@ import type { PaperData } from "./paper-view";
 import { PickFromPhoto } from "./pick-from-photo";
 import { colourTyped } from "./typed-colour";
 
-const VERDICTS = ["open", "works", "nearly", "does not work"] as const;
 
 /** Stacks that were tried: what the model said, what came out, and what it was good for. */
 export function TrialsTab({ rack, trials, readings }: PaperData) {
@@ -111,7 +111,7 @@ function OneTrial({ trial, rack, read, onDone }: { trial: Trial; rack: Rack; rea
           <button className="button">Read</button>
         </form>
         <button className="button" onClick={() => setPicking(true)}>Pick from a photo</button>
-        <select className="field" aria-label={`Verdict on ${nameStack(trial.stack)}`} value={trial.verdict} onChange={(e) => void attempt(send("PATCH", `/api/trials/${trial.id}`, { verdict: e.target.value }))}>{VERDICTS.map((v) => <option key={v} value={v}>{v === "open" ? "no verdict" : v}</option>)}</select>
+        <select className="field" aria-label={`Verdict on ${nameStack(trial.stack)}`} value={trial.verdict} onChange={(e) => void attempt(send("PATCH", `/api/trials/${trial.id}`, { verdict: e.target.value }))}>{VERDICTS.map((v) => <option key={v} value={v}>{verdictInWords(v)}</option>)}</select>
         <input className="field min-w-40 flex-1" aria-label={`Note on ${nameStack(trial.stack)}`} placeholder="what it is good for" defaultValue={trial.note} maxLength={4000} onBlur={(e) => e.target.value !== trial.note && void attempt(send("PATCH", `/api/trials/${trial.id}`, { note: e.target.value }))} />
       </div>
       {trouble && <p role="alert" className="mt-1 mb-0 text-[14px]">{trouble}</p>}

@@ -32,7 +32,7 @@ export const GET = (request: Request) =>
       case "gpl":
         return download(formatGpl(`Rack on ${paper.name}`, read), "text/plain", "rack.gpl");
       case "cgats": {
-        const readings = (await currentReadings(studio, paper.id)).filter((r) => !r.lift && r.backing === "paper");
+        const readings = (await currentReadings(studio, paper.id)).filter((r) => !r.lift && r.backing === "paper" && !r.pressure);
         return download(formatCgats(readings.map((r) => ({ name: nameStack(r.stack), lab: asLab(r.lab) })), `Blendt, ${paper.name}`), "text/plain", "readings.txt");
       }
       case "json":
