@@ -75,7 +75,7 @@ async function judgePlaces(p: Printed): Promise<string> {
     const random = seeded(5000 + k);
     const page = k % pagesOf(p);
     const layout = layOutChart(p.chart)[page]!;
-    const photo = await photograph(drawn(p, page), harshShot(random, 1600, 1200), random);
+    const photo = await photograph(drawn(p, page), harshShot(random, 2200, 1650), random);
     try {
       const found = read(photo, [asKnown(p)]);
       if (found.page !== page) wrong += found.cells.length;
@@ -92,7 +92,7 @@ async function judgePlaces(p: Printed): Promise<string> {
       refused++;
     }
   }
-  return `${MANY_PHOTOS} random photos of 1600 × 1200: **${wrong} of ${cells} cells** assigned to another ink (the farthest corner was ${farthest.toFixed(1)} mm off), ${refused} photos refused.`;
+  return `${MANY_PHOTOS} random photos of 2200 × 1650: **${wrong} of ${cells} cells** assigned to another ink (the farthest corner was ${farthest.toFixed(1)} mm off), ${refused} photos refused.`;
 }
 
 /** Pictures that must be refused. */

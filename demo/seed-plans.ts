@@ -3,7 +3,7 @@ import { deskOfRack, pencilDeskOfRack } from "@/compute/from-rack";
 import { runOperation } from "@/compute/run";
 import type { Lab } from "@/core/colour/lab";
 import { readPatch } from "@/core/picture/patch";
-import { newArea, newPiece, targetOf, type Area, type KeptPencil, type KeptShadow, type Piece, type PictureReading } from "@/core/piece/piece";
+import { driftIn, newArea, newPiece, targetOf, type Area, type KeptPencil, type KeptShadow, type Piece, type PictureReading, type Scene } from "@/core/piece/piece";
 import { decodePicture } from "@/store/decode-picture";
 import { keepGroups, type GroupFacts } from "@/store/groups";
 import { addPicture } from "@/store/pictures";
@@ -24,7 +24,7 @@ export async function seedPiece(studio: Studio, piece: DemoPiece, paperIds: read
   const rack = (await rackOn(studio, paperId))!;
   const pick = await picker(picture.working);
   const areas: Area[] = [];
-  for (const [i, a] of piece.areas.entries()) areas.push(await planned(rack, a, { ...newArea(`area-${i + 1}`, a.name), readings: Object.fromEntries(Object.entries(a.picks).map(([place, at]) => [place, pick(at)])) }));
+  for (const [i, a] of piece.areas.entries()) areas.push(await planned(rack, piece.scene, a, { ...newArea(`area-${i + 1}`, a.name), readings: Object.fromEntries(Object.entries(a.picks).map(([place, at]) => [place, pick(at)])) }));
   const idOf = (name: string) => areas.find((a) => a.name === name)!.id;
   const blank = newPiece(piece.name, paperId);
   const neighbours = piece.neighbours.map(([a, b]) => [idOf(a), idOf(b)] as const);
@@ -47,18 +47,21 @@ async function picker(working: Buffer) {
   };
 }
 
-async function planned(rack: Rack, wish: DemoArea, blank: Area): Promise<Area> {
+async function planned(rack: Rack, scene: Scene, wish: DemoArea, blank: Area): Promise<Area> {
   const area: Area = { ...blank, material: wish.material, tones: wish.tones, size: wish.size ?? null, school: wish.school ?? null, drift: wish.drift ?? blank.drift, note: wish.note ?? "" };
   const target = targetOf(area);
   if (!wish.kept || !target) return area;
-  const { groups } = await runOperation("group", { ...deskOfRack(rack, true), target: asColours(target), tones: wish.tones, material: wish.material, drift: area.drift, top: 1 });
+  const { groups } = await runOperation("group", { ...deskOfRack(rack, true), target: asColours(target), tones: wish.tones, material: wish.material, drift: driftIn(scene, area.drift), top: 1 });
   const group = groups[0];
   if (!group) return area;
   const tones = group.tones.map(({ code, coats }) => ({ code, coats }));
-  const mids = group.tones.filter((t) => t.role.includes("mid")).map(({ code, coats }) => ({ code, coats }));
+  const mids = midsOf(group.tones);
   const [shadow, pencil] = [wish.shadow ? await shadowFor(rack, wish.shadow, mids, target.shadow) : null, wish.pencil ? await pencilFor(rack, wish.pencil, target, group.tones.at(-1)!.lab) : null];
   return { ...area, group: { tones }, shadow, pencil };
 }
+
+/** The two tones that carry the local colour. */
+const midsOf = (tones: readonly { role: string; code: string; coats: number }[]) => tones.filter((t) => t.role.includes("mid")).slice(0, 2).map(({ code, coats }) => ({ code, coats }));
 
 async function shadowFor(rack: Rack, kind: KeptShadow["kind"], cover: readonly { code: string; coats: number }[], shadow: Lab | undefined): Promise<KeptShadow | null> {
   const { shadows } = await runOperation("shadow", { ...deskOfRack(rack, true), cover, kinds: [kind], capacity: rack.paper.capacity, ...(shadow && { shadow: { lab: [...shadow] } }) });
@@ -81,7 +84,7 @@ export async function seedGroups(studio: Studio, paperIds: readonly string[]): P
     const { groups } = await runOperation("group", { ...desk, target: { lab: [...g.local] }, tones: g.tones, material: g.material, top: 1, ...(g.contrast && { contrast: g.contrast }) });
     const [best] = groups;
     if (!best) continue;
-    const mids = best.tones.filter((t) => t.role.includes("mid")).map(({ code, coats }) => ({ code, coats }));
+    const mids = midsOf(best.tones);
     const under = g.underlay ? await shadowFor(rack, g.material === "black" ? "undertone" : "underlay", mids, undefined) : null;
     kept.push({
       name: g.name,

@@ -26,6 +26,7 @@ const places = [
   { href: "/", name: "Bench", here: (path: string) => path === "/" || path.startsWith("/pieces") },
   { href: "/rack", name: "Rack", here: (path: string) => path.startsWith("/rack") },
   { href: "/swatchbook", name: "Swatchbook", here: (path: string) => path.startsWith("/swatchbook") },
+  { href: "/groups", name: "Groups", here: (path: string) => path.startsWith("/groups") },
 ];
 
 /** The frame of every place: where one is, the finder, the surround and the shortcuts. */

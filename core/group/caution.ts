@@ -29,7 +29,7 @@ export interface CautionCase {
 }
 
 /** A near black: this dark and this grey. */
-const BLACK = { lightness: 24, chroma: 7 } as const;
+const BLACK = { lightness: 33, chroma: 6 } as const;
 /** Greys lean to a side from this b* on. */
 const LEANS = 2.5;
 const GREY = 11;

@@ -24,7 +24,7 @@ export interface ScoreWeights {
   readonly coats: number;
 }
 
-export const SCORE_WEIGHTS: ScoreWeights = { local: 1, ends: 0.3, place: 0.12, hue: 0.16, chroma: 0.1, evenness: 3, limits: 1.2, mud: 0.35, bow: 0.05, coats: 0.6 };
+export const SCORE_WEIGHTS: ScoreWeights = { local: 1, ends: 0.3, place: 0.12, hue: 0.3, chroma: 0.15, evenness: 3, limits: 1.2, mud: 0.35, bow: 0.1, coats: 0.6 };
 
 /** Hue distance that nobody minds. */
 const HUE_SLACK = 3;

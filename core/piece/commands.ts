@@ -1,5 +1,5 @@
 import type { Drift } from "@/core/group/goal";
-import type { Material } from "@/core/group/material";
+import { tonesFor, type Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import { DEFAULT_TONES, newArea, type Area, type KeptGroup, type KeptPencil, type KeptShadow, type KeptTone, type Piece, type PictureReading, type Place, type Whole } from "./piece";
 
@@ -47,6 +47,12 @@ export function moved<T>(list: readonly T[], from: number, to: number): readonly
 
 const clamp = (v: number, least: number, most: number) => Math.min(most, Math.max(least, v));
 
+/** An area of another material or size: its number of tones follows, unless it was set otherwise by hand. */
+function withSuitingTones(area: Area, change: Partial<Pick<Area, "material" | "size">>): Area {
+  const next = { ...area, ...change };
+  return area.tones === tonesFor(area.material, area.size) ? { ...next, tones: tonesFor(next.material, next.size) } : next;
+}
+
 const changeTone = (area: Area, place: number, change: (tone: KeptTone) => KeptTone): Area =>
   area.group ? { ...area, group: { tones: area.group.tones.map((t, i) => (i === place ? change(t) : t)) } } : area;
 
@@ -81,11 +87,11 @@ export function applyCommand(piece: Piece, command: Command): Piece {
         return { ...a, readings };
       });
     case "set material":
-      return changeArea(piece, command.id, (a) => ({ ...a, material: command.material }));
+      return changeArea(piece, command.id, (a) => withSuitingTones(a, { material: command.material }));
     case "choose school":
       return changeArea(piece, command.id, (a) => ({ ...a, school: command.school }));
     case "set size":
-      return changeArea(piece, command.id, (a) => ({ ...a, size: command.size === null ? null : clamp(command.size, 1, 1e6) }));
+      return changeArea(piece, command.id, (a) => withSuitingTones(a, { size: command.size === null ? null : clamp(command.size, 1, 1e6) }));
     case "set tones":
       return changeArea(piece, command.id, (a) => ({ ...a, tones: Number.isInteger(command.tones) ? clamp(command.tones, 2, 6) : DEFAULT_TONES }));
     case "set contrast":

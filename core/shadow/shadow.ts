@@ -1,5 +1,6 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { chroma, hue, hueTurn, type Lab } from "@/core/colour/lab";
+import { reads } from "./monochrome";
 import { knowledgeOf, seenLab, type Desk, type Knowledge, type Stack } from "@/core/ink/desk";
 
 /** Ways to make a shadow. */
@@ -180,6 +181,7 @@ export function expectationOf(desk: Desk, s: Shadow, wish: ShadowWish): string {
     SHADOW_FACTS[s.kind].order === "under"
       ? [`Looks strong now, ${L(desk.paper.lab[0] - s.bare[0])} below the paper; after ${wish.cover.length} ${wish.cover.length === 1 ? "coat" : "coats"} of ${over} it is ${L(s.deepening)} below its neighbours: ${(100 * s.fade).toFixed(0)} % fades. Then ${turned}.`]
       : [`${code} over ${over}: ${L(s.deepening)} deeper, ${turned}.`];
+  if (SHADOW_FACTS[s.kind].order === "under" && !wish.grey && !reads(cover, s.covered)) parts.push(`The cover is too pale for it and no longer reads as itself: a deeper cover there, or fewer coats beneath.`);
   if (s.muddy) parts.push(`Muddy: ${(100 * s.purity).toFixed(0)} % of the chroma is left.`);
   if (s.coatsLeft < 0) parts.push(`${-s.coatsLeft} ${s.coatsLeft === -1 ? "coat" : "coats"} more than the paper holds: bleed grows.`);
   return parts.join(" ");

@@ -1,4 +1,4 @@
-import type { Piece } from "@/core/piece/piece";
+import type { Area, Piece } from "@/core/piece/piece";
 
 /** One marker that a piece needs. */
 export interface Supply {
@@ -10,12 +10,19 @@ export interface Supply {
   readonly areas: readonly string[];
 }
 
-/** Markers that a piece's kept groups need, in the order in which they are first used. */
+/** Everything that an area's plan takes in hand: what lies under the shadow, the group, what goes over it, pencils. */
+function codesOf({ group, shadow, pencil }: Area): string[] {
+  const pencils = pencil?.steps.flatMap((s) => s.layers.map((l) => l.code)) ?? [];
+  return [...(group?.tones.map((t) => t.code) ?? []), ...(shadow ? [shadow.code] : []), ...(pencil?.base ? [pencil.base] : []), ...pencils];
+}
+
+/** Markers and pencils that a piece's plans need, in the order in which they are first used. */
 export function suppliesOf(piece: Piece, rack: readonly { readonly code: string; readonly owned: boolean; readonly state: string }[]): Supply[] {
   const known = new Map(rack.map((m) => [m.code, m]));
   const areas = new Map<string, string[]>();
+  for (const code of piece.whole.underlay) areas.set(code, ["underlay of the whole"]);
   for (const area of piece.areas)
-    for (const { code } of area.group?.tones ?? []) {
+    for (const code of codesOf(area)) {
       const names = areas.get(code) ?? [];
       if (!names.includes(area.name)) names.push(area.name);
       areas.set(code, names);

@@ -1,8 +1,9 @@
 "use client";
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
+import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
+import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { GripVertical, Minus, Plus, Replace } from "lucide-react";
+import { EllipsisVertical, GripVertical, Lock, Minus, Plus, Replace } from "lucide-react";
 import type { KeyboardEvent } from "react";
 import type { Knowledge } from "@/core/ink/desk";
 import { coatsInWords, signed } from "@/ui/wording";
@@ -18,7 +19,24 @@ export interface Layer {
   readonly after: { readonly hex: string; readonly lightness: number; readonly knowledge: Knowledge } | undefined;
   readonly measured: boolean;
   readonly overruled: boolean;
+  readonly locked: boolean;
   readonly warning: string;
+}
+
+/** A marker near the group that may be dragged onto a layer. */
+export interface ShelfInk {
+  readonly code: string;
+  readonly hex: string;
+  readonly lightness: number;
+  readonly says: string;
+}
+
+/** A layer that is chosen elsewhere: an underlay, an overlay, pencil. */
+export interface FixedLayer {
+  readonly name: string;
+  readonly says: string;
+  readonly alone: string;
+  readonly after?: string;
 }
 
 interface StrataProps {
@@ -28,18 +46,27 @@ interface StrataProps {
   readonly onMove: (from: number, to: number) => void;
   readonly onCoats: (layer: number, coats: number) => void;
   readonly onExchange: (layer: number) => void;
+  /** Puts another marker in a layer's place. */
+  readonly onPut: (layer: number, code: string) => void;
+  readonly onLock: (layer: number, locked: boolean) => void;
+  readonly onExclude: (layer: number) => void;
+  readonly beneath: readonly FixedLayer[];
+  readonly above: readonly FixedLayer[];
+  readonly shelf: readonly ShelfInk[];
   /** Notes the stack up to a layer as one to be tried on paper. */
   readonly onTry: (layer: number) => void;
 }
 
 /** The build of an area as a cross-section, paper at the bottom: left half of a bar the ink alone, right half what one sees after it. */
-export function Strata({ layers, paper, onMove, onCoats, onExchange, onTry }: StrataProps) {
+export function Strata({ layers, paper, beneath, above, shelf, onMove, onPut, ...acts }: StrataProps) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
   const top = [...layers].reverse();
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
     const place = (id: unknown) => layers.findIndex((l) => l.code === id);
-    onMove(place(active.id), place(over.id));
+    const from = String(active.id);
+    if (from.startsWith(SHELF)) onPut(place(over.id), from.slice(SHELF.length));
+    else onMove(place(active.id), place(over.id));
   };
   return (
     <section aria-label="Strata">
@@ -48,20 +75,51 @@ export function Strata({ layers, paper, onMove, onCoats, onExchange, onTry }: St
         <span className="text-[12px] text-soft">ink alone · seen after it (click to try)</span>
       </div>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="strata">
+        {above.map((l) => <FixedBar key={l.name} layer={l} />)}
         <SortableContext items={top.map((l) => l.code)} strategy={verticalListSortingStrategy}>
           <ol className="m-0 list-none space-y-1 p-0" aria-label="Layers, last laid first">
             {top.map((layer, i) => (
-              <Bar key={layer.code} layer={layer} place={layers.length - 1 - i} count={layers.length} onMove={onMove} onCoats={onCoats} onExchange={onExchange} onTry={onTry} />
+              <Bar key={layer.code} layer={layer} place={layers.length - 1 - i} count={layers.length} onMove={onMove} {...acts} />
             ))}
           </ol>
         </SortableContext>
+        {beneath.map((l) => <FixedBar key={l.name} layer={l} />)}
+        <div className="mt-1 flex items-stretch border border-strong" style={{ background: paper.hex }}>
+          <p className="m-0 px-2 py-1 text-[13px] font-medium text-black">
+            {paper.name} <span className="ml-1">L* {signed(paper.lightness)}</span>
+          </p>
+        </div>
+        {shelf.length > 0 && (
+          <div className="mt-2" role="group" aria-label="Markers near these, to be dragged onto a layer">
+            <span className="text-[12px] text-soft">Near these: drag one onto a layer</span>
+            <ul className="m-0 mt-0.5 flex list-none flex-wrap gap-1 p-0">{shelf.map((ink) => <Shelved key={ink.code} ink={ink} />)}</ul>
+          </div>
+        )}
       </DndContext>
-      <div className="mt-1 flex items-stretch border border-strong" style={{ background: paper.hex }}>
-        <p className="m-0 px-2 py-1 text-[13px] font-medium text-black">
-          {paper.name} <span className="ml-1">L* {signed(paper.lightness)}</span>
-        </p>
-      </div>
     </section>
+  );
+}
+
+function FixedBar({ layer }: { layer: FixedLayer }) {
+  return (
+    <div className="my-1 grid grid-cols-[22px_58px_52px_minmax(0,1fr)] items-center gap-x-1.5 bg-panel">
+      <span />
+      <span className="h-8 border border-strong" style={{ background: layer.alone }} aria-hidden />
+      <span className="-ml-1.5 h-8 border border-l-0 border-dotted border-strong" style={{ background: layer.after ?? layer.alone }} aria-hidden />
+      <span className="min-w-0 truncate pl-1"><span className="code">{layer.name}</span> <span className="text-[12.5px] text-soft">{layer.says}</span></span>
+    </div>
+  );
+}
+
+const SHELF = "shelf:";
+
+function Shelved({ ink }: { ink: ShelfInk }) {
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: SHELF + ink.code });
+  return (
+    <li ref={setNodeRef} {...attributes} {...listeners} style={{ transform: CSS.Translate.toString(transform), zIndex: isDragging ? 2 : undefined }} className="relative flex cursor-grab items-center gap-1 border border-line bg-panel pr-1.5" title={ink.says} aria-label={`${ink.code}, L* ${signed(ink.lightness)}, ${ink.says}`}>
+      <span className="h-7 w-5" style={{ background: ink.hex }} aria-hidden />
+      <span className="code text-[12.5px]">{ink.code}</span>
+    </li>
   );
 }
 
@@ -71,7 +129,7 @@ const knowledgeInWords: Record<Knowledge, string> = { measured: "measured", lean
 /** Text that can be read on a colour of this lightness. */
 const readable = (lightness: number) => (lightness > 55 ? "#000" : "#fff");
 
-function Bar({ layer, place, count, onMove, onCoats, onExchange, onTry }: { layer: Layer; place: number; count: number } & Omit<StrataProps, "layers" | "paper">) {
+function Bar({ layer, place, count, onMove, onCoats, onExchange, onLock, onExclude, onTry }: { layer: Layer; place: number; count: number } & Omit<StrataProps, "layers" | "paper" | "beneath" | "above" | "shelf" | "onPut">) {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: layer.code });
   const onKeyDown = (e: KeyboardEvent) => {
     if (!e.altKey || (e.key !== "ArrowUp" && e.key !== "ArrowDown")) return;
@@ -103,6 +161,7 @@ function Bar({ layer, place, count, onMove, onCoats, onExchange, onTry }: { laye
       <span className="min-w-0 pl-1 leading-tight">
         <span className="flex items-baseline gap-1.5">
           <span className="code">{layer.code}</span>
+          {layer.locked && <Lock size={12} aria-label="locked" className="self-center" />}
           <span className="truncate text-[12.5px] text-soft">{layer.role}{layer.overruled ? ", yours" : ""}</span>
         </span>
         <span className="block truncate text-[12px] text-soft" title={layer.where}>{layer.warning ? <strong>{layer.warning}</strong> : layer.where}</span>
@@ -112,6 +171,17 @@ function Bar({ layer, place, count, onMove, onCoats, onExchange, onTry }: { laye
         <span className="w-4 text-center text-[14px]" title={coatsInWords(layer.coats)}><span aria-hidden>{layer.coats}</span><span className="sr-only">{coatsInWords(layer.coats)}</span></span>
         <button className="button-bare min-w-7 px-0" disabled={layer.coats >= 3} onClick={() => onCoats(place, layer.coats + 1)} aria-label={`One coat more of ${layer.code}`}><Plus size={14} aria-hidden /></button>
         <button className="button-bare min-w-8 px-0" onClick={() => onExchange(place)} aria-label={`Exchange ${layer.code} for another marker`} title="Exchange"><Replace size={16} aria-hidden /></button>
+        <Menu>
+          <MenuButton className="button-bare min-w-6 px-0" aria-label={`More on ${layer.code}`}><EllipsisVertical size={16} aria-hidden /></MenuButton>
+          <MenuItems anchor="bottom end" className="z-30 border border-strong bg-panel p-1">
+            {[
+              { label: layer.locked ? "Let it change again" : "Lock: plan the rest around it", act: () => onLock(place, !layer.locked) },
+              { label: "Never use it in this area", act: () => onExclude(place) },
+            ].map(({ label, act }) => (
+              <MenuItem key={label}><button onClick={act} className="block min-h-9 w-full px-3 text-left text-[15px] data-focus:bg-invert data-focus:text-invert-text">{label}</button></MenuItem>
+            ))}
+          </MenuItems>
+        </Menu>
       </span>
     </li>
   );

@@ -1,13 +1,14 @@
 "use client";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
-import { EllipsisVertical, Plus } from "lucide-react";
+import { EllipsisVertical, Layers, Plus } from "lucide-react";
+import Link from "next/link";
 import { useState, type FormEvent } from "react";
 import type { Area } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Ramp, rampColours } from "@/ui/ink/ramp";
 import { Modal } from "@/ui/modal";
 import { counted } from "@/ui/wording";
-import { useRun } from "./piece-context";
+import { usePieceHandles, useRun } from "./piece-context";
 import { useAssessed } from "./use-groups";
 
 interface AreaStripProps {
@@ -20,6 +21,7 @@ interface AreaStripProps {
 /** All areas of the piece as small ramps, in the order of colouring. */
 export function AreaStrip({ areas, chosen, rack, onChoose }: AreaStripProps) {
   const run = useRun();
+  const { id } = usePieceHandles();
   const [naming, setNaming] = useState<{ id?: string; name: string }>();
   const submit = (e: FormEvent) => {
     e.preventDefault();
@@ -36,6 +38,9 @@ export function AreaStrip({ areas, chosen, rack, onChoose }: AreaStripProps) {
   return (
     <section aria-label="Areas" className="border-t border-line bg-ground">
       <ol className="m-0 flex list-none gap-2 overflow-x-auto p-2 px-4">
+        {areas.length > 1 && (
+          <li className="shrink-0"><Link className="flex h-full min-h-16 w-20 flex-col items-center justify-center gap-0.5 border border-strong bg-panel text-center text-[14px] leading-tight font-medium" href={`/pieces/${id}/whole`}><Layers size={18} aria-hidden /> All areas</Link></li>
+        )}
         {areas.map((area, i) => (
           <li key={area.id} className={`relative w-40 shrink-0 border-b-4 bg-panel ${area.id === chosen ? "border-text" : "border-transparent"}`}>
             <button className="block w-full px-2 pt-1.5 pb-2 text-left" aria-current={area.id === chosen} onClick={() => onChoose(area.id)}>

@@ -19,7 +19,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
     const papers = await listPapers(studio);
     const paper = papers.find((p) => p.id === piece.paperId) ?? papers[0];
     const rack = paper && (await rackOn(studio, paper.id));
-    const supplies = suppliesOf(piece, rack?.markers ?? []);
+    const supplies = suppliesOf(piece, rack ? [...rack.markers, ...rack.others] : []);
     if (new URL(request.url).searchParams.get("format") === "md")
       return download(suppliesMarkdown(piece, paper?.name ?? "none", supplies), "text/markdown", fileName(piece.name, "md"));
     const rows = supplies.map((s) => ({ marker: s.code, owned: s.owned ? "yes" : "no", state: s.state, need: needOf(s), areas: s.areas.join("; ") }));

@@ -1,0 +1,24 @@
+import type { Metadata } from "next";
+import { loadPiece } from "@/app/studio-view";
+import { MarkerShell } from "@/ui/marker-shell";
+import { PieceProvider } from "@/ui/piece/piece-context";
+import { WholeView } from "@/ui/whole/whole-view";
+
+interface Props {
+  params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: `${(await loadPiece((await params).id)).piece.document.name}: all areas` };
+}
+
+export default async function WholePage({ params }: Props) {
+  const { piece, papers, rack } = await loadPiece((await params).id);
+  return (
+    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
+      <PieceProvider key={piece.id} id={piece.id} revision={piece.revision} document={piece.document}>
+        <WholeView papers={papers} rack={rack} />
+      </PieceProvider>
+    </MarkerShell>
+  );
+}

@@ -1,0 +1,153 @@
+import fc from "fast-check";
+import { chroma, type Lab } from "@/core/colour/lab";
+import { deltaE00 } from "@/core/colour/delta-e00";
+import { BANDS } from "@/core/colour/observer";
+import { layDesk, seenLab } from "@/core/ink/desk";
+import { HAND, seenBy } from "@/bench/pencil";
+import { drive, scanInks } from "@/bench/scanned-desk";
+import { demoRange } from "@/sim/demo-range";
+import { warmToned } from "@/sim/paper-stock";
+import { colourSheet } from "@/sim/sheet";
+import { drawdownOn, drawOver, teeth, waxPencils } from "@/sim/wax";
+import { adjustTone, pencilGreys } from "./adjust";
+import { baseReflectance } from "./base";
+import { chooseRoles, pencilsOn } from "./choose";
+import { BLACK_BACKING, layerFrom, layerOf, pencilFilm, WHITE_BACKING, type PencilFilm } from "./film";
+import { fitTooth } from "./fit-tooth";
+import { planPencil, planStep, REACHED, shortfallOf, valueScale, type Surface } from "./plan";
+import { refineFilm } from "./refine-film";
+import { covered, draw, drawAll, drawnLab, exposure, labOf, undrawn, usualTooth } from "./tooth";
+
+const films = new Map(waxPencils.map((p) => [p.code, pencilFilm(p.code, seenBy(drawdownOn(p, "white")), seenBy(drawdownOn(p, "black")))]));
+const film = (name: string): PencilFilm => films.get(`pencil ${name}`)!;
+const inks = demoRange().filter((i) => ["sand1m", "clay3m", "clay5m", "corn4m", "rust3m", "dusk3c"].includes(i.code));
+const desk = layDesk(...scanInks(warmToned, inks, 4));
+const paper = desk.paper.reflectance;
+const fit = usualTooth(0.5);
+const light = (name: string, layers: number) => ({ film: film(name), layers, pressure: "light" as const });
+
+describe("a pencil's film", () => {
+  it("comes back from what it shows over two backings (round trip)", () =>
+    fc.assert(
+      fc.property(fc.double({ min: 0.01, max: 0.6, noNaN: true }), fc.double({ min: 0.05, max: 0.9, noNaN: true }), (over, share) => {
+        const through2 = share * (1 - over) ** 2;
+        const on = (g: number) => over + (through2 * g) / (1 - over * g);
+        const [r, t2] = layerFrom(on(WHITE_BACKING), on(BLACK_BACKING));
+        expect(r).toBeCloseTo(over, 6);
+        expect(t2).toBeCloseTo(through2, 6);
+      }),
+    ));
+  it("at its drawdown's thickness shows the drawdown", () => {
+    for (const name of ["chalk", "brick", "ochre"]) {
+      const { over, through } = layerOf(film(name), 1);
+      const white = new Float64Array(BANDS).map((_, i) => over[i]! + (through[i]! ** 2 * WHITE_BACKING) / (1 - over[i]! * WHITE_BACKING));
+      const drawdown = seenBy(drawdownOn(waxPencils.find((p) => p.code === `pencil ${name}`)!, "white"));
+      expect(deltaE00(labOf(white), drawdown)).toBeLessThan(1);
+    }
+  });
+  it("lets all light through when it has no thickness, and never gives more than it gets", () => {
+    for (const f of films.values())
+      for (const t of [0, 0.1, 1, 5]) {
+        const { over, through } = layerOf(f, t);
+        for (let i = 0; i < BANDS; i++) expect(over[i]! + through[i]!).toBeLessThanOrEqual(1 + 1e-9);
+        if (t === 0) expect(Math.min(...through)).toBeCloseTo(1, 9);
+      }
+  });
+});
+
+describe("pencil on tooth", () => {
+  it("white on toned paper comes out lighter than the paper, more with each layer", () => {
+    const L = [0, 2, 4, 8].map((n) => drawnLab(paper, n ? [light("chalk", n)] : [], fit)[0]);
+    expect(L).toEqual([...L].sort((a, b) => a - b));
+    expect(L[3]! - L[0]!).toBeGreaterThan(3);
+  });
+  it("violet over yellow ochre comes out greyer than either", () => {
+    const ochre = drawnLab(paper, [{ ...light("ochre", 4), pressure: "medium" }], fit);
+    const violet = drawnLab(paper, [{ ...light("heath", 2), pressure: "medium" }], fit);
+    const both = drawnLab(paper, [{ ...light("ochre", 4), pressure: "medium" }, { ...light("heath", 2), pressure: "medium" }], fit);
+    expect(chroma(both)).toBeLessThan(chroma(ochre));
+    expect(chroma(both)).toBeLessThan(Math.max(chroma(violet), chroma(ochre)));
+  });
+  it("covers more with layers and with pressure", () => {
+    const of = (layers: number, pressure: "light" | "firm") => covered(draw(undrawn(paper), { film: film("brick"), layers, pressure }, fit));
+    expect(of(6, "light")).toBeGreaterThanOrEqual(of(1, "light"));
+    expect(of(1, "firm")).toBeGreaterThan(of(1, "light"));
+    expect(exposure(fit, "firm").every((e, j) => e > exposure(fit, "light")[j]!)).toBe(true);
+  });
+  it("of no layers is the surface; wax that is there takes less wax", () => {
+    expect(deltaE00(labOf(paper), drawnLab(paper, [], fit))).toBeLessThan(1e-9);
+    const once = drawAll(paper, [light("moss", 3)], fit).wax;
+    const more = drawAll(paper, [light("moss", 3), light("moss", 3)], fit).wax;
+    more.forEach((w, j) => expect(w - once[j]!).toBeLessThanOrEqual(once[j]! + 1e-12));
+  });
+  it("is learnt from strips: the fit meets what was drawn on the simulated paper", () => {
+    const sheet = colourSheet(warmToned, []);
+    const strips = ["brick", "ochre", "ink", "chalk"].flatMap((name) =>
+      ([[3, "light"], [2, "medium"], [2, "firm"]] as const).map(([layers, pressure]) => {
+        const pencil = waxPencils.find((p) => p.code === `pencil ${name}`)!;
+        return { under: paper, layers: [{ film: film(name), layers, pressure }], lab: seenBy(drawOver(sheet, teeth[warmToned.name]!, [{ pencil, layers, pressure: HAND[pressure] }])) };
+      }),
+    );
+    const off = (f: typeof fit, by = film) => strips.map((s) => deltaE00(drawnLab(s.under, s.layers.map((l) => ({ ...l, film: by(l.film.code.slice(7)) })), f), s.lab)).reduce((a, b) => a + b, 0) / strips.length;
+    const learnt = fitTooth(strips, fit);
+    expect(learnt.strips).toBe(12);
+    expect(off(learnt)).toBeLessThan(0.7 * off(fit));
+    const bent = new Map(["brick", "ochre", "ink", "chalk"].map((n) => [n, refineFilm(film(n), strips, learnt)]));
+    expect(off(learnt, (n) => bent.get(n)!)).toBeLessThan(off(learnt));
+    expect(refineFilm(film("moss"), strips, learnt)).toBe(film("moss"));
+    expect(fitTooth([], fit)).toMatchObject({ ...fit, strips: 0 });
+  });
+});
+
+describe("a base", () => {
+  it("has the colour that is seen of its stack", () => {
+    for (const stack of [[], [0], [1, 2]]) expect(deltaE00(labOf(baseReflectance(desk, stack)), seenLab(desk, stack))).toBeLessThan(0.3);
+  });
+});
+
+describe("a pencil plan", () => {
+  const pencils = pencilsOn([...films.values()], paper, fit);
+  const surface = (i: number): Surface => ({ base: i, lab: seenLab(desk, i < 0 ? [] : [i]), reflectance: baseReflectance(desk, i < 0 ? [] : [i]) });
+  const [lightest, local, shadow]: Lab[] = [[74, 10, 20], [60, 16, 20], [40, 14, 10]];
+  const roles = chooseRoles(pencils, local!);
+  const plan = drive(planPencil({ scale: valueScale(lightest!, local!, shadow!, 5), middle: local!, paper: surface(-1), bases: [surface(0), surface(1)], fit }, roles));
+
+  it("chooses neighbours of the hue, cool darks and a white", () => {
+    expect(roles.white!.film.code).toBe("pencil chalk");
+    for (const d of roles.darks) expect(d.own[0]).toBeLessThan(46);
+    expect(plan.trio.length).toBe(3);
+    expect(plan.trio.map((p) => p.own[0])).toEqual([...plan.trio.map((p) => p.own[0])].sort((a, b) => b - a));
+  });
+  it("draws what is beneath first, darkens along the scale, and reaches most values", () => {
+    for (const s of plan.steps) {
+      const parts = s.layers.map((l) => l.part === "over all");
+      expect(parts).toEqual([...parts].sort());
+    }
+    expect(plan.steps.map((s) => s.lab[0])).toEqual([...plan.steps.map((s) => s.lab[0])].sort((a, b) => b - a));
+    expect(plan.medianDeltaE00).toBeLessThan(3.5);
+  });
+  it("says what is out of reach, and why", () => {
+    const black = planStep([8, 0, 0], surface(0), plan.trio, roles, fit);
+    expect(black.deltaE00).toBeGreaterThan(REACHED);
+    expect(shortfallOf(black, plan)).toMatch(/darkest pencil at hand, .* gives L\*|take its colour away/);
+    expect(shortfallOf({ ...black, deltaE00: 1 }, plan)).toBeUndefined();
+    const without = planStep([95, 0, 0], surface(-1), [], { darks: [], white: undefined }, fit);
+    expect(shortfallOf(without, { ...plan, white: undefined })).toContain("no white pencil");
+  });
+  it("has a scale that is even in lightness and runs through the local colour", () => {
+    const scale = valueScale([90, 0, 0], [60, 20, 20], [30, 10, 0], 7);
+    const L = scale.map((s) => s[0]);
+    L.slice(1).forEach((v, i) => expect(L[i]! - v).toBeCloseTo(10, 9));
+    expect(scale[3]).toEqual([60, 20, 20]);
+  });
+  it("softens a tone with light pencils and deepens it with dark ones", () => {
+    const tone = surface(2);
+    for (const a of adjustTone(tone.reflectance, tone.lab, 6, pencils, fit)) expect(a.deltaL).toBeGreaterThan(0);
+    for (const a of adjustTone(tone.reflectance, tone.lab, -6, pencils, fit)) expect(a.deltaL).toBeLessThan(0);
+  });
+  it("makes greys of opposite pencils", () => {
+    const greys = pencilGreys(paper, pencils, fit);
+    expect(greys.map((g) => g.chroma)).toEqual([...greys.map((g) => g.chroma)].sort((a, b) => a - b));
+    expect(greys[0]!.chroma).toBeLessThan(chroma(desk.paper.lab));
+  });
+});

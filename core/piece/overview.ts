@@ -1,0 +1,76 @@
+import { deltaE00 } from "@/core/colour/delta-e00";
+import type { Lab } from "@/core/colour/lab";
+import type { Area, KeptTone, Piece } from "./piece";
+
+/** A tone of an area as it was read on the piece's paper. */
+export interface SeenTone extends KeptTone {
+  readonly lab: Lab;
+}
+
+export interface SeenArea {
+  readonly area: Area;
+  /** Light to dark; only what was read. */
+  readonly tones: readonly SeenTone[];
+}
+
+/** Kept groups with their colours, light to dark. */
+export function seenAreas(areas: readonly Area[], labOf: (code: string, coats: number) => Lab | undefined): SeenArea[] {
+  return areas.map((area) => ({
+    area,
+    tones: (area.group?.tones ?? [])
+      .flatMap((t): SeenTone[] => {
+        const lab = labOf(t.code, t.coats);
+        return lab ? [{ ...t, lab }] : [];
+      })
+      .sort((a, b) => b.lab[0] - a.lab[0]),
+  }));
+}
+
+/** The colour that stands for a group: its middle tone. */
+export const middleOf = ({ tones }: SeenArea): Lab | undefined => tones[tones.length >> 1]?.lab;
+
+/** Two areas that touch and can hardly be told apart. */
+export interface Merging {
+  readonly areas: readonly [Area, Area];
+  readonly deltaE00: number;
+}
+
+/** Pairs of neighbours whose local colours are nearer than wished. */
+export function merging({ whole }: Piece, seen: readonly SeenArea[]): Merging[] {
+  return whole.neighbours.flatMap(([a, b]) => {
+    const [first, second] = [a, b].map((id) => seen.find((s) => s.area.id === id));
+    const [x, y] = [first && middleOf(first), second && middleOf(second)];
+    if (!first || !second || !x || !y) return [];
+    const off = deltaE00(x, y);
+    return off < whole.apart ? [{ areas: [first.area, second.area] as const, deltaE00: off }] : [];
+  });
+}
+
+/** An early area that will look different once a later neighbour stands beside it. */
+export interface Contrast {
+  readonly early: Area;
+  readonly late: Area;
+  /** L* by which the later one is darker (positive) or lighter. */
+  readonly darker: number;
+}
+
+/** L* between neighbours from which the earlier one should be judged again at the end. */
+const JUDGE_AGAIN = 18;
+
+/** Neighbours coloured later that stand far off in lightness: simultaneous contrast makes the earlier one look paler or darker than it was. */
+export function judgeAgain({ whole, areas }: Piece, seen: readonly SeenArea[]): Contrast[] {
+  const order = new Map(areas.map((a, i) => [a.id, i]));
+  return whole.neighbours.flatMap((pair) => {
+    const [early, late] = [...pair].sort((a, b) => order.get(a)! - order.get(b)!).map((id) => seen.find((s) => s.area.id === id));
+    const [x, y] = [early && middleOf(early), late && middleOf(late)];
+    if (!early || !late || !x || !y || Math.abs(x[0] - y[0]) < JUDGE_AGAIN) return [];
+    return [{ early: early.area, late: late.area, darker: x[0] - y[0] }];
+  });
+}
+
+/** Markers of a piece with the areas that use them, most shared first. */
+export function sharedMarkers(areas: readonly Area[]): { readonly code: string; readonly areas: readonly Area[] }[] {
+  const uses = new Map<string, Area[]>();
+  for (const area of areas) for (const { code } of area.group?.tones ?? []) uses.set(code, [...new Set([...(uses.get(code) ?? []), area])]);
+  return [...uses].map(([code, own]) => ({ code, areas: own })).sort((a, b) => b.areas.length - a.areas.length);
+}
