@@ -12,7 +12,7 @@ const AREAS = 12;
 const INKS = 200;
 const PIECES = 8;
 /** What a marker costs in the bench, as in the app's middle setting. */
-export const MARKER_COST = 1;
+export const MARKER_COST = 1.5;
 
 /** A made-up piece: areas of a few related hues with random depth, each touching the next. */
 export function randomPiece(seed: number, paper: Lab, markerCost = MARKER_COST): JointWish {

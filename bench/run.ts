@@ -2,17 +2,39 @@ import { execFileSync } from "node:child_process";
 import { cpus } from "node:os";
 import { readFileSync, writeFileSync } from "node:fs";
 import { judgeCharts } from "./chart";
+import { judgeJoint } from "./joint";
 import { judgeMatch } from "./match";
+import { judgePencil } from "./pencil";
+import { judgePencilScales } from "./pencil-scale";
 import { judgePrediction } from "./prediction";
+import { judgeShadows } from "./shadow";
 import { judgeTrials } from "./trials";
 
-/** Writes what was measured between the markers of docs/measurements.md, and prints it. */
-const FILE = new URL("../docs/measurements.md", import.meta.url);
-const [BEGIN, END] = ["<!-- measured -->", "<!-- end -->"];
+/** Every part of docs/measurements.md: `npm run bench` measures all of them, `npm run bench -- joint shadow` only some. */
+const parts: Readonly<Record<string, () => string | Promise<string>>> = {
+  prediction: judgePrediction,
+  trials: judgeTrials,
+  charts: judgeCharts,
+  shadow: judgeShadows,
+  pencil: judgePencil,
+  scales: judgePencilScales,
+  joint: judgeJoint,
+  match: judgeMatch,
+};
 
+const FILE = new URL("../docs/measurements.md", import.meta.url);
+const asked = process.argv.slice(2);
+const unknown = asked.filter((name) => !(name in parts));
+if (unknown.length) {
+  console.error(`There is no part ${unknown.join(", ")}; there are ${Object.keys(parts).join(", ")}.`);
+  process.exit(2);
+}
 const commit = execFileSync("git", ["rev-parse", "--short", "HEAD"], { encoding: "utf8" }).trim();
-const about = `Measured ${new Date().toISOString().slice(0, 10)} at ${commit} by \`npm run bench\`, Node ${process.version}, ${cpus().length} cores.`;
-const text = [about, judgePrediction(), judgeTrials(), await judgeCharts(), judgeMatch()].join("\n\n");
-console.log(text);
-const page = readFileSync(FILE, "utf8");
-writeFileSync(FILE, `${page.slice(0, page.indexOf(BEGIN) + BEGIN.length)}\n${text}\n${page.slice(page.indexOf(END))}`);
+for (const name of asked.length ? asked : Object.keys(parts)) {
+  const measured = `${await parts[name]!()}\n\n*${new Date().toISOString().slice(0, 10)}, at ${commit}, Node ${process.version}, ${cpus().length} cores.*`;
+  console.log(measured);
+  const page = readFileSync(FILE, "utf8");
+  const [begin, end] = [`<!-- ${name} -->`, `<!-- end ${name} -->`];
+  const [from, to] = [page.indexOf(begin), page.indexOf(end)];
+  writeFileSync(FILE, from < 0 ? `${page.trimEnd()}\n\n${begin}\n${measured}\n${end}\n` : `${page.slice(0, from + begin.length)}\n${measured}\n${page.slice(to)}`);
+}

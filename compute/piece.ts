@@ -37,7 +37,7 @@ export interface PlanPieceOutput {
 }
 
 /** Prices of a marker at which the trade is shown. */
-const PRICES = [0, 0.4, 1, 2.2, 5];
+const PRICES = [0, 0.6, 1.5, 3, 6];
 /** Share of the progress that the plan itself takes when the trade follows. */
 const PLAN_SHARE = 0.3;
 

@@ -137,7 +137,7 @@ export class PlanPieceInput extends DeskInput {
 
   @IsOptional() @ArePairs() neighbours: [string, string][] = [];
   @IsOptional() @Within(0, 60, "ΔE00") apart = 8;
-  @IsOptional() @Within(0, 20) markerCost = 1;
+  @IsOptional() @Within(0, 20) markerCost = 1.5;
   @IsOptional() @Whole(2, 400) limit?: number;
   /** Also plans at other prices of a marker, to show markers against fit. */
   @IsOptional() @IsBoolean() trade = false;

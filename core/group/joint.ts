@@ -53,7 +53,7 @@ export interface JointPlan {
 const CROWDING = 0.6;
 const EMPHASIS = 2;
 /** Candidates looked at in each place: beyond the best of a place, nothing is ever chosen for its company alone. */
-const WIDTH = 36;
+const WIDTH = 28;
 /** Groups of an area that are weighed against each other by everything else. */
 const POOL = 48;
 const MOST_ROUNDS = 6;

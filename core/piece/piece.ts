@@ -102,7 +102,7 @@ export interface Area {
 export const DEFAULT_TONES = 4;
 export const NO_DRIFT: Drift = { light: 0, shadow: 0 };
 /** Lightness or hue must tell neighbours apart: about the ΔE00 of "visible". */
-export const DEFAULT_WHOLE: Whole = { scene: "neutral", apart: 8, neighbours: [], markerCost: 1, markerLimit: null, underlay: [] };
+export const DEFAULT_WHOLE: Whole = { scene: "neutral", apart: 8, neighbours: [], markerCost: 1.5, markerLimit: null, underlay: [] };
 
 /** Temperature of an area's ends: its own wish, else what the scene brings: warm light in a warm one, cool shadow in a cool one. */
 export function driftIn(scene: Scene, { light, shadow }: Drift): Drift {

@@ -51,7 +51,7 @@ export function WholeView({ papers, rack: first }: { readonly papers: readonly P
           <div className="flex flex-wrap items-center gap-x-3 gap-y-2 text-[14px]">
             <label className="flex items-center gap-1.5">Scene <select className="field" value={piece.whole.scene} onChange={(e) => set({ scene: e.target.value as Scene })}>{SCENES.map((s) => <option key={s}>{s}</option>)}</select></label>
             <label className="flex items-center gap-1.5">Neighbours differ by <input type="number" min={0} max={60} className="field w-14" value={piece.whole.apart} onChange={(e) => e.target.value !== "" && set({ apart: Math.min(60, Math.max(0, Number(e.target.value))) })} /> ΔE00</label>
-            <label className="flex items-center gap-1.5">Fit <input type="range" min={0} max={4} step={0.25} value={piece.whole.markerCost} onChange={(e) => set({ markerCost: Number(e.target.value) })} className="w-20 accent-current" aria-label="Price of a marker, from better fit to fewer markers" /> fewer markers</label>
+            <label className="flex items-center gap-1.5">Fit <input type="range" min={0} max={6} step={0.25} value={piece.whole.markerCost} onChange={(e) => set({ markerCost: Number(e.target.value) })} className="w-20 accent-current" aria-label="Price of a marker, from better fit to fewer markers" /> fewer markers</label>
             <label className="flex items-center gap-1.5">At most <input type="number" min={2} max={400} className="field w-14" placeholder="any" value={piece.whole.markerLimit ?? ""} onChange={(e) => set({ markerLimit: e.target.value === "" ? null : Math.min(400, Math.max(2, Math.round(Number(e.target.value)))) })} /> markers</label>
           </div>
           {piece.areas.length === 0 ? (
