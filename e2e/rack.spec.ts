@@ -92,7 +92,8 @@ test("shortcuts are listed, and every place works at 360 px without sideways scr
   await page.keyboard.press("Escape");
   await page.setViewportSize({ width: 360, height: 740 });
   const href = await page.getByRole("link", { name: "Open The Kite Mender" }).getAttribute("href");
-  for (const path of ["/", "/rack", href!, href!.replace("colour", "steps")]) {
+  const parts = ["school", "shadow", "pencil"].map((tab) => `${href}?tab=${tab}`);
+  for (const path of ["/", "/rack", "/rack?view=table", "/swatchbook", "/groups", href!, ...parts, href!.replace("colour", "whole"), href!.replace("colour", "steps")]) {
     await open(page, path);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(360);
   }

@@ -4,6 +4,7 @@ import { applyCommand } from "@/core/piece/commands";
 import { newPiece } from "@/core/piece/piece";
 import { decodePicture, MOST_BYTES, PictureRefused } from "./decode-picture";
 import { readPiece, readSave } from "./piece-input";
+import { readGroups } from "./groups-input";
 import { isReadPage } from "./read-page-input";
 import { ImportRackInput, RangeInput } from "./rack-input";
 import { AddReadingsInput, NewPaperInput } from "./swatchbook-input";
@@ -60,7 +61,10 @@ describe("a piece that comes in", () => {
   });
   it("is refused with the path of what is wrong", () => {
     expect(paths({ ...kept, name: "" })).toEqual(["name"]);
-    expect(paths({ ...kept, version: 2 })).toEqual(["version"]);
+    expect(paths({ ...kept, version: 3 })).toEqual(["version"]);
+    expect(paths({ ...kept, areas: [{ ...kept.areas[0], material: "spoon", school: "school", size: -1, drift: { light: 2, shadow: 0 } }] })).toEqual(["areas[0].material", "areas[0].school", "areas[0].size", "areas[0].drift.light"]);
+    expect(paths({ ...kept, areas: [{ ...kept.areas[0], shadow: { kind: "underlay", code: "", coats: 9 }, pencil: { base: null, steps: [] } }] })).toEqual(["areas[0].shadow.code", "areas[0].shadow.coats", "areas[0].pencil.steps"]);
+    expect(paths({ ...kept, whole: { ...kept.whole, scene: "hot", neighbours: [["a"]], underlay: [1] } })).toEqual(["whole.scene", "whole.neighbours", "whole.underlay"]);
     expect(paths({ ...kept, extra: 1 })).toEqual(["extra"]);
     expect(paths({ ...kept, paperId: "x" })).toEqual(["paperId"]);
     expect(paths({ ...kept, areas: [{ ...kept.areas[0], tones: 9 }] })).toEqual(["areas[0].tones"]);
@@ -91,6 +95,22 @@ describe("what comes in for rack and swatchbook", () => {
     expect(paths(NewPaperInput, { name: "Card", color: { lab: [95, 0, 2] }, capacity: 4, weight: null })).toEqual([]);
     expect(paths(NewPaperInput, { name: "Card", color: "white", capacity: 0, grain: 3 })).toEqual(expect.arrayContaining(["color", "capacity", "grain"]));
     expect(paths(AddReadingsInput, { readings: [{ stack: ["a"], color: "#fff", source: "guess", backing: "glass" }] })).toEqual(["readings[0].color", "readings[0].source", "readings[0].backing"]);
+  });
+  it("are groups of a file, each of its own name", () => {
+    const group = { name: "Skin", tones: [{ code: "clay1c", coats: 1 }, { code: "clay5m", coats: 2 }] };
+    expect(readGroups(group)).toEqual([{ ...group, tags: [], material: "other", school: null, underlay: null, results: [], notes: "" }]);
+    expect(readGroups({ format: "blendt-groups", version: 1, groups: [group, { ...group, name: "Hair", material: "hair", school: "dark first" }] })).toHaveLength(2);
+    const refused = (value: unknown) => {
+      try {
+        readGroups(value);
+      } catch (e) {
+        return (e as BadInput).problems.map((p) => p.path);
+      }
+      return [];
+    };
+    expect(refused({ format: "blendt-groups", version: 1, groups: [group, group] })).toEqual(["groups[1].name"]);
+    expect(refused({ format: "other", version: 2, groups: [{ ...group, tones: [], school: "spoon" }] })).toEqual(expect.arrayContaining(["format", "version", "groups[0].tones", "groups[0].school"]));
+    expect(refused({ name: "", tones: group.tones })).toEqual(["name"]);
   });
   it("is a page only with every cell whole", () => {
     const cell = { line: 0, place: 0, stack: ["a"], lab: [50, 0, 0], spread: 0, streakiness: 0, confidence: 1, doubts: [], corners: [[0, 0], [1, 0], [1, 1], [0, 1]] };

@@ -27,6 +27,33 @@ describe("commands on a piece", () => {
     const piece = after(skin, kept, { type: "overrule tone", id: "a", place: 1, tone: { code: "bark5m", coats: 1, overruled: true } }, { type: "move tone", id: "a", from: 1, to: 0 });
     expect(only(piece).group!.tones).toEqual([{ code: "bark5m", coats: 1, overruled: true }, { code: "clay1c", coats: 1 }]);
   });
+  it("lock a tone and let it go, exclude an ink and allow it again", () => {
+    const kept: Command = { type: "keep group", id: "a", group: { tones: [{ code: "clay1c", coats: 1 }, { code: "clay4m", coats: 2 }] } };
+    const locked = after(skin, kept, { type: "lock tone", id: "a", place: 1, locked: true });
+    expect(only(locked).group!.tones[1]).toEqual({ code: "clay4m", coats: 2, locked: true });
+    expect(only(applyCommand(locked, { type: "lock tone", id: "a", place: 1, locked: false })).group!.tones[1]).toEqual({ code: "clay4m", coats: 2 });
+    const without = after(skin, { type: "exclude ink", id: "a", code: "x", excluded: true }, { type: "exclude ink", id: "a", code: "x", excluded: true });
+    expect(only(without).excluded).toEqual(["x"]);
+    expect(only(applyCommand(without, { type: "exclude ink", id: "a", code: "x", excluded: false })).excluded).toEqual([]);
+  });
+  it("let the number of tones follow material and size, until it is set by hand", () => {
+    expect(only(after(skin, { type: "set size", id: "a", size: 20 })).tones).toBe(2);
+    expect(only(after(skin, { type: "set material", id: "a", material: "hair" })).tones).toBe(5);
+    expect(only(after(skin, { type: "set tones", id: "a", tones: 6 }, { type: "set size", id: "a", size: 20 })).tones).toBe(6);
+    expect(only(after(skin, { type: "set size", id: "a", size: -3 })).size).toBe(1);
+  });
+  it("keep school, drift, emphasis, shadow and pencil", () => {
+    const pencil = { base: null, steps: [] };
+    const piece = after(skin, { type: "choose school", id: "a", school: "layered" }, { type: "set drift", id: "a", drift: { light: 1, shadow: -1 } }, { type: "set emphasis", id: "a", emphasis: true }, { type: "keep shadow", id: "a", shadow: { kind: "underlay", code: "plum3c", coats: 2 } }, { type: "keep pencil", id: "a", pencil });
+    expect(only(piece)).toMatchObject({ school: "layered", drift: { light: 1, shadow: -1 }, emphasis: true, shadow: { code: "plum3c" }, pencil });
+  });
+  it("take groups of several areas at once, and wishes of the whole; a deleted area touches nothing", () => {
+    const two = after(skin, { type: "add area", id: "b", name: "Hat" }, { type: "wish of the whole", set: { neighbours: [["a", "b"]], apart: 5 } });
+    expect(two.whole).toMatchObject({ apart: 5, scene: "neutral" });
+    const taken = applyCommand(two, { type: "accept groups", groups: [{ id: "b", group: { tones: [{ code: "z", coats: 1 }] } }, { id: "gone", group: { tones: [] } }] });
+    expect(taken.areas.map((a) => a.group?.tones.length)).toEqual([undefined, 1]);
+    expect(applyCommand(taken, { type: "delete area", id: "b" }).whole.neighbours).toEqual([]);
+  });
   it("on an area that is gone change nothing", () => {
     const piece = after(skin);
     expect(applyCommand(piece, { type: "set tones", id: "gone", tones: 3 })).toEqual(piece);

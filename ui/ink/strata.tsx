@@ -116,9 +116,11 @@ const SHELF = "shelf:";
 function Shelved({ ink }: { ink: ShelfInk }) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: SHELF + ink.code });
   return (
-    <li ref={setNodeRef} {...attributes} {...listeners} style={{ transform: CSS.Translate.toString(transform), zIndex: isDragging ? 2 : undefined }} className="relative flex cursor-grab items-center gap-1 border border-line bg-panel pr-1.5" title={ink.says} aria-label={`${ink.code}, L* ${signed(ink.lightness)}, ${ink.says}`}>
-      <span className="h-7 w-5" style={{ background: ink.hex }} aria-hidden />
-      <span className="code text-[12.5px]">{ink.code}</span>
+    <li>
+      <button ref={setNodeRef} {...attributes} {...listeners} style={{ transform: CSS.Translate.toString(transform), zIndex: isDragging ? 2 : undefined }} className="relative flex cursor-grab items-center gap-1 border border-line bg-panel pr-1.5" title={ink.says} aria-label={`${ink.code}, L* ${signed(ink.lightness)}, ${ink.says}`}>
+        <span className="h-7 w-5" style={{ background: ink.hex }} aria-hidden />
+        <span className="code text-[12.5px]">{ink.code}</span>
+      </button>
     </li>
   );
 }
