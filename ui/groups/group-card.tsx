@@ -42,7 +42,7 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
   const owned = rack.markers.filter((m) => m.owned && m.swatches.length && m.state !== "dry" && !group.tones.some((t) => t.code === m.code && !m.owned)).map((m) => m.code);
   const work = useCompute("substituteGroup", like && wanted ? `${rackKey(rack)} ${JSON.stringify(wanted)}` : null, () => ({ ...deskOfRack(rack, true), tones: wanted!.map((lab) => ({ lab })), among: owned, top: 3 }));
   return (
-    <section aria-label={group.name} className="grid min-w-0 content-start gap-3 self-start border-t-2 border-text pt-2 text-[14px]">
+    <section id="group-card" aria-label={group.name} className="grid min-w-0 content-start gap-3 self-start border-t-2 border-text pt-2 text-[14px]">
       <div className="flex items-start gap-2">
         <input aria-label="Name of the group" className="min-h-9 min-w-0 flex-1 border border-transparent bg-transparent px-1 text-[19px] font-semibold hover:border-line" defaultValue={group.name} maxLength={80} onBlur={(e) => e.target.value.trim() && e.target.value !== group.name && void change({ name: e.target.value.trim() })} onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()} />
         <button className="button-bare text-[14px] underline" onClick={() => void drop()}>Drop</button>

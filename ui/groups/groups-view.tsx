@@ -100,7 +100,7 @@ export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
               const missing = g.tones.filter((t) => !rack.markers.find((m) => m.code === t.code)?.owned).length;
               return (
                 <li key={g.id}>
-                  <button className={`block w-full border-l-4 px-2 py-1 text-left ${g.id === chosen?.id ? "border-text bg-panel" : "border-transparent hover:border-line"}`} aria-pressed={g.id === chosen?.id} onClick={() => change({ group: g.id })}>
+                  <button className={`block w-full border-l-4 px-2 py-1 text-left ${g.id === chosen?.id ? "border-text bg-panel" : "border-transparent hover:border-line"}`} aria-pressed={g.id === chosen?.id} onClick={() => { change({ group: g.id }); requestAnimationFrame(() => document.getElementById("group-card")?.scrollIntoView({ block: "nearest" })); }}>
                     <span className="flex items-baseline justify-between gap-2"><span className="truncate text-[15px] font-semibold">{g.name}</span><span className="shrink-0 text-[13px] text-soft">{here ? verdictInWords(here.verdict) : ""}{missing ? `${here ? ", " : ""}${missing} not owned` : ""}</span></span>
                     {colours.length ? <Ramp colours={colours} height={26} label={g.name} /> : <span className="block h-7 text-[13px] text-soft">not read on {rack.paper.name}</span>}
                   </button>

@@ -30,7 +30,7 @@ export function PaperList({ rows, markers, studio }: { readonly rows: readonly P
       </div>
       <ul className="m-0 grid list-none gap-4 p-0">
         {rows.map(({ paper, read, charts, doubtful, strokes }) => (
-          <li key={paper.id} className="grid grid-cols-[minmax(96px,180px)_1fr] gap-5 border border-line bg-panel p-4">
+          <li key={paper.id} className="grid grid-cols-[minmax(64px,180px)_minmax(0,1fr)] gap-5 border border-line bg-panel p-4">
             <Link href={`/swatchbook/${paper.id}`} aria-hidden tabIndex={-1} className="min-h-28 border border-strong" style={{ background: labToHex(paper.lab) }} />
             <div>
               <h2 className="m-0 text-[21px]"><Link className="hover:underline" href={`/swatchbook/${paper.id}`}>{paper.name}</Link></h2>
