@@ -3,7 +3,7 @@ import type { Lab } from "@/core/colour/lab";
 import { seenLab } from "@/core/ink/desk";
 import { baseReflectance } from "@/core/pencil/base";
 import { chooseRoles, pencilsOn } from "@/core/pencil/choose";
-import { BASE_ABOVE, planPencil, REACHED, shortfallOf, valueScale, type Surface } from "@/core/pencil/plan";
+import { planPencil, REACHED, shortfallOf, valueScale, wantedBase, type Surface } from "@/core/pencil/plan";
 import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { waxPencils } from "@/sim/wax";
 import { learn, pencilDesk, truthOf } from "./pencil";
@@ -31,7 +31,7 @@ function judge(stock: PaperStock): string[] {
   const pencils = pencilsOn(d.films, paper.reflectance, fit);
   const numbers = new Map(d.films.map((f, i) => [f.code, i]));
   return subjects.map(([name, light, local, shadow]) => {
-    const best: Lab = [Math.min(light[0], local[0] + BASE_ABOVE + 3), local[1] * 0.8, local[2] * 0.8];
+    const best = wantedBase(light, local);
     const bases = d.desk.inks
       .map((_, i) => ({ i, off: deltaE00(seenLab(d.desk, [i]), best) }))
       .sort((a, b) => a.off - b.off)

@@ -11,12 +11,10 @@ import { look } from "@/sim/observer";
 import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
 import { colourSheet } from "@/sim/sheet";
-import { drawdownOn, drawOver, teeth, waxPencils } from "@/sim/wax";
+import { drawdownOn, drawOver, hand, teeth, waxPencils } from "@/sim/wax";
 import { quantile } from "./quantile";
 import { scanInks } from "./scanned-desk";
 
-/** How hard the simulated hand presses for each word. */
-export const HAND: Readonly<Record<Pressure, number>> = { light: 0.22, medium: 0.42, firm: 0.75 };
 const PRESSURES_TRIED: readonly Pressure[] = ["light", "medium", "firm"];
 
 /** A paper with its inks and pencils, and the desk where their truth can be seen. */
@@ -42,7 +40,7 @@ export interface Drawn {
 
 /** What the simulated desk shows. */
 export const truthOf = (d: PencilDesk, { stack, layers }: Drawn): Lab =>
-  seenBy(drawOver(colourSheet(d.stock, stack.map((i) => d.inks[i]!.recipe)), teeth[d.stock.name]!, layers.map((l) => ({ pencil: waxPencils[l.pencil]!, layers: l.layers, pressure: HAND[l.pressure] }))));
+  seenBy(drawOver(colourSheet(d.stock, stack.map((i) => d.inks[i]!.recipe)), teeth[d.stock.name]!, layers.map((l) => ({ pencil: waxPencils[l.pencil]!, layers: l.layers, pressure: hand[l.pressure] }))));
 
 export const layersOf = (d: PencilDesk, drawn: Drawn): PencilLayer[] => drawn.layers.map((l) => ({ film: d.films[l.pencil]!, layers: l.layers, pressure: l.pressure }));
 export const predicted = (d: PencilDesk, drawn: Drawn, fit: ToothFit): Lab => drawnLab(baseReflectance(d.desk, drawn.stack), layersOf(d, drawn), fit);

@@ -97,8 +97,11 @@ function differenceInWords(first: AssessedGroup, other: AssessedGroup): string {
 }
 
 /** What a target asks of a group of so many tones. */
-export const goalOf = (desk: Desk, { target, contrast, material, drift }: Pick<GroupTargetInput, "target" | "contrast" | "material" | "drift">, tones: number) =>
-  groupGoal(targetOf(target), tones, desk.paper.lab, { contrast, contrastShare: MATERIAL_HABITS[material].contrast, ...(drift && { drift }) });
+export const goalOf = (desk: Desk, { target, contrast, material, drift }: Pick<GroupTargetInput, "target" | "contrast" | "material" | "drift">, tones: number, emphasis = false) =>
+  groupGoal(targetOf(target), tones, desk.paper.lab, { contrast, contrastShare: MATERIAL_HABITS[material].contrast * (emphasis ? EMPHASIS : 1), ...(drift && { drift }) });
+
+/** An area that should pop has this much more contrast, where none was read or asked for. */
+const EMPHASIS = 1.25;
 
 /** The best blend groups for a target, with their reasons. */
 export function* group(input: GroupInput): Generator<number, { groups: GroupOutput[] }> {

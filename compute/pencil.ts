@@ -6,7 +6,7 @@ import { baseReflectance } from "@/core/pencil/base";
 import { chooseRoles, pencilsOn, type Pencil } from "@/core/pencil/choose";
 import { pencilFilm } from "@/core/pencil/film";
 import { fitTooth, type FittedTooth, type Strip } from "@/core/pencil/fit-tooth";
-import { BASE_ABOVE, planPencil, shortfallOf, valueScale, type LaidPencil, type Surface } from "@/core/pencil/plan";
+import { BASE_ABOVE, planPencil, shortfallOf, valueScale, wantedBase, type LaidPencil, type Surface } from "@/core/pencil/plan";
 import { refineFilm } from "@/core/pencil/refine-film";
 import { drawnLab, usualTooth } from "@/core/pencil/tooth";
 import { neutralPairs as inkPairs } from "@/core/shadow/neutral";
@@ -83,7 +83,7 @@ export function* pencilPlan(input: PencilPlanInput): Generator<number, PencilPla
   const [light, local, shadow] = [input.light, input.local, input.shadow].map((c) => colourOf(c).lab) as [Lab, Lab, Lab];
   const price = costOf(input.inks);
   const may = input.bases ? input.bases.map((c, i) => placeOf(desk, c, `bases[${i}]`)) : desk.inks.flatMap((_, i) => (price(i) === 0 ? [i] : []));
-  const best: Lab = [Math.min(light[0], local[0] + BASE_ABOVE + 3), local[1] * 0.8, local[2] * 0.8];
+  const best = wantedBase(light, local);
   const bases = may
     .map((ink) => ({ ink, off: deltaE00(seenLab(desk, [ink]), best) + (input.bases ? 0 : 2 * Math.max(0, local[0] + BASE_ABOVE - seenLab(desk, [ink])[0])) }))
     .sort((a, b) => a.off - b.off)

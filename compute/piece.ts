@@ -55,7 +55,7 @@ export function* planPiece(input: PlanPieceInput): Generator<number, PlanPieceOu
   }) as [number, number]);
   const wish: JointWish = {
     areas: input.areas.map((a, i) => ({
-      goal: goalOf(desk, a, a.tones),
+      goal: goalOf(desk, a, a.tones, a.emphasis),
       fixed: a.fixed.slice(0, a.tones).map((t, j) => ({ ink: placeOf(desk, t.code, `areas[${i}].fixed[${j}].code`), coats: t.coats })),
       excluded: (ink: number) => a.exclude.includes(desk.inks[ink]!.code),
       emphasis: a.emphasis,

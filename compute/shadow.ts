@@ -1,30 +1,18 @@
 import { checkMonochrome } from "@/core/shadow/monochrome";
 import { greyBases } from "@/core/shadow/neutral";
-import { boldnessOf, expectationOf, rankShadows, SHADOW_FACTS, wantedShadow, type Boldness, type ShadowKind, type ShadowWish } from "@/core/shadow/shadow";
-import { seenLab, type Desk, type Knowledge } from "@/core/ink/desk";
+import { boldnessOf, expectationOf, rankShadows, SHADOW_FACTS, wantedShadow, type Boldness, type Shadow, type ShadowWish } from "@/core/shadow/shadow";
+import { seenLab, type Desk } from "@/core/ink/desk";
 import { costOf } from "./group";
 import { deskOf, placeOf } from "./desk-memory";
 import { colourOf } from "./inputs/colour";
 import type { ShadowInput } from "./inputs/planning";
 import { seen, type SeenColour } from "./predict";
 
-export interface ShadowOutput {
-  readonly kind: ShadowKind;
+export interface ShadowOutput extends Omit<Shadow, "ink" | "bare" | "covered"> {
   readonly order: "under" | "over";
   readonly code: string;
-  readonly coats: number;
   readonly bare: SeenColour;
   readonly covered: SeenColour;
-  readonly deepening: number;
-  readonly fade: number;
-  readonly fadeL: number;
-  readonly fadeC: number;
-  readonly hueTurn: number;
-  readonly purity: number;
-  readonly muddy: boolean;
-  readonly coatsLeft: number;
-  readonly knowledge: Knowledge;
-  readonly score: number;
   readonly expectation: string;
   /** Of what lies under: what one, two and three coats leave once covered, and the fewest that reach the wanted depth. */
   readonly boldness?: { readonly steps: readonly Boldness[]; readonly enough?: number };

@@ -3,7 +3,7 @@ import type { Pressure } from "@/core/pencil/tooth";
 import { look } from "@/sim/observer";
 import type { PaperStock } from "@/sim/paper-stock";
 import { colourSheet } from "@/sim/sheet";
-import { drawdownOn, drawOver, teeth, waxPencils, type contrastCard } from "@/sim/wax";
+import { drawdownOn, drawOver, hand, teeth, waxPencils, type contrastCard } from "@/sim/wax";
 import type { RackRow } from "@/store/rack";
 
 /** What stands on the rack beside the markers: pencils, finishers and water-based pens. */
@@ -25,14 +25,12 @@ const seen = (reflectance: Float64Array): Lab => xyzToLab(look(reflectance));
 export const demoDrawdowns = (): { code: string; backing: keyof typeof contrastCard; lab: Lab }[] =>
   waxPencils.flatMap((p) => (["white", "black"] as const).map((backing) => ({ code: p.code, backing, lab: seen(drawdownOn(p, backing)) })));
 
-/** How hard the simulated hand presses, as a share of pressing into every valley. */
-const HAND: Readonly<Record<Pressure, number>> = { light: 0.22, medium: 0.42, firm: 0.75 };
 const STRENGTHS = [[3, "light"], [2, "medium"], [2, "firm"]] as const;
 
 /** Strips of each pencil on the bare paper, one entry of the stack a layer. */
 export const demoStrips = (stock: PaperStock): { stack: string[]; pressure: Pressure; lab: Lab }[] => {
   const sheet = colourSheet(stock, []);
   return waxPencils.flatMap((pencil) =>
-    STRENGTHS.map(([layers, pressure]) => ({ stack: Array<string>(layers).fill(pencil.code), pressure, lab: seen(drawOver(sheet, teeth[stock.name]!, [{ pencil, layers, pressure: HAND[pressure] }])) })),
+    STRENGTHS.map(([layers, pressure]) => ({ stack: Array<string>(layers).fill(pencil.code), pressure, lab: seen(drawOver(sheet, teeth[stock.name]!, [{ pencil, layers, pressure: hand[pressure] }])) })),
   );
 };

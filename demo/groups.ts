@@ -35,7 +35,7 @@ export const demoGroups: readonly DemoGroup[] = [
   { name: "Green, spring reed", tags: ["greens", "leaf"], material: "leaf", tones: 4, local: [74, -9, 38] },
   { name: "Green, fern in sun", tags: ["greens", "leaf"], material: "leaf", tones: 4, local: [60, -17, 22], verdicts: ["works", "nearly"] },
   { name: "Green, pine shade", tags: ["greens", "leaf", "dark"], material: "leaf", tones: 4, local: [42, -16, 12] },
-  { name: "White, linen in shade", tags: ["whites", "cool"], material: "white cloth", tones: 3, local: [84, 1, -6], contrast: 20 },
+  { name: "White, linen in shade", tags: ["whites", "cool"], material: "white cloth", tones: 3, local: [82, 0, -6], contrast: 20 },
   { name: "White, wool by lamp", tags: ["whites", "warm"], material: "white cloth", tones: 3, local: [88, 1, 9], contrast: 20 },
   { name: "Metal, brass", tags: ["metals", "warm"], material: "metal", tones: 5, local: [64, 8, 44] },
   { name: "Metal, tin", tags: ["metals", "cool"], material: "metal", tones: 5, local: [60, 0, -6], verdicts: ["works", "works"] },

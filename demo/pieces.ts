@@ -70,7 +70,7 @@ export const mothLantern: DemoPiece = {
     { name: "Hood", material: "cloth", tones: 4, size: 1300, school: "edge in", drift: { light: 1, shadow: -1 }, picks: { light: [480, 450], local: [440, 520], shadow: [370, 480] }, kept: true },
     { name: "Cloak", material: "cloth", tones: 4, size: 2600, school: "edge in", drift: { light: 1, shadow: -1 }, picks: { light: [510, 800], local: [460, 760], shadow: [370, 800] }, kept: true, shadow: "overlay" },
     { name: "Mitten", material: "cloth", tones: 3, size: 90, picks: { light: [635, 730], local: [610, 770] }, kept: true },
-    { name: "Reeds", material: "leaf", tones: 3, size: 500, picks: { light: [945, 850], local: [966, 800] }, kept: false },
+    { name: "Reeds", material: "leaf", tones: 3, size: 500, picks: { light: [944, 900], local: [957, 900] }, kept: false },
     { name: "Ground", material: "ground shadow", tones: 3, picks: { light: [700, 880], local: [200, 890], shadow: [700, 960] }, kept: false },
   ],
   neighbours: [["Lantern paper", "Moth wings"], ["Moth wings", "Moth body"], ["Hood", "Moth wings"], ["Hood", "Cloak"], ["Lantern paper", "Hood"], ["Cloak", "Mitten"], ["Cloak", "Ground"], ["Reeds", "Ground"]],

@@ -5,7 +5,7 @@ const groups: readonly { readonly title: string; readonly keys: readonly (readon
   { title: "Everywhere", keys: [["/", "find a marker"], ["?", "this list"], ["d", "bright or dim surround"], ["Ctrl or Cmd Z", "undo"], ["Ctrl or Cmd Shift Z", "redo"]] },
   {
     title: "Colour",
-    keys: [["1 2 3", "pick for light, local colour, shadow"], ["+ − 0", "zoom in, out, whole picture"], ["arrows, Enter", "on the picture: move the crosshair, pick"], ["[ ]", "area before, area after"], ["k", "keep the group shown"], ["m", "match the local colour exactly"], ["Alt ↑ ↓", "on a layer: lay it earlier or later"]],
+    keys: [["1 2 3", "pick for light, local colour, shadow"], ["+ − 0", "zoom in, out, whole picture"], ["arrows, Enter", "on the picture: move the crosshair, pick"], ["[ ]", "area before, area after"], ["g s h p", "group, school, shadow, pencil"], ["a", "all areas"], ["k", "keep the group shown"], ["m", "match the local colour exactly"], ["Alt ↑ ↓", "on a layer: lay it earlier or later"]],
   },
   { title: "Rack", keys: [["← →", "walk a family track"], ["↑ ↓", "next family"]] },
 ];

@@ -3,12 +3,12 @@ import { chroma, type Lab } from "@/core/colour/lab";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { BANDS } from "@/core/colour/observer";
 import { layDesk, seenLab } from "@/core/ink/desk";
-import { HAND, seenBy } from "@/bench/pencil";
+import { seenBy } from "@/bench/pencil";
 import { drive, scanInks } from "@/bench/scanned-desk";
 import { demoRange } from "@/sim/demo-range";
 import { warmToned } from "@/sim/paper-stock";
 import { colourSheet } from "@/sim/sheet";
-import { drawdownOn, drawOver, teeth, waxPencils } from "@/sim/wax";
+import { drawdownOn, drawOver, hand, teeth, waxPencils } from "@/sim/wax";
 import { adjustTone, pencilGreys } from "./adjust";
 import { baseReflectance } from "./base";
 import { chooseRoles, pencilsOn } from "./choose";
@@ -85,7 +85,7 @@ describe("pencil on tooth", () => {
     const strips = ["brick", "ochre", "ink", "chalk"].flatMap((name) =>
       ([[3, "light"], [2, "medium"], [2, "firm"]] as const).map(([layers, pressure]) => {
         const pencil = waxPencils.find((p) => p.code === `pencil ${name}`)!;
-        return { under: paper, layers: [{ film: film(name), layers, pressure }], lab: seenBy(drawOver(sheet, teeth[warmToned.name]!, [{ pencil, layers, pressure: HAND[pressure] }])) };
+        return { under: paper, layers: [{ film: film(name), layers, pressure }], lab: seenBy(drawOver(sheet, teeth[warmToned.name]!, [{ pencil, layers, pressure: hand[pressure] }])) };
       }),
     );
     const off = (f: typeof fit, by = film) => strips.map((s) => deltaE00(drawnLab(s.under, s.layers.map((l) => ({ ...l, film: by(l.film.code.slice(7)) })), f), s.lab)).reduce((a, b) => a + b, 0) / strips.length;

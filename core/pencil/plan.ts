@@ -98,6 +98,9 @@ export function planStep(wanted: Lab, surface: Surface, trio: readonly Pencil[],
   return { wanted, onPaper: surface.base < 0, layers: best.layers, lab: best.lab, deltaE00: deltaE00(best.lab, wanted) };
 }
 
+/** Colour that serves best as a base: a little more than 8 L* above the middle, a little less colourful, no lighter than the light. */
+export const wantedBase = (light: Lab, middle: Lab): Lab => [Math.min(light[0], middle[0] + BASE_ABOVE + 3), middle[1] * 0.8, middle[2] * 0.8];
+
 /** Cost of a base for being less than 8 L* above the middle value. */
 const baseCost = (base: Surface, middle: Lab) => 0.25 * Math.max(0, BASE_ABOVE - (base.lab[0] - middle[0]));
 

@@ -25,6 +25,8 @@ interface Props {
   readonly studio: string;
 }
 
+/** Width in px under which the card stands below the list. */
+const STACKED = 1000;
 /** ΔE00 beyond which a group is not shown for a colour. */
 const NEAR = 12;
 
@@ -100,7 +102,7 @@ export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
               const missing = g.tones.filter((t) => !rack.markers.find((m) => m.code === t.code)?.owned).length;
               return (
                 <li key={g.id}>
-                  <button className={`block w-full border-l-4 px-2 py-1 text-left ${g.id === chosen?.id ? "border-text bg-panel" : "border-transparent hover:border-line"}`} aria-pressed={g.id === chosen?.id} onClick={() => { change({ group: g.id }); requestAnimationFrame(() => document.getElementById("group-card")?.scrollIntoView({ block: "nearest" })); }}>
+                  <button className={`block w-full border-l-4 px-2 py-1 text-left ${g.id === chosen?.id ? "border-text bg-panel" : "border-transparent hover:border-line"}`} aria-pressed={g.id === chosen?.id} onClick={() => { change({ group: g.id }); if (window.innerWidth < STACKED) requestAnimationFrame(() => document.getElementById("group-card")?.scrollIntoView()); }}>
                     <span className="flex items-baseline justify-between gap-2"><span className="truncate text-[15px] font-semibold">{g.name}</span><span className="shrink-0 text-[13px] text-soft">{here ? verdictInWords(here.verdict) : ""}{missing ? `${here ? ", " : ""}${missing} not owned` : ""}</span></span>
                     {colours.length ? <Ramp colours={colours} height={26} label={g.name} /> : <span className="block h-7 text-[13px] text-soft">not read on {rack.paper.name}</span>}
                   </button>

@@ -1,6 +1,6 @@
 "use client";
 import { ImageUp, Plus } from "lucide-react";
-import { useSearchParams } from "next/navigation";
+import { useRouter, useSearchParams } from "next/navigation";
 import { useCallback, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { PLACES, type PictureReading, type Place } from "@/core/piece/piece";
@@ -24,6 +24,7 @@ const ACCEPTED = "image/png,image/jpeg,image/webp";
 
 /** Colour: the picture on the left, the area's plan on the right, all areas below. */
 export function ColourView({ papers, rack: first, picture: firstPicture }: ColourViewProps) {
+  const router = useRouter();
   const piece = usePiece();
   const run = useRun();
   const { id: pieceId } = usePieceHandles();
@@ -43,6 +44,7 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
   };
   useHotkeys("bracketleft", () => step(-1), [piece.areas, area]);
   useHotkeys("bracketright", () => step(1), [piece.areas, area]);
+  useHotkeys("a", () => router.push(`/pieces/${pieceId}/whole`), [pieceId]);
 
   const pick = (reading: PictureReading) => {
     if (!area) return;

@@ -6,7 +6,7 @@ import type { GroupOutput } from "@/compute/group";
 import { closeness } from "@/core/colour/delta-e00";
 import { labToHex } from "@/core/colour/display";
 import type { Fix } from "@/core/group/advice";
-import { MOST_TONES, FEWEST_TONES, rolesOf } from "@/core/group/tone";
+import { rolesOf } from "@/core/group/tone";
 import { moved } from "@/core/piece/commands";
 import { PLACES, targetOf, type Area, type KeptTone } from "@/core/piece/piece";
 import { whereToLay } from "@/core/work/passes";
@@ -21,6 +21,7 @@ import { ValueRuler } from "@/ui/ink/value-ruler";
 import { useFinder } from "@/ui/shell";
 import { coatsInWords, signed } from "@/ui/wording";
 import { GroupWishes, Readings } from "./area-wishes";
+import { Advice, Purchase, TonedPaper } from "./group-advice";
 import { FromGroups } from "./from-groups";
 import { MatchDialog } from "./match-dialog";
 import { useRun } from "./piece-context";
@@ -171,6 +172,7 @@ export function GroupTab({ area, rack }: { readonly area: Area; readonly rack: R
             />
           </div>
           {said && <p role="status" className="m-0 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]">{said.text} {said.href && <Link className="underline" href={said.href}>{said.link}</Link>}</p>}
+          <TonedPaper area={area} rack={rack} />
           {tones.map((t, place) => {
             const marker = rack.markers.find((m) => m.code === t.code);
             if (!marker || (marker.owned && marker.state !== "dry")) return null;
@@ -213,35 +215,5 @@ export function GroupTab({ area, rack }: { readonly area: Area; readonly rack: R
       {taking && <FromGroups rack={rack} onClose={() => setTaking(false)} onTake={(t) => { setTaking(false); keep(t); }} />}
       {matching && targetOf(area) && <MatchDialog rack={rack} target={targetOf(area)!.local} ownedOnly={area.ownedOnly} name={area.name} onClose={() => setMatching(false)} />}
     </div>
-  );
-}
-
-/** The best group with one marker that is not owned, against the best from what is. */
-function Purchase({ group, best, rack, onShow }: { group: GroupOutput | undefined; best: GroupOutput | undefined; rack: Rack; onShow: (tones: readonly KeptTone[]) => void }) {
-  const bought = group?.tones.find((t) => !rack.markers.find((m) => m.code === t.code)?.owned);
-  if (!group || !best) return null;
-  if (!bought || group.score >= best.score) return <p className="mt-2 mb-0 text-[14px]">No single purchase makes this group better than the best from what you own.</p>;
-  return (
-    <div className="mt-2 flex items-center gap-3 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]">
-      <span className="w-28 shrink-0"><Ramp colours={rampColours(group)} height={30} label="Group with one purchase" /></span>
-      <span className="min-w-0 flex-1">Buying <strong className="code">{bought.code}</strong> ({bought.role}) lowers the score from {best.score.toFixed(1)} to {group.score.toFixed(1)}; local colour {best.localColourDeltaE00.toFixed(1)} to {group.localColourDeltaE00.toFixed(1)} ΔE00.</span>
-      <button className="button" onClick={() => onShow(plainTones(group.tones))}>Plan with it</button>
-    </div>
-  );
-}
-
-function Advice({ group, onFix, quiet }: { group: GroupOutput; onFix: (fix: Fix) => void; quiet: boolean }) {
-  if (!group.advice.length) return !quiet ? null : <p className="m-0 text-[14px] text-soft">Nothing to warn of: every step is even and no blend turns muddy.</p>;
-  return (
-    <ul className="m-0 list-none space-y-1 p-0" aria-label="Advice">
-      {group.advice.map((a) => (
-        <li key={a.kind + a.message} className="flex items-center gap-3 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]">
-          <span className="flex-1"><strong className="mr-1">{a.kind[0]!.toUpperCase() + a.kind.slice(1)}.</strong>{a.message}</span>
-          {a.fix && (a.fix.kind === "insert" ? group.tones.length < MOST_TONES : group.tones.length > FEWEST_TONES) && (
-            <button className="button" onClick={() => onFix(a.fix!)}>{a.fix.kind === "insert" ? `Put ${a.fix.code} in` : `Leave ${a.fix.code} out`}</button>
-          )}
-        </li>
-      ))}
-    </ul>
   );
 }

@@ -67,7 +67,7 @@ function Detail({ school }: { school: SchoolOutput }) {
               <span className="text-right text-soft">{i + 1}</span>
               <span className="code">{p.code}</span>
               <span>{p.kind === "lay" ? `${p.coats.toFixed(1).replace(".0", "")} ×` : "blend"}, {p.wet ? "wet" : i ? "dry" : "first"}</span>
-              <span>{p.where}; <span className="text-soft">{strokeInWords[p.stroke]}</span></span>
+              <span>{p.where} ({Math.round(100 * (p.to - p.from))}%); <span className="text-soft">{strokeInWords[p.stroke]}</span></span>
             </li>
           ))}
         </ol>
