@@ -1,5 +1,6 @@
 export default {
   testEnvironment: "node",
+  maxWorkers: "100%",
   setupFiles: ["<rootDir>/scripts/steady-tests.ts"],
   testMatch: ["<rootDir>/{core,compute,sim,store,ui,demo,workers,scripts}/**/*.test.{ts,tsx}"],
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },

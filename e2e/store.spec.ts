@@ -25,17 +25,21 @@ test("every table carries the studio", async () => {
 
 test("a studio sees and touches only what is its own", async ({ page, request }) => {
   const document = { version: 1, name: "Somebody else's piece", paperId: null, pictureId: null, areas: [] };
-  const [piece, picture, paper] = [randomUUID(), randomUUID(), randomUUID()];
+  const [piece, picture, paper, group] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
   await withDatabase(async (db) => {
     const { rows } = await db.query<{ id: string }>("insert into studios (slug, name) values ($1, 'Next door') returning id", [`next-door-${piece}`]);
     const studio = rows[0]!.id;
     await db.query("insert into pieces (id, studio_id, document) values ($1, $2, $3)", [piece, studio, document]);
+    await db.query("insert into kept_groups (id, studio_id, name, tones) values ($1, $2, 'Their group', '[]')", [group, studio]);
     await db.query("insert into papers (id, studio_id, name, lab, capacity) values ($1, $2, 'Their paper', '{90,0,0}', 4)", [paper, studio]);
     await db.query(
       "insert into pictures (id, studio_id, name, type, width, height, original, working, working_type, working_width, working_height) values ($1, $2, 'x', 'image/png', 1, 1, '', '', 'image/png', 1, 1)",
       [picture, studio],
     );
   });
+  expect((await request.patch(`/api/groups/${group}`, { data: { notes: "ours now" } })).status()).toBe(404);
+  expect((await request.delete(`/api/groups/${group}`)).status()).toBe(404);
+  expect(await (await request.get("/api/groups")).text()).not.toContain("Their group");
   expect((await request.get(`/api/pieces/${piece}`)).status()).toBe(404);
   expect((await request.put(`/api/pieces/${piece}`, { data: { revision: 1, document } })).status()).toBe(404);
   expect((await request.delete(`/api/pieces/${piece}`)).status()).toBe(404);

@@ -220,8 +220,16 @@ export const importRack = (studio: Studio, rangeId: string, rows: readonly RackR
       const elsewhere = rows.filter((r) => known.has(r.code) && known.get(r.code) !== rangeId).map((r) => r.code);
       const own = rows.filter((r) => !elsewhere.includes(r.code));
       const fresh = own.filter((r) => !known.has(r.code));
-      if (fresh.length) await tx.insert(inks).values(fresh.map((r) => ({ studioId: studio.id, rangeId, owned: true, state: "full", ...said(r) })));
-      for (const { code, ...set } of own.filter((r) => known.has(r.code))) await tx.update(inks).set(said(set)).where(and(eq(inks.studioId, studio.id), eq(inks.code, code)));
+      // Rows that say the same fields are one statement: what a known code is not told stays as it is.
+      const alike = new Map<string, RackRow[]>();
+      for (const row of own.map(said)) {
+        const key = Object.keys(row).sort().join();
+        alike.set(key, [...(alike.get(key) ?? []), row]);
+      }
+      for (const [key, group] of alike) {
+        const set = Object.fromEntries(key.split(",").filter((k) => k !== "code").map((k) => [k, sql.raw(`excluded."${inks[k as keyof RackRow].name}"`)]));
+        await tx.insert(inks).values(group.map((r) => ({ studioId: studio.id, rangeId, owned: true, state: "full", ...r }))).onConflictDoUpdate({ target: [inks.studioId, inks.code], set });
+      }
       const families = [...new Set(own.map((r) => r.family))];
       await tx
         .update(ranges)

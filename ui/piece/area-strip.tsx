@@ -37,10 +37,9 @@ export function AreaStrip({ areas, chosen, rack, onChoose }: AreaStripProps) {
   };
   return (
     <section aria-label="Areas" className="border-t border-line bg-ground">
-      <ol className="m-0 flex list-none gap-2 overflow-x-auto p-2 px-4">
-        {areas.length > 1 && (
-          <li className="shrink-0"><Link className="flex h-full min-h-16 w-20 flex-col items-center justify-center gap-0.5 border border-strong bg-panel text-center text-[14px] leading-tight font-medium" href={`/pieces/${id}/whole`}><Layers size={18} aria-hidden /> All areas</Link></li>
-        )}
+      <div className="flex gap-2 overflow-x-auto p-2 px-4">
+      {areas.length > 1 && <Link className="flex min-h-16 w-20 shrink-0 flex-col items-center justify-center gap-0.5 border border-line bg-panel text-center text-[14px] leading-tight font-medium" href={`/pieces/${id}/whole`} title="All areas together (a)"><Layers size={18} aria-hidden /> All areas</Link>}
+      <ol className="m-0 flex list-none gap-2 p-0">
         {areas.map((area, i) => (
           <li key={area.id} className={`relative w-40 shrink-0 border-b-4 bg-panel ${area.id === chosen ? "border-text" : "border-transparent"}`}>
             <button className="block w-full px-2 pt-1.5 pb-2 text-left" aria-current={area.id === chosen} onClick={() => onChoose(area.id)}>
@@ -68,6 +67,7 @@ export function AreaStrip({ areas, chosen, rack, onChoose }: AreaStripProps) {
           <button className="flex h-full min-h-16 w-28 items-center justify-center gap-1.5 border border-dashed border-strong text-[15px]" onClick={() => setNaming({ name: "" })}><Plus size={18} aria-hidden /> Add area</button>
         </li>
       </ol>
+      </div>
       <Modal open={naming !== undefined} title={naming?.id ? "Rename the area" : "Add an area"} onClose={() => setNaming(undefined)}>
         <form onSubmit={submit} className="flex gap-2">
           <input autoFocus className="field flex-1" aria-label="Name of the area" placeholder="such as Skin, Hair, Scarf" maxLength={80} value={naming?.name ?? ""} onChange={(e) => setNaming({ ...naming!, name: e.target.value })} />
