@@ -5,7 +5,7 @@ import type { Strip } from "./fit-tooth";
 import { drawnLab, type ToothFit } from "./tooth";
 
 /** Expected spread of a strip in L*, a*, b*: a hand is not even. */
-const SPREAD = 4;
+const SPREAD = 1;
 const ROUNDS = 3;
 /** Change of ln K with which a slope is measured. */
 const NUDGE = 0.05;
