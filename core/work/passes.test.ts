@@ -1,5 +1,5 @@
 import { SCHOOLS } from "@/core/group/school";
-import { passesOf, whereToLay } from "./passes";
+import { passesOf } from "./passes";
 
 const tones = ["pale", "mid", "deep", "dark"].map((code, depth) => ({ code, coats: 1, depth }));
 const codes = (passes: readonly { code: string }[]) => passes.map((p) => p.code);
@@ -34,5 +34,5 @@ describe("passes of an area", () => {
     expect(drawn.map((p) => [p.code, p.kind])).toEqual([["sand", "lay"], ["ink", "draw"], ["ochre", "draw"]]);
     expect(drawn[2]).toMatchObject({ where: "over all: L* 80 to L* 40", stroke: expect.stringContaining("2–4 layers") });
   });
-  it("keep darker tones inside the shadow", () => expect([0, 1, 2, 3].map((d) => whereToLay(d, 4))).toEqual(["all over", "all but the highlight", "the shadow side", "deepest shadows only"]));
+  it("keep darker tones inside the shadow", () => expect(passesOf(tones).slice(0, 4).map((p) => p.where)).toEqual(["all over; map the shadows with it", "all but the highlight", "the shadow side", "deepest shadows only"]));
 });

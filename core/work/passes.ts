@@ -31,13 +31,6 @@ export const strokeInWords: Readonly<Record<Stroke, string>> = {
   dab: "dabs with the tip",
 };
 
-/** Where a tone goes: the lightest floods all, each darker one keeps further inside the shadow. */
-export function whereToLay(depth: number, tones: number): string {
-  if (depth === 0) return "all over";
-  if (depth === tones - 1) return "deepest shadows only";
-  return depth === 1 ? "all but the highlight" : "the shadow side";
-}
-
 /** Tones that were put in another order by hand than from light to dark are laid in that order; blending back still follows. */
 function inHandOrder(group: readonly Pass[], tones: readonly LaidTone[]): readonly Pass[] {
   if (tones.every((t, i) => t.depth === i)) return group;

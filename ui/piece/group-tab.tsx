@@ -9,7 +9,8 @@ import type { Fix } from "@/core/group/advice";
 import { rolesOf } from "@/core/group/tone";
 import { moved } from "@/core/piece/commands";
 import { PLACES, targetOf, type Area, type KeptTone } from "@/core/piece/piece";
-import { whereToLay } from "@/core/work/passes";
+import { MATERIAL_HABITS } from "@/core/group/material";
+import { schoolPasses } from "@/core/group/school";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
 import { Ramp, rampColours } from "@/ui/ink/ramp";
@@ -43,13 +44,14 @@ export function GroupTab({ area, rack }: { readonly area: Area; readonly rack: R
   const [said, setSaid] = useState<{ text: string; href: string; link: string }>();
   const [taking, setTaking] = useState(false);
   const [buying, setBuying] = useState(false);
-  const purchase = usePlan(rack, area, buying ? 1 : undefined);
+  const purchase = usePlan(rack, area, { purchases: 1, asked: buying });
   const groups = plan.output?.groups ?? [];
   const previewed = preview?.area === area.id ? preview.place : area.group ? -1 : 0;
   const proposal = previewed >= 0 ? groups[previewed] : undefined;
   const tones = proposal ? tonesOf(proposal, area.group?.tones) : area.group?.tones;
   const assessed = useAssessed(rack, area, tones);
-  const build = useBuild(rack, tones, under ? Array<string>(under.coats).fill(under.code) : []);
+  const beneath = under ? Array<string>(under.coats).fill(under.code) : [];
+  const build = useBuild(rack, tones, beneath);
   const group = assessed.output?.group;
   const isKept = !!tones && !!area.group && sameTones(tones, area.group.tones);
 
@@ -77,7 +79,7 @@ export function GroupTab({ area, rack }: { readonly area: Area; readonly rack: R
   };
 
   const tryStack = async (place: number) => {
-    const stack = build.known.slice(0, place + 1).flatMap((t) => Array<string>(t.coats).fill(t.code));
+    const stack = [...beneath, ...build.known.slice(0, place + 1).flatMap((t) => Array<string>(t.coats).fill(t.code))];
     const predicted = build.stacks?.[place];
     if (!predicted) return;
     await send("POST", "/api/trials", { paperId: rack.paper.id, stack, predicted: { lab: predicted.lab } }).then(
@@ -106,6 +108,7 @@ export function GroupTab({ area, rack }: { readonly area: Area; readonly rack: R
   ];
   const shelf = useShelf(rack, area, group);
 
+  const passes = group ? schoolPasses(area.school ?? MATERIAL_HABITS[area.material].school, group.tones.map((t) => t.coats)) : [];
   const layers: Layer[] = build.known.map((t, i) => {
     const depth = group?.tones.findIndex((g) => g.code === t.code) ?? -1;
     const after = build.stacks?.[i];
@@ -115,7 +118,7 @@ export function GroupTab({ area, rack }: { readonly area: Area; readonly rack: R
       code: t.code,
       coats: t.coats,
       role: depth >= 0 ? rolesOf(group!.tones.length)[depth]! : "",
-      where: depth >= 0 ? whereToLay(depth, group!.tones.length) : "",
+      where: passes.find((p) => p.tone === depth)?.where ?? "",
       alone: group?.tones[depth]?.hex ?? "transparent",
       after: after && { hex: after.hex, lightness: after.lab[0], knowledge: after.knowledge },
       measured: group?.tones[depth]?.measured ?? true,
@@ -135,7 +138,7 @@ export function GroupTab({ area, rack }: { readonly area: Area; readonly rack: R
       {assessed.error && <p role="alert" className="m-0 text-[14px]">{assessed.error}</p>}
       {!targetOf(area) && !area.group && (
         <p className="m-0 max-w-[46ch] border border-dashed border-strong p-4 text-[16px]">
-          Point at <strong>{area.name}</strong> in the picture: click its local colour, or drag over a patch of it. The group appears here.
+          Point at <strong>{area.name}</strong> in the picture: click its local colour, or drag over a patch of it. The group appears here. <button className="button mt-2" onClick={() => setTaking(true)}><LibraryBig size={17} aria-hidden /> Or take one from Groups</button>
         </p>
       )}
       {group && tones && (

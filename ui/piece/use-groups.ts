@@ -34,15 +34,18 @@ const wishesOf = ({ contrast, material, drift }: Area, scene: Scene) => ({ ...(c
 /** Codes and coats of tones, without what a piece notes about them. */
 export const plainTones = (tones: readonly KeptTone[]) => tones.map(({ code, coats }) => ({ code, coats }));
 
-/** The planner's groups for an area's readings and wishes; nothing to do until something was picked. `purchases` lets unowned markers in. */
-export function usePlan(rack: Rack, area: Area, purchases?: number) {
+/**
+ * The planner's groups for an area's readings and wishes; nothing to do until something was picked, or while it is not asked for.
+ * `purchases` lets so many unowned markers in.
+ */
+export function usePlan(rack: Rack, area: Area, { purchases, asked = true }: { readonly purchases?: number; readonly asked?: boolean } = {}) {
   const { scene } = usePiece().whole;
   const target = targetOf(area);
   const ownedOnly = area.ownedOnly && !purchases;
   const fixed = plainTones(area.group?.tones.filter((t) => t.locked) ?? []).slice(0, area.tones);
   const wish = { tones: area.tones, ...wishesOf(area, scene), fixed, exclude: area.excluded, ...(purchases && { purchases }) };
-  const key = target && `${rackKey(rack)} ${JSON.stringify([target, wish, ownedOnly])}`;
-  return useCompute("group", key ?? null, () => {
+  const key = target && asked && `${rackKey(rack)} ${JSON.stringify([target, wish, ownedOnly])}`;
+  return useCompute("group", key || null, () => {
     const desk = deskOfRack(rack, ownedOnly);
     const known = new Set(desk.inks.map((i) => i.code));
     return { ...desk, target: asInput(target!), ...wish, fixed: fixed.filter((t) => known.has(t.code)), top: purchases ? 1 : OFFERED };
