@@ -1,11 +1,11 @@
 import { layDesk, withOverlays, type Desk } from "@/core/ink/desk";
 import { colourOf } from "./inputs/colour";
 import type { DeskInput } from "./inputs/desk";
+import { memory } from "./memory";
 import { BadInput } from "./problem";
 
 /** Fitting a paper takes most of a second; the last few desks are kept, so that planning an area after another does not fit it again. */
-const KEPT = 4;
-const kept = new Map<string, Desk>();
+const kept = memory<Desk>(4);
 
 /**
  * The desk of an input, with its inks in the given order.
@@ -18,15 +18,12 @@ export function deskOf({ paper, inks, overlays = [] }: DeskInput): Desk {
     seen.set(code, i);
   });
   const key = JSON.stringify([paper.color, inks.map((i) => [i.code, i.coats]), overlays]);
-  const known = kept.get(key);
+  const known = kept.recall(key);
   if (known) return known;
   const laid = layDesk(colourOf(paper.color).lab, inks.map(({ code, coats }) => ({ code, coats: coats.map(colourOf) })));
   // Overlays with inks that do not lie ready say nothing here.
   const read = overlays.filter((o) => o.stack.every((code) => seen.has(code)));
-  const desk = withOverlays(laid, read.map((o) => ({ stack: o.stack.map((code) => seen.get(code)!), lab: colourOf(o.color).lab })));
-  kept.set(key, desk);
-  if (kept.size > KEPT) kept.delete(kept.keys().next().value!);
-  return desk;
+  return kept.keep(key, withOverlays(laid, read.map((o) => ({ stack: o.stack.map((code) => seen.get(code)!), lab: colourOf(o.color).lab }))));
 }
 
 /**

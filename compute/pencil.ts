@@ -4,9 +4,9 @@ import { seenLab, type Desk, type Stack } from "@/core/ink/desk";
 import { adjustTone, pencilGreys } from "@/core/pencil/adjust";
 import { baseReflectance } from "@/core/pencil/base";
 import { chooseRoles, pencilsOn, type Pencil } from "@/core/pencil/choose";
-import { pencilFilm } from "@/core/pencil/film";
+import { pencilFilm, type PencilFilm } from "@/core/pencil/film";
 import { fitTooth, type FittedTooth, type Strip } from "@/core/pencil/fit-tooth";
-import { BASE_ABOVE, planPencil, shortfallOf, valueScale, wantedBase, type LaidPencil, type Surface } from "@/core/pencil/plan";
+import { BASE_ABOVE, planPencil, type PencilPlan, shortfallOf, valueScale, wantedBase, type LaidPencil, type Surface } from "@/core/pencil/plan";
 import { refineFilm } from "@/core/pencil/refine-film";
 import { drawnLab, usualTooth } from "@/core/pencil/tooth";
 import { neutralPairs as inkPairs } from "@/core/shadow/neutral";
@@ -15,6 +15,8 @@ import { deskOf, placeOf } from "./desk-memory";
 import { colourOf } from "./inputs/colour";
 import type { NeutralPairsInput, PencilDeskInput, PencilPlanInput } from "./inputs/planning";
 import { seen, type SeenColour } from "./predict";
+import { memory } from "./memory";
+import { part } from "./part";
 import { BadInput } from "./problem";
 
 export interface PencilStepOutput extends SeenColour {
@@ -42,6 +44,8 @@ export interface PencilPlanOutput {
   readonly adjustments?: readonly (SeenColour & { readonly code: string; readonly layers: number; readonly deltaL: number })[];
 }
 
+/** Share of the progress that fitting pencils and tooth takes. */
+const FITTED = 0.5;
 /** Bases that are planned through. */
 const BASES = 3;
 /** Layers with which a pencil is shown over what lies beneath. */
@@ -54,8 +58,13 @@ interface PencilDesk {
   readonly surface: (stack: Stack) => Surface;
 }
 
+/** Fitting films and tooth takes seconds; the last papers are kept. */
+const kept = memory<PencilDesk>(3);
+/** Plans without their adjustment, so that a tone is softened and deepened without planning again. */
+const plans = memory<PencilPlan>(6);
+
 /** Pencils on a paper: films from drawdowns, bent to the strips there are; how the paper takes wax from those strips. */
-function pencilDeskOf(input: PencilDeskInput): PencilDesk {
+function* pencilDeskOf(input: PencilDeskInput): Generator<number, PencilDesk> {
   const desk = deskOf(input);
   const seenTwice = input.pencils.findIndex((p, i) => input.pencils.findIndex((q) => q.code === p.code) !== i);
   if (seenTwice >= 0) throw new BadInput([{ path: `pencils[${seenTwice}].code`, expected: `expected a code of its own: "${input.pencils[seenTwice]!.code}" stands there twice` }]);
@@ -70,16 +79,26 @@ function pencilDeskOf(input: PencilDeskInput): PencilDesk {
       }),
       lab: colourOf(s.color).lab,
     }));
+  const key = JSON.stringify([input.paper, input.inks.map((i) => [i.code, i.coats]), input.pencils, input.strips, input.grain]);
+  const known = kept.recall(key);
+  if (known) return known;
   const first = fitTooth(strips(films), usualTooth(input.grain ?? null));
-  const refined = first.strips ? films.map((f) => refineFilm(f, strips(films), first)) : films;
+  yield FITTED * 0.4;
+  const drawn = strips(films);
+  const refined: PencilFilm[] = [];
+  for (const film of films) {
+    refined.push(first.strips ? refineFilm(film, drawn, first) : film);
+    yield FITTED * (0.4 + (0.3 * refined.length) / films.length);
+  }
   const fit = first.strips ? fitTooth(strips(refined), first) : first;
-  return { desk, fit, pencils: pencilsOn(refined, desk.paper.reflectance, fit), surface: (stack) => ({ base: stack[0] ?? -1, lab: seenLab(desk, stack), reflectance: baseReflectance(desk, stack) }) };
+  const surface = (stack: Stack): Surface => ({ base: stack[0] ?? -1, lab: seenLab(desk, stack), reflectance: baseReflectance(desk, stack) });
+  return kept.keep(key, { desk, fit, pencils: pencilsOn(refined, desk.paper.reflectance, fit), surface });
 }
 
 /** A pencil plan for an area: base, three neighbours, cool darks and white, and layer by layer each value of the scale. */
 export function* pencilPlan(input: PencilPlanInput): Generator<number, PencilPlanOutput> {
   if (!input.pencils.length) throw new BadInput([{ path: "pencils", expected: "expected at least one pencil with its drawdowns over white and over black" }]);
-  const { desk, pencils, fit, surface } = pencilDeskOf(input);
+  const { desk, pencils, fit, surface } = yield* pencilDeskOf(input);
   const [light, local, shadow] = [input.light, input.local, input.shadow].map((c) => colourOf(c).lab) as [Lab, Lab, Lab];
   const price = costOf(input.inks);
   const may = input.bases ? input.bases.map((c, i) => placeOf(desk, c, `bases[${i}]`)) : desk.inks.flatMap((_, i) => (price(i) === 0 ? [i] : []));
@@ -91,7 +110,9 @@ export function* pencilPlan(input: PencilPlanInput): Generator<number, PencilPla
     .map(({ ink }) => surface([ink]));
   const paper = surface([]);
   const scale = valueScale(light, local, shadow, input.values);
-  const plan = yield* planPencil({ scale, middle: local, paper, bases, fit, illuminant: desk.paper.illuminant }, chooseRoles(pencils, local));
+  const { adjust: _, ...asked } = input;
+  const key = JSON.stringify(asked);
+  const plan = plans.recall(key) ?? plans.keep(key, yield* part(planPencil({ scale, middle: local, paper, bases, fit, illuminant: desk.paper.illuminant }, chooseRoles(pencils, local)), FITTED, 1 - FITTED));
   const nameOf = (s: Surface) => (s.base < 0 ? null : desk.inks[s.base]!.code);
   const used = pencils.filter((p) => plan.steps.some((s) => s.layers.some((l) => l.code === p.film.code)));
   const darkest = seenLab(desk, plan.base.base < 0 ? [] : [plan.base.base, plan.base.base]);
@@ -130,9 +151,9 @@ export interface NeutralPairsOutput {
 }
 
 /** Which two inks, or two pencils, neutralise each other best, in which amounts: computed as they would be laid. */
-export function neutralPairs(input: NeutralPairsInput): NeutralPairsOutput {
+export function* neutralPairs(input: NeutralPairsInput): Generator<number, NeutralPairsOutput> {
   if (input.of === "pencils") {
-    const { desk, pencils, fit, surface } = pencilDeskOf(input);
+    const { desk, pencils, fit, surface } = yield* pencilDeskOf(input);
     const under = surface(input.base.map((c, i) => placeOf(desk, c, `base[${i}]`)));
     const own = (code: string) => seen(pencils.find((p) => p.film.code === code)!.own);
     return { pairs: pencilGreys(under.reflectance, pencils, fit, input.top, desk.paper.illuminant).map((g) => ({ ...seen(g.lab), codes: g.codes, amounts: g.layers, chroma: g.chroma, alone: [own(g.codes[0]), own(g.codes[1])] })) };

@@ -8,6 +8,7 @@ import { deskOf, placeOf } from "./desk-memory";
 import { costOf, goalOf, groupOutput, usable, type GroupOutput } from "./group";
 import { colourOf } from "./inputs/colour";
 import type { PlanPieceInput, SubstituteGroupInput } from "./inputs/planning";
+import { part } from "./part";
 import { BadInput } from "./problem";
 
 /** How a whole plan stands: markers used against fit. */
@@ -66,16 +67,7 @@ export function* planPiece(input: PlanPieceInput): Generator<number, PlanPieceOu
     inkCost: price,
     limit: input.limit ?? null,
   };
-  const own = planTogether(desk, wish);
-  let plan: JointPlan | undefined;
-  for (;;) {
-    const step = own.next();
-    if (step.done) {
-      plan = step.value;
-      break;
-    }
-    yield step.value * (input.trade ? PLAN_SHARE : 1);
-  }
+  const plan = yield* part(planTogether(desk, wish), 0, input.trade ? PLAN_SHARE : 1);
   const alone = planGreedily(desk, wish);
   if (!plan || !alone) throw new BadInput([{ path: "areas", expected: "expected that every area can be planned; the inks at hand give too few different tones for one of them" }]);
   const figures = (p: JointPlan): WholeFigures => figuresOf(wish, weighJoint(wish, p.groups));
@@ -83,7 +75,7 @@ export function* planPiece(input: PlanPieceInput): Generator<number, PlanPieceOu
   if (input.trade)
     for (const [n, markerCost] of PRICES.entries()) {
       const at = { ...wish, markerCost, limit: null };
-      const priced = markerCost === 0 ? alone : yield* scaled(planTogether(desk, at), PLAN_SHARE + ((1 - PLAN_SHARE) * n) / PRICES.length, (1 - PLAN_SHARE) / PRICES.length);
+      const priced = markerCost === 0 ? alone : yield* part(planTogether(desk, at), PLAN_SHARE + ((1 - PLAN_SHARE) * n) / PRICES.length, (1 - PLAN_SHARE) / PRICES.length);
       if (priced) trade.push({ markerCost, ...figuresOf(at, weighJoint(at, priced.groups)) });
     }
   const judged = plan.groups.map((g, i) => assessGroup(desk, g.tones, wish.areas[i]!.goal, price, usable(input.inks)));
@@ -101,14 +93,6 @@ export function* planPiece(input: PlanPieceInput): Generator<number, PlanPieceOu
   function figuresOf(w: JointWish, p: JointPlan): WholeFigures {
     const local = p.groups.reduce((sum, g, i) => sum + assessGroup(desk, g.tones, w.areas[i]!.goal).localColourDeltaE00, 0) / p.groups.length;
     return { markers: p.markers, fit: p.fit / p.groups.length, localDeltaE00: local, crowding: p.crowding, objective: p.objective };
-  }
-}
-
-function* scaled<O>(work: Generator<number, O>, from: number, share: number): Generator<number, O> {
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-    yield from + share * step.value;
   }
 }
 

@@ -52,9 +52,13 @@ export function cautionsOf({ desk, tones, material, local, scene, mm2, capacity,
     const c = chroma(t.lab);
     if (living.includes(material) && t.lab[0] < BLACK.lightness && c < BLACK.chroma)
       out.push({ kind: "flat black", message: `${code(t)} is nearly black (L* ${num(t.lab[0])}, chroma ${num(c)}): on ${material} it goes flat. Take a deep brown or a dark with a violet or blue under it.` });
-    const side = t.lab[2] > LEANS ? "warm" : t.lab[2] < -LEANS ? "cool" : "neutral";
-    if (c < GREY && scene !== "neutral" && side !== "neutral" && side !== scene && t.lab[0] < 90)
-      out.push({ kind: "grey temperature", message: `${code(t)} is a ${side} grey (b* ${num(t.lab[2])}) in a ${scene} scene: it will look like another light.` });
+  }
+  const side = scene === "warm" ? -1 : scene === "cool" ? 1 : 0;
+  const astray = side ? tones.filter((t) => chroma(t.lab) < GREY && t.lab[0] < 90 && side * t.lab[2] > LEANS) : [];
+  if (astray.length) {
+    const one = astray.length === 1;
+    const says = astray.map((t) => `${code(t)} (b* ${num(t.lab[2]).replace("-", "−")})`).join(", ");
+    out.push({ kind: "grey temperature", message: `${says} ${one ? "is a" : "are"} ${side < 0 ? "cool" : "warm"} ${one ? "grey" : "greys"} in a ${scene} scene: ${one ? "it" : "they"} will look like another light.` });
   }
   const lightest = strip.profile.reduce((most, l) => Math.max(most, l[0]), 0);
   const first = tones[0]!;

@@ -1,6 +1,7 @@
 "use client";
 import { CategoryScale, Chart, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip } from "chart.js";
 import { useEffect, useRef } from "react";
+import { useSurround } from "@/ui/use-surround";
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale, Legend, Tooltip);
 
@@ -18,6 +19,7 @@ const WIDTH = 2.5;
 /** Coats against a measure of colour: the model as lines, readings as points. */
 export function CoatCurves({ curves, measure, capacity }: { readonly curves: readonly Curve[]; readonly measure: string; readonly capacity: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
+  const surround = useSurround();
   useEffect(() => {
     const style = getComputedStyle(document.documentElement);
     const [text, line] = [style.getPropertyValue("--text"), style.getPropertyValue("--line")];
@@ -42,6 +44,6 @@ export function CoatCurves({ curves, measure, capacity }: { readonly curves: rea
       },
     });
     return () => chart.destroy();
-  }, [curves, measure, capacity]);
+  }, [curves, measure, capacity, surround]);
   return <div className="h-80"><canvas ref={canvas} role="img" aria-label={`${measure} by coats of ${curves.map((c) => c.name).join(", ")}; the table below says the same`} /></div>;
 }

@@ -5,6 +5,7 @@ import type { TradePoint } from "@/compute/piece";
 import { labToHex } from "@/core/colour/display";
 import { chroma, hue } from "@/core/colour/lab";
 import type { SeenArea } from "@/core/piece/overview";
+import { useSurround } from "@/ui/use-surround";
 
 Chart.register(ScatterController, LineElement, PointElement, LinearScale, Legend, Tooltip);
 
@@ -18,6 +19,7 @@ const SHAPES = ["circle", "rect", "triangle", "rectRot", "star", "crossRot", "re
 /** Hue against chroma of every tone: what belongs together stands together, opposites stand half a turn apart. */
 export function HueChroma({ areas }: { readonly areas: readonly SeenArea[] }) {
   const canvas = useRef<HTMLCanvasElement>(null);
+  const surround = useSurround();
   useEffect(() => {
     const { text, line, font } = ink();
     const chart = new Chart(canvas.current!, {
@@ -47,13 +49,14 @@ export function HueChroma({ areas }: { readonly areas: readonly SeenArea[] }) {
       },
     });
     return () => chart.destroy();
-  }, [areas]);
+  }, [areas, surround]);
   return <div className="h-64"><canvas ref={canvas} role="img" aria-label={`Hue and chroma of ${areas.filter((a) => a.tones.length).map((a) => a.area.name).join(", ")}`} /></div>;
 }
 
 /** Markers used against how well the groups fit, at several prices of a marker. */
 export function Trade({ points, now }: { readonly points: readonly TradePoint[]; readonly now: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
+  const surround = useSurround();
   useEffect(() => {
     const { text, line, font } = ink();
     const sorted = [...points].sort((a, b) => a.markers - b.markers);
@@ -76,6 +79,6 @@ export function Trade({ points, now }: { readonly points: readonly TradePoint[];
       },
     });
     return () => chart.destroy();
-  }, [points, now]);
+  }, [points, now, surround]);
   return <div className="h-56"><canvas ref={canvas} role="img" aria-label={`Markers against fit: ${points.map((p) => `${p.markers} markers, ${p.localDeltaE00.toFixed(1)} ΔE00`).join("; ")}`} /></div>;
 }
