@@ -1,0 +1,63 @@
+import { expect, test } from "@playwright/test";
+import { newPiece, open, openKiteMender, savedNotice, stored } from "./studio";
+
+test("a pencil strip is entered by hand with its layers and pressure, and stands among the readings", async ({ page, request }) => {
+  await open(page, "/swatchbook");
+  const paper = (await page.getByRole("link", { name: "Smooth white card" }).first().getAttribute("href"))!;
+  await open(page, `${paper}?tab=readings`);
+  const form = page.getByRole("region", { name: "By hand" });
+  await expect(form.getByLabel("pressed")).toHaveCount(0);
+  await form.getByLabel("Stack, bottom to top").fill("clay3m + pencil ochre ×3");
+  await form.getByLabel("pressed").selectOption("firm");
+  await form.getByLabel("Hex or L* a* b*").fill("66 14 30");
+  await form.getByRole("button", { name: "Keep" }).click();
+  await expect(form.getByRole("status")).toContainText("Kept");
+  const rack = (await (await request.get(`/api/papers/${paper.split("/").at(-1)}`)).json()) as { strips: { stack: string[]; pressure: string }[] };
+  expect(rack.strips).toContainEqual(expect.objectContaining({ stack: ["clay3m", "pencil ochre", "pencil ochre", "pencil ochre"], pressure: "firm" }));
+  await page.getByLabel("Filter readings").fill("ochre");
+  await expect(page.getByRole("table", { name: "Readings" })).toContainText("firm");
+});
+
+test("what an area is made of and how big it is sets its tones, its school and its scene", async ({ page, request }) => {
+  const id = await newPiece(page, "Small and furry");
+  await page.getByRole("button", { name: "Add the first area" }).click();
+  await page.getByLabel("Material").selectOption("fur");
+  await page.getByLabel("Size, mm²").fill("30");
+  await page.getByLabel("Size, mm²").press("Enter");
+  await expect(page.getByLabel("Tones")).toHaveValue("2");
+  await page.getByLabel("Tones").selectOption("5");
+  await expect(page.getByRole("button", { name: "2 suit it" })).toBeVisible();
+  await page.getByRole("button", { name: "2 suit it" }).click();
+  await expect(page.getByLabel("Tones")).toHaveValue("2");
+  await page.getByLabel("Shadow").selectOption("cooler");
+  await expect(savedNotice(page)).toBeVisible();
+  const [area] = (await stored(request, id)).document.areas as unknown as { material: string; size: number; tones: number; drift: object }[];
+  expect(area).toMatchObject({ material: "fur", size: 30, tones: 2, drift: { light: 0, shadow: -1 } });
+  await page.keyboard.press("s");
+  await expect(page).toHaveURL(/tab=school/);
+  await expect(page.getByText("A school lays a kept group")).toBeVisible();
+  await page.keyboard.press("p");
+  await expect(page).toHaveURL(/tab=pencil/);
+  await page.goBack();
+  await expect(page).toHaveURL(/tab=school/);
+});
+
+test("neighbours are told, merge when they are too near, and are untold again", async ({ page, request }) => {
+  await openKiteMender(page);
+  const id = page.url().split("/")[4]!;
+  await page.keyboard.press("a");
+  await expect(page.getByRole("heading", { name: "All areas" })).toBeVisible();
+  const pairs = async () => ((await stored(request, id)).document as unknown as { whole: { neighbours: string[][] } }).whole.neighbours.length;
+  const before = await pairs();
+  await page.getByLabel("Sea touches another area").selectOption("Wall");
+  await expect(async () => expect(await pairs()).toBe(before + 1)).toPass();
+  await page.getByRole("button", { name: "Sea does not touch Wall" }).click();
+  await expect(async () => expect(await pairs()).toBe(before)).toPass();
+  await page.getByLabel("Neighbours differ by").fill("60");
+  await expect(page.getByRole("region", { name: "Reminders" })).toContainText(/merge: .* ΔE00 apart where 60 is wished|ΔE00 apart where 60 is wished/);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByLabel("Skin should pop").check();
+  await expect(savedNotice(page)).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByLabel("Skin should pop")).not.toBeChecked();
+});

@@ -1,0 +1,100 @@
+import { renderToStaticMarkup } from "react-dom/server";
+import { newArea } from "@/core/piece/piece";
+import { ValueLanes } from "@/ui/whole/value-lanes";
+import { Ramp, rampColours } from "./ramp";
+import { coatsInHex, StrokeChip } from "./stroke-chip";
+import { ValueRuler } from "./value-ruler";
+
+const count = (markup: string, what: string) => markup.split(what).length - 1;
+
+describe("a stroke chip", () => {
+  const coats = ["#ddccbb", "#ccbbaa", "#bbaa99"];
+
+  it("shows one overlap a coat, in the ink's own colours", () => {
+    for (let n = 1; n <= 3; n++) {
+      const markup = renderToStaticMarkup(<StrokeChip coats={coats.slice(0, n)} />);
+      expect(count(markup, "<path")).toBe(n);
+      for (const hex of coats.slice(0, n)) expect(markup).toContain(`fill="${hex}"`);
+    }
+  });
+
+  it("is hollow when it is not owned", () => {
+    const markup = renderToStaticMarkup(<StrokeChip coats={coats} owned={false} />);
+    expect(markup).toContain('data-owned="false"');
+    expect(count(markup, 'fill="none"')).toBe(3);
+    for (const hex of coats) expect(markup).toContain(`stroke="${hex}"`);
+  });
+
+  it("has a broken outline when it is predicted, and a notch when it runs low", () => {
+    const plain = renderToStaticMarkup(<StrokeChip coats={coats} />);
+    expect(plain).not.toContain("stroke-dasharray");
+    expect(renderToStaticMarkup(<StrokeChip coats={coats} measured={false} />)).toContain("stroke-dasharray");
+    expect(count(renderToStaticMarkup(<StrokeChip coats={coats} low />), "<path")).toBe(count(plain, "<path") + 1);
+  });
+
+  it("takes the reading's own hex where there is one, else its Lab", () => {
+    expect(coatsInHex([{ lab: [50, 0, 0], hex: "#123456" }])).toEqual(["#123456"]);
+    expect(coatsInHex([{ lab: [100, 0, 0] }])).toEqual(["#ffffff"]);
+  });
+});
+
+describe("a ramp", () => {
+  it("paints every colour once, evenly, and says what it is", () => {
+    const markup = renderToStaticMarkup(<Ramp colours={["#111111", "#222222", "#333333", "#444444"]} label="Ramp of Skin" />);
+    expect(count(markup, "<rect")).toBe(4);
+    expect(markup).toContain('aria-label="Ramp of Skin"');
+  });
+
+  it("runs through the tones and the blends between them", () => {
+    const tone = (hex: string) => ({ hex }) as never;
+    const step = (...blend: string[]) => ({ blend }) as never;
+    expect(rampColours({ tones: [tone("#a"), tone("#b")], steps: [step("#1", "#2", "#3")] })).toEqual(["#a", "#a", "#1", "#2", "#3", "#b", "#b"]);
+  });
+});
+
+describe("the value ruler", () => {
+  const tones = [
+    { code: "clay1c", lightness: 90, hex: "#eeddcc" },
+    { code: "clay5m", lightness: 60, hex: "#aa8877" },
+    { code: "clay9m", lightness: 57, hex: "#998877" },
+  ];
+  const steps = [
+    { deltaL: 30, verdict: "too wide" as const },
+    { deltaL: 3, verdict: "too narrow" as const },
+  ];
+
+  it("labels tones, readings and steps with their verdicts, in words as well as places", () => {
+    const markup = renderToStaticMarkup(<ValueRuler tones={tones} steps={steps} marks={[{ name: "local", lightness: 66 }]} />);
+    for (const t of tones) expect(markup).toContain(t.code);
+    expect(markup).toContain("too wide");
+    expect(markup).toContain("too narrow");
+    expect(markup).toContain("local");
+    expect(markup).toContain("Lightness of the tones: clay1c 90, clay5m 60, clay9m 57");
+  });
+
+  it("puts light above dark", () => {
+    const markup = renderToStaticMarkup(<ValueRuler tones={tones.slice(0, 2)} steps={steps.slice(0, 1)} marks={[]} />);
+    const heights = [...markup.matchAll(/d="M64 ([\d.]+)/g)].map((m) => Number(m[1]));
+    expect(heights).toHaveLength(2);
+    expect(heights[0]!).toBeLessThan(heights[1]!);
+  });
+});
+
+describe("all groups on one ruler", () => {
+  const seen = (id: string, ...lightness: number[]) => ({
+    area: newArea(id, id),
+    tones: lightness.map((L, i) => ({ code: `${id}${i}`, coats: 1, lab: [L, 0, 0] as const })),
+  });
+
+  it("has a lane an area and a stroke a tone, and says them", () => {
+    const markup = renderToStaticMarkup(<ValueLanes areas={[seen("Skin", 90, 70, 50), seen("Hat", 40, 20)]} />);
+    expect(count(markup, "<path")).toBe(5);
+    expect(markup).toContain("Skin 90, 70, 50; Hat 40, 20");
+  });
+
+  it("shortens long names, and takes an area without tones", () => {
+    const markup = renderToStaticMarkup(<ValueLanes areas={[seen("An area with a long name"), seen("B", 50)]} />);
+    expect(markup).toContain("An area wit…");
+    expect(count(markup, "<path")).toBe(1);
+  });
+});
