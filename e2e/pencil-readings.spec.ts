@@ -29,7 +29,7 @@ test("what an area is made of and how big it is sets its tones, its school and i
   await expect(page.getByRole("button", { name: "2 suit it" })).toBeVisible();
   await page.getByRole("button", { name: "2 suit it" }).click();
   await expect(page.getByLabel("Tones")).toHaveValue("2");
-  await page.getByLabel("Shadow").selectOption("cooler");
+  await page.getByLabel(/^Shadow/).selectOption("cooler");
   await expect(savedNotice(page)).toBeVisible();
   const [area] = (await stored(request, id)).document.areas as unknown as { material: string; size: number; tones: number; drift: object }[];
   expect(area).toMatchObject({ material: "fur", size: 30, tones: 2, drift: { light: 0, shadow: -1 } });
