@@ -6,7 +6,7 @@ export default {
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },
   modulePathIgnorePatterns: ["<rootDir>/.next/", "<rootDir>/tmp/"],
   extensionsToTreatAsEsm: [".ts", ".tsx"],
-  transformIgnorePatterns: ["/node_modules/(?!culori/)"],
+  transformIgnorePatterns: ["/node_modules/(?!(culori|react-hotkeys-hook|comlink)/)"],
   transform: {
     "^.+\\.(t|m?j)sx?$": [
       "@swc/jest",
