@@ -105,7 +105,7 @@ export function* substituteGroup(input: SubstituteGroupInput): Generator<number,
   const desk: Desk = deskOf(input);
   const among = new Set(input.among.map((code, i) => placeOf(desk, code, `among[${i}]`)));
   const price = costOf(input.inks);
-  const may = (ink: number) => (among.has(ink) ? Math.min(price(ink), Infinity) : Infinity);
+  const may = (ink: number) => (among.has(ink) ? price(ink) : Infinity);
   const wanted = input.tones.map((c) => colourOf(c).lab).sort((a, b) => b[0] - a[0]);
   const ready = desk.inks.filter((_, i) => Number.isFinite(may(i))).length;
   if (ready < wanted.length) throw new BadInput([{ path: "among", expected: `expected at least ${wanted.length} inks that are not dry; there are ${ready}` }]);

@@ -26,7 +26,6 @@ export const teeth: Readonly<Record<string, Tooth>> = {
   "Warm toned paper": { depth: 13, peaks: 1.5 },
   "Thin marker paper": { depth: 5, peaks: 1 },
 };
-export const smoothCard: Tooth = { depth: 5, peaks: 1 };
 
 /** Strokes over a spot: how many layers, and the pressure as a share of what would press the pencil into every valley. */
 export interface WaxPass {
