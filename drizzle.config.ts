@@ -1,3 +1,7 @@
 import { defineConfig } from "drizzle-kit";
 
-export default defineConfig({ dialect: "postgresql", schema: "./store/schema.ts", out: "./store/migrations" });
+export default defineConfig({
+  dialect: "postgresql",
+  schema: "./store/schema.ts",
+  out: "./store/migrations",
+});

@@ -23,12 +23,33 @@ const boundaries = Object.entries(above).map(([folder, folders]) => ({
       "error",
       {
         patterns: [
-          { group: barred(folders), message: `${folder}/ may not import from the folders above it.`, allowTypeImports: folder === "ui" },
+          {
+            group: barred(folders),
+            message: `${folder}/ may not import from the folders above it.`,
+            allowTypeImports: folder === "ui",
+          },
           // The simulated desk stands for the outside world: it may share published tables with the core, never code.
-          ...(folder === "sim" ? [{ regex: "^(@/|(\\.\\./)+)core/.*(?<!\\.json)$", message: "sim/ shares no code with core/." }] : []),
+          ...(folder === "sim"
+            ? [{ regex: "^(@/|(\\.\\./)+)core/.*(?<!\\.json)$", message: "sim/ shares no code with core/." }]
+            : []),
           // Screens know the store's shapes, not its queries.
-          ...(folder === "ui" ? [{ group: ["@/store/*"], message: "ui/ may import only types from store/.", allowTypeImports: true }] : []),
-          ...(folder === "core" ? [{ group: ["next", "next/*", "react", "react-dom", "drizzle-orm", "pg", "sharp", "node:*"], message: "core/ is pure." }] : []),
+          ...(folder === "ui"
+            ? [
+                {
+                  group: ["@/store/*"],
+                  message: "ui/ may import only types from store/.",
+                  allowTypeImports: true,
+                },
+              ]
+            : []),
+          ...(folder === "core"
+            ? [
+                {
+                  group: ["next", "next/*", "react", "react-dom", "drizzle-orm", "pg", "sharp", "node:*"],
+                  message: "core/ is pure.",
+                },
+              ]
+            : []),
         ],
       },
     ],
@@ -36,7 +57,18 @@ const boundaries = Object.entries(above).map(([folder, folders]) => ({
 }));
 
 export default tseslint.config(
-  { ignores: [".next/", "node_modules/", ".blendt/", "tmp/", "test-results/", "playwright-report/", "next-env.d.ts", "store/migrations/"] },
+  {
+    ignores: [
+      ".next/",
+      "node_modules/",
+      ".blendt/",
+      "tmp/",
+      "test-results/",
+      "playwright-report/",
+      "next-env.d.ts",
+      "store/migrations/",
+    ],
+  },
   ...tseslint.configs.recommended,
   reactHooks.configs.flat["recommended-latest"],
   {
@@ -45,7 +77,10 @@ export default tseslint.config(
       "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }],
       "@typescript-eslint/consistent-type-imports": ["error", { fixStyle: "inline-type-imports" }],
       "@typescript-eslint/no-non-null-assertion": "off",
-      "no-restricted-syntax": ["error", { selector: "ExportDefaultDeclaration", message: "No default exports outside Next's own files." }],
+      "no-restricted-syntax": [
+        "error",
+        { selector: "ExportDefaultDeclaration", message: "No default exports outside Next's own files." },
+      ],
       "max-lines": ["error", { max: 330, skipBlankLines: true, skipComments: true }],
     },
   },

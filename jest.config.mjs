@@ -10,7 +10,13 @@ export default {
   transform: {
     "^.+\\.(t|m?j)sx?$": [
       "@swc/jest",
-      { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true, decorators: true }, transform: { legacyDecorator: true, decoratorMetadata: true, react: { runtime: "automatic" } } } },
+      {
+        jsc: {
+          target: "es2022",
+          parser: { syntax: "typescript", tsx: true, decorators: true },
+          transform: { legacyDecorator: true, decoratorMetadata: true, react: { runtime: "automatic" } },
+        },
+      },
     ],
   },
 };

@@ -4,7 +4,10 @@ import type { ReactNode } from "react";
 import { isSurround, SURROUND_COOKIE } from "@/ui/surround";
 import "./globals.css";
 
-export const metadata: Metadata = { title: { default: "Blendt", template: "%s · Blendt" }, description: "Plans alcohol marker colour from measured swatches." };
+export const metadata: Metadata = {
+  title: { default: "Blendt", template: "%s · Blendt" },
+  description: "Plans alcohol marker colour from measured swatches.",
+};
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {

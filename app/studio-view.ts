@@ -7,7 +7,9 @@ import { currentStudio } from "@/store/studio";
 import { isId } from "./api/answer";
 
 /** The rack on the wanted paper, or on the studio's first. */
-export async function loadRack(paperId: string | null | undefined): Promise<{ papers: PaperSheet[]; rack: Rack }> {
+export async function loadRack(
+  paperId: string | null | undefined,
+): Promise<{ papers: PaperSheet[]; rack: Rack }> {
   const studio = await currentStudio();
   const papers = await listPapers(studio);
   const paper = papers.find((p) => p.id === paperId) ?? papers[0];
@@ -17,7 +19,9 @@ export async function loadRack(paperId: string | null | undefined): Promise<{ pa
 }
 
 /** All that the views of a piece start from. Shows "not found" for an id that is nobody's. */
-export async function loadPiece(id: string): Promise<{ piece: StoredPiece; papers: PaperSheet[]; rack: Rack; picture: PictureFacts | undefined }> {
+export async function loadPiece(
+  id: string,
+): Promise<{ piece: StoredPiece; papers: PaperSheet[]; rack: Rack; picture: PictureFacts | undefined }> {
   const studio = await currentStudio();
   const piece = isId(id) ? await findPiece(studio, id) : undefined;
   if (!piece) notFound();

@@ -22,16 +22,32 @@ export function randomPiece(seed: number, paper: Lab, markerCost = MARKER_COST):
     const h = ((hues[Math.floor(random() * hues.length)]! + 40 * (random() - 0.5)) * Math.PI) / 180;
     const c = 8 + 34 * random();
     const local: Lab = [42 + 36 * random(), c * Math.cos(h), c * Math.sin(h)];
-    return { goal: groupGoal({ local }, 3 + Math.floor(2 * random()), paper), fixed: [], excluded: () => false, emphasis: false };
+    return {
+      goal: groupGoal({ local }, 3 + Math.floor(2 * random()), paper),
+      fixed: [],
+      excluded: () => false,
+      emphasis: false,
+    };
   });
-  return { areas, neighbours: areas.slice(1).map((_, i) => [i, i + 1] as const), apart: 6, markerCost, inkCost: () => 0, limit: null };
+  return {
+    areas,
+    neighbours: areas.slice(1).map((_, i) => [i, i + 1] as const),
+    apart: 6,
+    markerCost,
+    inkCost: () => 0,
+    limit: null,
+  };
 }
 
-const localError = (wish: JointWish, plan: JointPlan) => plan.groups.reduce((sum, g, i) => sum + deltaE00(g.local, wish.areas[i]!.goal.local), 0) / plan.groups.length;
+const localError = (wish: JointWish, plan: JointPlan) =>
+  plan.groups.reduce((sum, g, i) => sum + deltaE00(g.local, wish.areas[i]!.goal.local), 0) /
+  plan.groups.length;
 
 /** The joint plan of pieces of 12 areas against each area planned by itself. */
 export function judgeJoint(): string {
-  const range = demoRange().filter((_, i) => i % 7 !== 3).slice(0, INKS);
+  const range = demoRange()
+    .filter((_, i) => i % 7 !== 3)
+    .slice(0, INKS);
   const desk = layDesk(...scanInks(whiteCard, range, 3));
   const rows = Array.from({ length: PIECES }, (_, n) => {
     const wish = randomPiece(100 + n, desk.paper.lab);
@@ -41,8 +57,12 @@ export function judgeJoint(): string {
     const seconds = (performance.now() - t0) / 1000;
     return { greedy, joint, seconds, errors: [localError(wish, greedy), localError(wish, joint)] as const };
   });
-  const table = rows.map(({ greedy, joint, seconds, errors }, n) => `| ${n + 1} | ${greedy.markers} | ${joint.markers} | **${Math.round(100 * (1 - joint.markers / greedy.markers))} %** | ${errors[0].toFixed(2)} | ${errors[1].toFixed(2)} | ${(greedy.fit / AREAS).toFixed(2)} | ${(joint.fit / AREAS).toFixed(2)} | ${greedy.objective.toFixed(1)} | ${joint.objective.toFixed(1)} | ${seconds.toFixed(2)} s |`);
-  const saved = 1 - rows.reduce((s, r) => s + r.joint.markers, 0) / rows.reduce((s, r) => s + r.greedy.markers, 0);
+  const table = rows.map(
+    ({ greedy, joint, seconds, errors }, n) =>
+      `| ${n + 1} | ${greedy.markers} | ${joint.markers} | **${Math.round(100 * (1 - joint.markers / greedy.markers))} %** | ${errors[0].toFixed(2)} | ${errors[1].toFixed(2)} | ${(greedy.fit / AREAS).toFixed(2)} | ${(joint.fit / AREAS).toFixed(2)} | ${greedy.objective.toFixed(1)} | ${joint.objective.toFixed(1)} | ${seconds.toFixed(2)} s |`,
+  );
+  const saved =
+    1 - rows.reduce((s, r) => s + r.joint.markers, 0) / rows.reduce((s, r) => s + r.greedy.markers, 0);
   return [
     `### Joint plan of ${AREAS} areas from ${desk.inks.length} inks against area by area (marker cost ${MARKER_COST}; at most 2 s, at least a quarter fewer markers at the same fit wanted)`,
     `| piece | markers, area by area | together | fewer | local colour off, area by area (ΔE00) | together | mean score, area by area | together | objective, area by area | together | time |\n| --- | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- |\n${table.join("\n")}`,

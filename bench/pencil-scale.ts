@@ -36,9 +36,30 @@ function judge(stock: PaperStock): string[] {
       .map((_, i) => ({ i, off: deltaE00(seenLab(d.desk, [i]), best) }))
       .sort((a, b) => a.off - b.off)
       .slice(0, 3)
-      .map(({ i }): Surface => ({ base: i, lab: seenLab(d.desk, [i]), reflectance: baseReflectance(d.desk, [i]) }));
-    const plan = drive(planPencil({ scale: valueScale(light, local, shadow, VALUES), middle: local, paper, bases, fit }, chooseRoles(pencils, local)));
-    const laid = plan.steps.map((s) => deltaE00(truthOf(d, { stack: s.onPaper ? [] : [plan.base.base], layers: s.layers.map((l) => ({ pencil: numbers.get(l.code)!, layers: l.layers, pressure: l.pressure })) }), s.wanted));
+      .map(({ i }): Surface => ({
+        base: i,
+        lab: seenLab(d.desk, [i]),
+        reflectance: baseReflectance(d.desk, [i]),
+      }));
+    const plan = drive(
+      planPencil(
+        { scale: valueScale(light, local, shadow, VALUES), middle: local, paper, bases, fit },
+        chooseRoles(pencils, local),
+      ),
+    );
+    const laid = plan.steps.map((s) =>
+      deltaE00(
+        truthOf(d, {
+          stack: s.onPaper ? [] : [plan.base.base],
+          layers: s.layers.map((l) => ({
+            pencil: numbers.get(l.code)!,
+            layers: l.layers,
+            pressure: l.pressure,
+          })),
+        }),
+        s.wanted,
+      ),
+    );
     const said = plan.steps.filter((s) => shortfallOf(s, plan)).length;
     const silent = laid.filter((off, i) => off > 2 * REACHED && !shortfallOf(plan.steps[i]!, plan)).length;
     return `| ${stock.name} | ${name} | ${plan.medianDeltaE00.toFixed(2)} | **${quantile(laid, 0.5).toFixed(2)}** | ${Math.max(...laid).toFixed(1)} | ${said} | ${silent} |`;

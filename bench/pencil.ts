@@ -29,34 +29,83 @@ export const seenBy = (reflectance: Float64Array): Lab => xyzToLab(look(reflecta
 
 export function pencilDesk(stock: PaperStock): PencilDesk {
   const inks = demoRange().filter((_, i) => i % 2 === 0);
-  const films = waxPencils.map((p) => pencilFilm(p.code, seenBy(drawdownOn(p, "white")), seenBy(drawdownOn(p, "black"))));
+  const films = waxPencils.map((p) =>
+    pencilFilm(p.code, seenBy(drawdownOn(p, "white")), seenBy(drawdownOn(p, "black"))),
+  );
   return { stock, inks, desk: layDesk(...scanInks(stock, inks, 17)), films };
 }
 
 export interface Drawn {
   readonly stack: Stack;
-  readonly layers: readonly { readonly pencil: number; readonly layers: number; readonly pressure: Pressure }[];
+  readonly layers: readonly {
+    readonly pencil: number;
+    readonly layers: number;
+    readonly pressure: Pressure;
+  }[];
 }
 
 /** What the simulated desk shows. */
 export const truthOf = (d: PencilDesk, { stack, layers }: Drawn): Lab =>
-  seenBy(drawOver(colourSheet(d.stock, stack.map((i) => d.inks[i]!.recipe)), teeth[d.stock.name]!, layers.map((l) => ({ pencil: waxPencils[l.pencil]!, layers: l.layers, pressure: hand[l.pressure] }))));
+  seenBy(
+    drawOver(
+      colourSheet(
+        d.stock,
+        stack.map((i) => d.inks[i]!.recipe),
+      ),
+      teeth[d.stock.name]!,
+      layers.map((l) => ({ pencil: waxPencils[l.pencil]!, layers: l.layers, pressure: hand[l.pressure] })),
+    ),
+  );
 
-export const layersOf = (d: PencilDesk, drawn: Drawn): PencilLayer[] => drawn.layers.map((l) => ({ film: d.films[l.pencil]!, layers: l.layers, pressure: l.pressure }));
-export const predicted = (d: PencilDesk, drawn: Drawn, fit: ToothFit): Lab => drawnLab(baseReflectance(d.desk, drawn.stack), layersOf(d, drawn), fit);
+export const layersOf = (d: PencilDesk, drawn: Drawn): PencilLayer[] =>
+  drawn.layers.map((l) => ({ film: d.films[l.pencil]!, layers: l.layers, pressure: l.pressure }));
+export const predicted = (d: PencilDesk, drawn: Drawn, fit: ToothFit): Lab =>
+  drawnLab(baseReflectance(d.desk, drawn.stack), layersOf(d, drawn), fit);
 
 /** What a studio draws to learn its paper: every pencil lightly and firmly over the bare sheet, and some pairs. */
 export function learnStrips(d: PencilDesk): readonly Drawn[] {
-  const singles = waxPencils.flatMap((_, pencil) => ([[3, "light"], [2, "medium"], [2, "firm"]] as const).map(([layers, pressure]): Drawn => ({ stack: [], layers: [{ pencil, layers, pressure }] })));
-  const pairs = ([[4, 0], [12, 10], [10, 4], [12, 4]] as const).flatMap(([first, second]) =>
-    ([[4, "light"], [3, "medium"], [2, "firm"]] as const).map(([layers, pressure]): Drawn => ({ stack: [], layers: [{ pencil: first, layers, pressure }, { pencil: second, layers: 3, pressure: "medium" }] })),
+  const singles = waxPencils.flatMap((_, pencil) =>
+    (
+      [
+        [3, "light"],
+        [2, "medium"],
+        [2, "firm"],
+      ] as const
+    ).map(([layers, pressure]): Drawn => ({ stack: [], layers: [{ pencil, layers, pressure }] })),
+  );
+  const pairs = (
+    [
+      [4, 0],
+      [12, 10],
+      [10, 4],
+      [12, 4],
+    ] as const
+  ).flatMap(([first, second]) =>
+    (
+      [
+        [4, "light"],
+        [3, "medium"],
+        [2, "firm"],
+      ] as const
+    ).map(([layers, pressure]): Drawn => ({
+      stack: [],
+      layers: [
+        { pencil: first, layers, pressure },
+        { pencil: second, layers: 3, pressure: "medium" },
+      ],
+    })),
   );
   return [...singles, ...pairs].filter((t) => t.layers.every((l) => l.pencil < d.films.length));
 }
 
 /** The desk with what its strips taught: how the paper takes wax, and films that meet their thin layers too. */
 export function learn(d: PencilDesk): { readonly desk: PencilDesk; readonly fit: FittedTooth } {
-  const strips = (with_: PencilDesk) => learnStrips(d).map((t) => ({ under: baseReflectance(d.desk, t.stack), layers: layersOf(with_, t), lab: truthOf(d, t) }));
+  const strips = (with_: PencilDesk) =>
+    learnStrips(d).map((t) => ({
+      under: baseReflectance(d.desk, t.stack),
+      layers: layersOf(with_, t),
+      lab: truthOf(d, t),
+    }));
   const first = fitTooth(strips(d), usualTooth(null));
   const refined = { ...d, films: d.films.map((f) => refineFilm(f, strips(d), first)) };
   return { desk: refined, fit: fitTooth(strips(refined), first) };
@@ -68,10 +117,20 @@ function judge(stock: PaperStock): string {
   const pick = (n: number) => Math.floor(random() * n);
   const draw = (pencils: number): Drawn => ({
     stack: Array.from({ length: 1 + pick(2) }, () => pick(d.inks.length)),
-    layers: Array.from({ length: pencils }, () => ({ pencil: pick(waxPencils.length), layers: 1 + pick(5), pressure: PRESSURES_TRIED[pick(3)]! })),
+    layers: Array.from({ length: pencils }, () => ({
+      pencil: pick(waxPencils.length),
+      layers: 1 + pick(5),
+      pressure: PRESSURES_TRIED[pick(3)]!,
+    })),
   });
   const cells = [1, 2, 3].map((pencils) => {
-    const off = Array.from({ length: 200 }, () => draw(pencils)).map((t) => [deltaE00(predicted(d, t, fit), truthOf(d, t)), deltaE00(predicted(d, { ...t, layers: [] }, fit), truthOf(d, t))] as const);
+    const off = Array.from({ length: 200 }, () => draw(pencils)).map(
+      (t) =>
+        [
+          deltaE00(predicted(d, t, fit), truthOf(d, t)),
+          deltaE00(predicted(d, { ...t, layers: [] }, fit), truthOf(d, t)),
+        ] as const,
+    );
     const [own, none] = [0, 1].map((c) => off.map((o) => o[c]!));
     return `**${quantile(own!, 0.5).toFixed(2)}** | ${quantile(own!, 0.95).toFixed(2)} | ${quantile(none!, 0.5).toFixed(1)}`;
   });
@@ -80,6 +139,16 @@ function judge(stock: PaperStock): string {
 
 /** Pencil over marker, predicted from drawdowns and a few strips, against the simulated wax. */
 export function judgePencil(): string {
-  const head = ["1 pencil: median", "95th", "no pencil model", "2: median", "95th", "no pencil model", "3: median", "95th", "no pencil model"];
+  const head = [
+    "1 pencil: median",
+    "95th",
+    "no pencil model",
+    "2: median",
+    "95th",
+    "no pencil model",
+    "3: median",
+    "95th",
+    "no pencil model",
+  ];
   return `### Pencil over marker: 200 held-out drawings a column (random bases of one or two coats, pencils, layers and pressures; ΔE00)\n\n| paper | fitted on, residual | ${head.join(" | ")} |\n| --- | --- |${" --- |".repeat(head.length)}\n${[whiteCard, warmToned].map(judge).join("\n")}`;
 }

@@ -39,11 +39,32 @@ function judge(stock: PaperStock, inks: readonly SimulatedInk[], name: string): 
   return [2, 3].map((n) => {
     const errors = Array.from({ length: STACKS }, () => {
       const picks = Array.from({ length: n }, () => Math.floor(random() * inks.length));
-      const truth = xyzToLab(look(colourSheet(stock, picks.map((i) => inks[i]!.recipe))));
-      return { model: deltaE00(truth, seenLab(desk, picks)), plain: deltaE00(truth, rgbProduct(bare, picks.map((i) => single[i]!))) };
+      const truth = xyzToLab(
+        look(
+          colourSheet(
+            stock,
+            picks.map((i) => inks[i]!.recipe),
+          ),
+        ),
+      );
+      return {
+        model: deltaE00(truth, seenLab(desk, picks)),
+        plain: deltaE00(
+          truth,
+          rgbProduct(
+            bare,
+            picks.map((i) => single[i]!),
+          ),
+        ),
+      };
     });
     const [model, plain] = [errors.map((e) => e.model), errors.map((e) => e.plain)];
-    const cells = [quantile(model, 0.5), quantile(model, 0.95), quantile(plain, 0.5), quantile(plain, 0.95)].map((v) => v.toFixed(2));
+    const cells = [
+      quantile(model, 0.5),
+      quantile(model, 0.95),
+      quantile(plain, 0.5),
+      quantile(plain, 0.95),
+    ].map((v) => v.toFixed(2));
     return `| ${stock.name} | ${name} | ${n} | ${cells.join(" | ")} |`;
   });
 }
@@ -51,6 +72,9 @@ function judge(stock: PaperStock, inks: readonly SimulatedInk[], name: string): 
 /** Held-out overlays of inks that were read alone, against the simulated desk and beside the plain RGB product. */
 export function judgePrediction(): string {
   const demo = demoRange();
-  const rows = papers.flatMap((p) => [...judge(p, demo, `demo range, ${demo.length}`), ...judge(p, strangeInks(120, 5), "random mixtures, 120")]);
+  const rows = papers.flatMap((p) => [
+    ...judge(p, demo, `demo range, ${demo.length}`),
+    ...judge(p, strangeInks(120, 5), "random mixtures, 120"),
+  ]);
   return `### Overlays of inks seen only alone (${STACKS} stacks a row, ΔE00)\n\n| paper | inks | coats of different inks | median | 95th percentile | RGB product, median | RGB product, 95th |\n| --- | --- | --- | --- | --- | --- | --- |\n${rows.join("\n")}`;
 }

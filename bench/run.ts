@@ -36,5 +36,10 @@ for (const name of asked.length ? asked : Object.keys(parts)) {
   const page = readFileSync(FILE, "utf8");
   const [begin, end] = [`<!-- ${name} -->`, `<!-- end ${name} -->`];
   const [from, to] = [page.indexOf(begin), page.indexOf(end)];
-  writeFileSync(FILE, from < 0 ? `${page.trimEnd()}\n\n${begin}\n${measured}\n${end}\n` : `${page.slice(0, from + begin.length)}\n${measured}\n${page.slice(to)}`);
+  writeFileSync(
+    FILE,
+    from < 0
+      ? `${page.trimEnd()}\n\n${begin}\n${measured}\n${end}\n`
+      : `${page.slice(0, from + begin.length)}\n${measured}\n${page.slice(to)}`,
+  );
 }

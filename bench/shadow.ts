@@ -17,16 +17,31 @@ function judge(stock: PaperStock): string {
   const inks = demoRange();
   const desk = layDesk(...scanInks(stock, inks, 41));
   const random = seeded(8);
-  const truth = (stack: readonly number[]): Lab => xyzToLab(look(colourSheet(stock, stack.map((i) => inks[i]!.recipe))));
+  const truth = (stack: readonly number[]): Lab =>
+    xyzToLab(
+      look(
+        colourSheet(
+          stock,
+          stack.map((i) => inks[i]!.recipe),
+        ),
+      ),
+    );
   const off = new Map<ShadowKind, number[]>(SHADOW_KINDS.map((k) => [k, []]));
   const deepening: number[] = [];
   for (let n = 0; n < COVERS; n++) {
     const first = Math.floor(random() * inks.length);
-    const near = desk.inks.map((_, i) => i).filter((i) => inks[i]!.family === inks[first]!.family && i !== first);
+    const near = desk.inks
+      .map((_, i) => i)
+      .filter((i) => inks[i]!.family === inks[first]!.family && i !== first);
     const cover = [first, near[Math.floor(random() * near.length)] ?? first];
     const local = seenLab(desk, cover);
     if (local[0] < 35) continue;
-    for (const s of rankShadows(desk, SHADOW_KINDS, { cover, shadow: wantedShadow(local, 15), grey: false, capacity: 6, usable: () => true }, 3)) {
+    for (const s of rankShadows(
+      desk,
+      SHADOW_KINDS,
+      { cover, shadow: wantedShadow(local, 15), grey: false, capacity: 6, usable: () => true },
+      3,
+    )) {
       const own = Array<number>(s.coats).fill(s.ink);
       const seen = truth(SHADOW_FACTS[s.kind].order === "under" ? [...own, ...cover] : [...cover, ...own]);
       off.get(s.kind)!.push(deltaE00(seen, s.covered));
@@ -34,7 +49,9 @@ function judge(stock: PaperStock): string {
     }
   }
   const all = [...off.values()].flat();
-  const cells = SHADOW_KINDS.map((k) => (off.get(k)!.length ? `${quantile(off.get(k)!, 0.5).toFixed(2)} (${off.get(k)!.length})` : "none"));
+  const cells = SHADOW_KINDS.map((k) =>
+    off.get(k)!.length ? `${quantile(off.get(k)!, 0.5).toFixed(2)} (${off.get(k)!.length})` : "none",
+  );
   return `| ${stock.name} | **${quantile(all, 0.5).toFixed(2)}** | ${quantile(all, 0.95).toFixed(2)} | ${quantile(deepening, 0.5).toFixed(1)} L* | ${cells.join(" | ")} |`;
 }
 

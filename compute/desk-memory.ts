@@ -14,16 +14,31 @@ const kept = memory<Desk>(4);
 export function deskOf({ paper, inks, overlays = [] }: DeskInput): Desk {
   const seen = new Map<string, number>();
   inks.forEach(({ code }, i) => {
-    if (seen.has(code)) throw new BadInput([{ path: `inks[${i}].code`, expected: `expected a code of its own: "${code}" is also inks[${seen.get(code)}]` }]);
+    if (seen.has(code))
+      throw new BadInput([
+        {
+          path: `inks[${i}].code`,
+          expected: `expected a code of its own: "${code}" is also inks[${seen.get(code)}]`,
+        },
+      ]);
     seen.set(code, i);
   });
   const key = JSON.stringify([paper.color, inks.map((i) => [i.code, i.coats]), overlays]);
   const known = kept.recall(key);
   if (known) return known;
-  const laid = layDesk(colourOf(paper.color).lab, inks.map(({ code, coats }) => ({ code, coats: coats.map(colourOf) })));
+  const laid = layDesk(
+    colourOf(paper.color).lab,
+    inks.map(({ code, coats }) => ({ code, coats: coats.map(colourOf) })),
+  );
   // Overlays with inks that do not lie ready say nothing here.
   const read = overlays.filter((o) => o.stack.every((code) => seen.has(code)));
-  return kept.keep(key, withOverlays(laid, read.map((o) => ({ stack: o.stack.map((code) => seen.get(code)!), lab: colourOf(o.color).lab }))));
+  return kept.keep(
+    key,
+    withOverlays(
+      laid,
+      read.map((o) => ({ stack: o.stack.map((code) => seen.get(code)!), lab: colourOf(o.color).lab })),
+    ),
+  );
 }
 
 /**
@@ -32,6 +47,9 @@ export function deskOf({ paper, inks, overlays = [] }: DeskInput): Desk {
  */
 export function placeOf(desk: Desk, code: string, path: string): number {
   const place = desk.inks.findIndex((i) => i.code === code);
-  if (place < 0) throw new BadInput([{ path, expected: `expected the code of one of the inks; "${code}" is not among them` }]);
+  if (place < 0)
+    throw new BadInput([
+      { path, expected: `expected the code of one of the inks; "${code}" is not among them` },
+    ]);
   return place;
 }

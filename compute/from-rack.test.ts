@@ -5,10 +5,21 @@ import { deskOfRack, pencilDeskOfRack } from "./from-rack";
 import type { MarkerState } from "./inputs/desk";
 
 const lab = (L: number) => [L, 5, 5] as const;
-const marker = (code: string, change: object = {}) => ({ code, owned: true, state: "full" as MarkerState, swatches: [{ lab: lab(80) }, { lab: lab(70), hex: "#c09080" }], ...change });
+const marker = (code: string, change: object = {}) => ({
+  code,
+  owned: true,
+  state: "full" as MarkerState,
+  swatches: [{ lab: lab(80) }, { lab: lab(70), hex: "#c09080" }],
+  ...change,
+});
 const rack = {
   paper: { lab: lab(96), grain: 0.4 },
-  markers: [marker("a"), marker("b", { owned: false }), marker("unread", { swatches: [] }), marker("low", { state: "low" })],
+  markers: [
+    marker("a"),
+    marker("b", { owned: false }),
+    marker("unread", { swatches: [] }),
+    marker("low", { state: "low" }),
+  ],
   overlays: [{ stack: ["a", "low"], lab: lab(60) }],
   others: [],
   strips: [],

@@ -38,21 +38,35 @@ export function deskOfRack(rack: RackLike, ownedOnly: boolean) {
       state: m.state,
       ...(!m.owned && { cost: NOT_OWNED }),
     })),
-    ...(rack.overlays?.length && { overlays: rack.overlays.map(({ stack, lab }) => ({ stack: [...stack], color: { lab } as ColourInput })) }),
+    ...(rack.overlays?.length && {
+      overlays: rack.overlays.map(({ stack, lab }) => ({ stack: [...stack], color: { lab } as ColourInput })),
+    }),
   };
 }
 
 interface PencilRackLike extends RackLike {
   readonly paper: { readonly lab: Lab; readonly grain: number | null };
   readonly others: readonly PencilLike[];
-  readonly strips: readonly { readonly stack: readonly string[]; readonly pressure: Pressure; readonly lab: Lab }[];
+  readonly strips: readonly {
+    readonly stack: readonly string[];
+    readonly pressure: Pressure;
+    readonly lab: Lab;
+  }[];
 }
 
 /** Input of any pencil operation: the markers, the owned pencils that were drawn down twice, and the strips that were read on the paper. */
 export function pencilDeskOfRack(rack: PencilRackLike, ownedOnly: boolean) {
   const desk = deskOfRack({ ...rack, overlays: [] }, ownedOnly);
   const pencils = rack.others.flatMap(({ code, kind, owned, state, drawdowns }) =>
-    kind === "pencil" && owned && state !== "dry" && drawdowns?.white && drawdowns.black ? [{ code, white: { lab: drawdowns.white } as ColourInput, black: { lab: drawdowns.black } as ColourInput }] : [],
+    kind === "pencil" && owned && state !== "dry" && drawdowns?.white && drawdowns.black
+      ? [
+          {
+            code,
+            white: { lab: drawdowns.white } as ColourInput,
+            black: { lab: drawdowns.black } as ColourInput,
+          },
+        ]
+      : [],
   );
   const isPencil = new Set(pencils.map((p) => p.code));
   const isInk = new Set(desk.inks.map((i) => i.code));
@@ -64,7 +78,13 @@ export function pencilDeskOfRack(rack: PencilRackLike, ownedOnly: boolean) {
       const from = stack.findIndex((c) => isPencil.has(c));
       const [under, drawn] = [stack.slice(0, from), stack.slice(from)];
       if (from < 0 || !under.every((c) => isInk.has(c)) || !drawn.every((c) => isPencil.has(c))) return [];
-      return [{ stack: under, layers: runs(drawn).map(([code, layers]) => ({ code, layers, pressure })), color: { lab } as ColourInput }];
+      return [
+        {
+          stack: under,
+          layers: runs(drawn).map(([code, layers]) => ({ code, layers, pressure })),
+          color: { lab } as ColourInput,
+        },
+      ];
     }),
   };
 }

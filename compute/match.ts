@@ -33,13 +33,21 @@ export function* match(input: MatchInput): Generator<number, MatchOutput> {
   const dry = new Set(input.inks.filter((i) => i.state === "dry").map((i) => i.code));
   const usable = dry.size ? keepInks(desk, (i) => !dry.has(i.code)) : desk;
   const start = performance.now();
-  const { recipes, preferred, stacksEvaluated } = yield* matchTarget(usable, colourOf(input.target).lab, input, input.search);
+  const { recipes, preferred, stacksEvaluated } = yield* matchTarget(
+    usable,
+    colourOf(input.target).lab,
+    input,
+    input.search,
+  );
   const milliseconds = performance.now() - start;
   const best = recipes[0];
   return {
     recipes: recipes.map((r, i) => {
       const behind = r.deltaE00 - best!.deltaE00;
-      const note = i === preferred && i > 0 ? `Preferred: only ${behind.toFixed(2)} ΔE00 behind the best, with ${counted(r.layers.length, "ink")} and ${counted(coats(r), "coat")} instead of ${best!.layers.length} and ${coats(best!)}.` : undefined;
+      const note =
+        i === preferred && i > 0
+          ? `Preferred: only ${behind.toFixed(2)} ΔE00 behind the best, with ${counted(r.layers.length, "ink")} and ${counted(coats(r), "coat")} instead of ${best!.layers.length} and ${coats(best!)}.`
+          : undefined;
       return {
         layers: r.layers.map((l) => ({ code: usable.inks[l.ink]!.code, coats: l.coats })),
         ...seen(r.lab),

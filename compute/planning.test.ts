@@ -4,7 +4,10 @@ import { pencilDeskOfRack } from "./from-rack";
 import { runOperation } from "./run";
 
 const [paper, inks] = scannedDesk(24, 6);
-const desk = { paper: { color: { lab: paper } }, inks: inks.map(({ code, coats }) => ({ code, coats: coats.map((c) => ({ lab: c.lab })) })) };
+const desk = {
+  paper: { color: { lab: paper } },
+  inks: inks.map(({ code, coats }) => ({ code, coats: coats.map((c) => ({ lab: c.lab })) })),
+};
 const byLight = [...inks].sort((a, b) => b.coats[0]!.lab[0] - a.coats[0]!.lab[0]).map((i) => i.code);
 const tones = [byLight[2]!, byLight[8]!, byLight[16]!].map((code) => ({ code, coats: 1 }));
 const pencils = [
@@ -22,12 +25,27 @@ const problems = (name: string, input: unknown) =>
 describe("planning operations", () => {
   it("group keeps fixed tones, leaves excluded ones and says when it cannot", async () => {
     const target = { lab: inks[5]!.coats[0]!.lab };
-    const [g] = (await runOperation("group", { ...desk, target, tones: 3, fixed: [{ code: byLight[4], coats: 1 }], exclude: [byLight[10]], top: 1 })).groups;
+    const [g] = (
+      await runOperation("group", {
+        ...desk,
+        target,
+        tones: 3,
+        fixed: [{ code: byLight[4], coats: 1 }],
+        exclude: [byLight[10]],
+        top: 1,
+      })
+    ).groups;
     expect(g!.tones.map((t) => t.code)).toContain(byLight[4]);
     expect(g!.tones.map((t) => t.code)).not.toContain(byLight[10]);
-    expect(await problems("group", { ...desk, target, fixed: [{ code: "nobody", coats: 1 }] })).toEqual(["fixed[0].code"]);
-    expect(await problems("group", { ...desk, target, material: "spoon", drift: { light: 3, shadow: 0 } })).toEqual(["material", "drift.light"]);
-    expect(await problems("group", { ...desk, target, tones: 3, exclude: byLight.slice(0, 22) })).toEqual(["inks"]);
+    expect(await problems("group", { ...desk, target, fixed: [{ code: "nobody", coats: 1 }] })).toEqual([
+      "fixed[0].code",
+    ]);
+    expect(
+      await problems("group", { ...desk, target, material: "spoon", drift: { light: 3, shadow: 0 } }),
+    ).toEqual(["material", "drift.light"]);
+    expect(await problems("group", { ...desk, target, tones: 3, exclude: byLight.slice(0, 22) })).toEqual([
+      "inks",
+    ]);
   });
   it("schools lays all six, marks the habit, and lets an underlay show", async () => {
     const { schools } = await runOperation("schools", { ...desk, tones, material: "hair", mm2: 300 });
@@ -36,23 +54,56 @@ describe("planning operations", () => {
     for (const s of schools) {
       expect(s.strip.hex).toHaveLength(s.strip.cells * s.strip.lanes);
       expect(new Set(s.passes.map((p) => p.code))).toEqual(new Set(tones.map((t) => t.code)));
-      expect(s.inkTotal).toBeCloseTo(s.ink.reduce((sum, i) => sum + i.coats, 0), 9);
+      expect(s.inkTotal).toBeCloseTo(
+        s.ink.reduce((sum, i) => sum + i.coats, 0),
+        9,
+      );
     }
     const under = await runOperation("schools", { ...desk, tones, under: { code: byLight[14], coats: 2 } });
     expect(under.schools[0]!.lightness[1]).toBeLessThan(schools[0]!.lightness[1]);
-    expect(await problems("schools", { ...desk, tones: tones.slice(0, 1), sheet: { openTime: -4 } })).toEqual(expect.arrayContaining(["tones", "sheet.openTime"]));
+    expect(await problems("schools", { ...desk, tones: tones.slice(0, 1), sheet: { openTime: -4 } })).toEqual(
+      expect.arrayContaining(["tones", "sheet.openTime"]),
+    );
   });
   it("shadow ranks kinds, gives boldness to what lies under, and checks a whole-piece underlay", async () => {
-    const answer = await runOperation("shadow", { ...desk, cover: tones.slice(0, 2), kinds: ["underlay", "deeper", "overlay"], depth: 12, monochrome: { under: [byLight[12]], covers: [[byLight[1]], [byLight[20]]] }, greyBases: 60 });
+    const answer = await runOperation("shadow", {
+      ...desk,
+      cover: tones.slice(0, 2),
+      kinds: ["underlay", "deeper", "overlay"],
+      depth: 12,
+      monochrome: { under: [byLight[12]], covers: [[byLight[1]], [byLight[20]]] },
+      greyBases: 60,
+    });
     for (const s of answer.shadows) expect(s.order === "under").toBe(s.boldness !== undefined);
     expect(answer.monochrome).toHaveLength(2);
     expect(answer.cover.lab[0] - answer.wanted.lab[0]).toBeCloseTo(12, 6);
-    expect(await problems("shadow", { ...desk, cover: [{ code: "x", coats: 1 }] })).toEqual(["cover[0].code"]);
-    expect(await problems("shadow", { ...desk, cover: tones, kinds: ["spoon"], monochrome: { under: [], covers: "x" } })).toEqual(expect.arrayContaining(["kinds", "monochrome.under", "monochrome.covers"]));
+    expect(await problems("shadow", { ...desk, cover: [{ code: "x", coats: 1 }] })).toEqual([
+      "cover[0].code",
+    ]);
+    expect(
+      await problems("shadow", {
+        ...desk,
+        cover: tones,
+        kinds: ["spoon"],
+        monochrome: { under: [], covers: "x" },
+      }),
+    ).toEqual(expect.arrayContaining(["kinds", "monochrome.under", "monochrome.covers"]));
   });
   it("pencilPlan draws a scale, shows pencils over the base, and adjusts a tone; bad pencils are named", async () => {
-    const wish = { ...desk, pencils, grain: 0.4, light: { lab: [80, 10, 14] }, local: { lab: [62, 20, 20] }, shadow: { lab: [44, 16, 10] }, values: 5 };
-    const plan = await runOperation("pencilPlan", { ...wish, adjust: { stack: [byLight[8]], deltaL: 5 }, strips: [{ stack: [], layers: [{ code: "red", layers: 2, pressure: "medium" }], color: "#d8b0a2" }] });
+    const wish = {
+      ...desk,
+      pencils,
+      grain: 0.4,
+      light: { lab: [80, 10, 14] },
+      local: { lab: [62, 20, 20] },
+      shadow: { lab: [44, 16, 10] },
+      values: 5,
+    };
+    const plan = await runOperation("pencilPlan", {
+      ...wish,
+      adjust: { stack: [byLight[8]], deltaL: 5 },
+      strips: [{ stack: [], layers: [{ code: "red", layers: 2, pressure: "medium" }], color: "#d8b0a2" }],
+    });
     expect(plan.steps).toHaveLength(5);
     expect(plan.white).toBe("white");
     expect(plan.tooth.strips).toBe(1);
@@ -60,29 +111,57 @@ describe("planning operations", () => {
     expect(plan.adjustments!.every((a) => a.deltaL > 0)).toBe(true);
     for (const s of plan.steps) expect(s.shortfall !== undefined).toBe(s.deltaE00 > 3);
     expect(await problems("pencilPlan", { ...wish, pencils: [] })).toEqual(["pencils"]);
-    expect(await problems("pencilPlan", { ...wish, pencils: [pencils[0], pencils[0]] })).toEqual(["pencils[1].code"]);
-    expect(await problems("pencilPlan", { ...wish, values: 12, strips: [{ stack: [], layers: [{ code: "red", layers: 2, pressure: "hard" }], color: "red" }] })).toEqual(expect.arrayContaining(["values", "strips[0].layers[0].pressure", "strips[0].color"]));
-    expect(await problems("pencilPlan", { ...wish, strips: [{ stack: [], layers: [{ code: "green", layers: 2, pressure: "firm" }], color: "#808080" }] })).toEqual(["strips[0].layers[0].code"]);
+    expect(await problems("pencilPlan", { ...wish, pencils: [pencils[0], pencils[0]] })).toEqual([
+      "pencils[1].code",
+    ]);
+    expect(
+      await problems("pencilPlan", {
+        ...wish,
+        values: 12,
+        strips: [{ stack: [], layers: [{ code: "red", layers: 2, pressure: "hard" }], color: "red" }],
+      }),
+    ).toEqual(expect.arrayContaining(["values", "strips[0].layers[0].pressure", "strips[0].color"]));
+    expect(
+      await problems("pencilPlan", {
+        ...wish,
+        strips: [{ stack: [], layers: [{ code: "green", layers: 2, pressure: "firm" }], color: "#808080" }],
+      }),
+    ).toEqual(["strips[0].layers[0].code"]);
   });
   it("neutralPairs works for inks and for pencils", async () => {
     const ofInks = await runOperation("neutralPairs", { ...desk, top: 3 });
     expect(ofInks.pairs.length).toBeGreaterThan(0);
-    const ofPencils = await runOperation("neutralPairs", { ...desk, of: "pencils", pencils, base: [byLight[1]] });
-    for (const p of ofPencils.pairs) expect(p.codes.every((c) => pencils.some((q) => q.code === c))).toBe(true);
+    const ofPencils = await runOperation("neutralPairs", {
+      ...desk,
+      of: "pencils",
+      pencils,
+      base: [byLight[1]],
+    });
+    for (const p of ofPencils.pairs)
+      expect(p.codes.every((c) => pencils.some((q) => q.code === c))).toBe(true);
     expect(await problems("neutralPairs", { ...desk, with: "nobody" })).toEqual(["with"]);
   });
   it("planPiece plans all areas, shows the trade, and names what is wrong", async () => {
-    const areas = [{ id: "a", target: { lab: inks[5]!.coats[0]!.lab }, tones: 3 }, { id: "b", target: { lab: inks[9]!.coats[0]!.lab }, tones: 2, fixed: [{ code: byLight[6], coats: 1 }] }];
+    const areas = [
+      { id: "a", target: { lab: inks[5]!.coats[0]!.lab }, tones: 3 },
+      { id: "b", target: { lab: inks[9]!.coats[0]!.lab }, tones: 2, fixed: [{ code: byLight[6], coats: 1 }] },
+    ];
     const plan = await runOperation("planPiece", { ...desk, areas, neighbours: [["a", "b"]], trade: true });
     expect(plan.areas.map((x) => x.id)).toEqual(["a", "b"]);
     expect(plan.together.objective).toBeLessThanOrEqual(plan.apart.objective + 1e-9);
     expect(plan.markers.flatMap((m) => m.areas).length).toBe(5);
     expect(plan.areas[1]!.group.tones.map((t) => t.code)).toContain(byLight[6]);
-    expect(plan.trade!.map((t) => t.markerCost)).toEqual([...plan.trade!.map((t) => t.markerCost)].sort((a, b) => a - b));
+    expect(plan.trade!.map((t) => t.markerCost)).toEqual(
+      [...plan.trade!.map((t) => t.markerCost)].sort((a, b) => a - b),
+    );
     expect(plan.trade!.at(-1)!.markers).toBeLessThanOrEqual(plan.trade![0]!.markers);
     expect(await problems("planPiece", { ...desk, areas: [areas[0], areas[0]] })).toEqual(["areas[1].id"]);
-    expect(await problems("planPiece", { ...desk, areas, neighbours: [["a", "z"]] })).toEqual(["neighbours[0][1]"]);
-    expect(await problems("planPiece", { ...desk, areas: [], apart: -1 })).toEqual(expect.arrayContaining(["areas", "apart"]));
+    expect(await problems("planPiece", { ...desk, areas, neighbours: [["a", "z"]] })).toEqual([
+      "neighbours[0][1]",
+    ]);
+    expect(await problems("planPiece", { ...desk, areas: [], apart: -1 })).toEqual(
+      expect.arrayContaining(["areas", "apart"]),
+    );
   });
   it("substituteGroup makes a group again without its inks", async () => {
     const wanted = tones.map((t) => ({ lab: inks.find((i) => i.code === t.code)!.coats[0]!.lab }));
@@ -91,19 +170,37 @@ describe("planning operations", () => {
     expect(groups[0]!.each).toHaveLength(3);
     expect(groups.map((g) => g.mean)).toEqual([...groups.map((g) => g.mean)].sort((a, b) => a - b));
     expect(groups[0]!.group.tones.every((t) => among.includes(t.code))).toBe(true);
-    expect(await problems("substituteGroup", { ...desk, tones: wanted, among: among.slice(0, 2) })).toEqual(["among"]);
-    expect(await problems("substituteGroup", { ...desk, tones: ["red", "#ffffff"], among })).toEqual(["tones"]);
+    expect(await problems("substituteGroup", { ...desk, tones: wanted, among: among.slice(0, 2) })).toEqual([
+      "among",
+    ]);
+    expect(await problems("substituteGroup", { ...desk, tones: ["red", "#ffffff"], among })).toEqual([
+      "tones",
+    ]);
   });
 });
 
 describe("a rack's pencils", () => {
   const lab = [60, 10, 10] as const;
   const marker = { code: "clay3m", owned: true, state: "full" as const, swatches: [{ lab }] };
-  const pencil = (code: string, change: object = {}) => ({ code, kind: "pencil", owned: true, state: "fine", drawdowns: { white: lab, black: lab }, ...change });
+  const pencil = (code: string, change: object = {}) => ({
+    code,
+    kind: "pencil",
+    owned: true,
+    state: "fine",
+    drawdowns: { white: lab, black: lab },
+    ...change,
+  });
   const rack = {
     paper: { lab, grain: null },
     markers: [marker],
-    others: [pencil("brick"), pencil("ochre"), pencil("borrowed", { owned: false }), pencil("half", { drawdowns: { white: lab } }), pencil("gone", { state: "dry" }), pencil("gel", { kind: "gel pen" })],
+    others: [
+      pencil("brick"),
+      pencil("ochre"),
+      pencil("borrowed", { owned: false }),
+      pencil("half", { drawdowns: { white: lab } }),
+      pencil("gone", { state: "dry" }),
+      pencil("gel", { kind: "gel pen" }),
+    ],
     strips: [
       { stack: ["clay3m", "brick", "brick", "ochre"], pressure: "firm" as const, lab },
       { stack: ["brick"], pressure: "light" as const, lab },
@@ -115,7 +212,13 @@ describe("a rack's pencils", () => {
     const input = pencilDeskOfRack(rack, true);
     expect(input.pencils.map((p) => p.code)).toEqual(["brick", "ochre"]);
     expect(input.strips.map((s) => [s.stack, s.layers])).toEqual([
-      [["clay3m"], [{ code: "brick", layers: 2, pressure: "firm" }, { code: "ochre", layers: 1, pressure: "firm" }]],
+      [
+        ["clay3m"],
+        [
+          { code: "brick", layers: 2, pressure: "firm" },
+          { code: "ochre", layers: 1, pressure: "firm" },
+        ],
+      ],
       [[], [{ code: "brick", layers: 1, pressure: "light" }]],
     ]);
     expect("grain" in input).toBe(false);

@@ -18,7 +18,11 @@ export class BadInput extends Error {
 /** Flattens class-validator's tree into paths. */
 export function problemsOf(errors: readonly ValidationError[], parent = ""): Problem[] {
   return errors.flatMap((e) => {
-    const path = /^\d+$/.test(e.property) ? `${parent}[${e.property}]` : parent ? `${parent}.${e.property}` : e.property;
+    const path = /^\d+$/.test(e.property)
+      ? `${parent}[${e.property}]`
+      : parent
+        ? `${parent}.${e.property}`
+        : e.property;
     const own = Object.values(e.constraints ?? {}).map((expected) => ({ path, expected }));
     return [...own, ...problemsOf(e.children ?? [], path)];
   });

@@ -5,10 +5,15 @@ import { deskOfRack } from "./from-rack";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
 
-const inks = demoRange().filter((i) => ["clay", "rust", "bark"].includes(i.family) && i.depth % 2 === 1).slice(0, 18);
+const inks = demoRange()
+  .filter((i) => ["clay", "rust", "bark"].includes(i.family) && i.depth % 2 === 1)
+  .slice(0, 18);
 const { bare, coats } = demoReadings(whiteCard, inks);
 const desk = { paper: { color: bare }, inks: inks.map((i) => ({ code: i.code, coats: coats.get(i.code)! })) };
-const [first, second] = desk.inks.filter((i) => !/ff|00/.test(i.coats[0]!)) as [(typeof desk.inks)[0], (typeof desk.inks)[0]];
+const [first, second] = desk.inks.filter((i) => !/ff|00/.test(i.coats[0]!)) as [
+  (typeof desk.inks)[0],
+  (typeof desk.inks)[0],
+];
 
 const problems = async (name: string, input: unknown) => {
   const error = await runOperation(name, input).then(
@@ -21,7 +26,10 @@ const problems = async (name: string, input: unknown) => {
 
 describe("predict", () => {
   it("shows the paper, measured swatches and stacks", async () => {
-    const out = await runOperation("predict", { ...desk, stacks: [[], [first.code], [first.code, second.code]] });
+    const out = await runOperation("predict", {
+      ...desk,
+      stacks: [[], [first.code], [first.code, second.code]],
+    });
     expect(out.stacks[0]!.hex).toBe(bare);
     expect(out.stacks[1]).toMatchObject({ hex: first.coats[0], measured: true, inGamut: true });
     expect(out.stacks[2]!.lab[0]).toBeLessThan(out.stacks[1]!.lab[0]);
@@ -32,7 +40,11 @@ describe("predict", () => {
     expect(fit.residual).toBeLessThan(1);
   });
   it("takes Lab as well as hex, and one coat as well as three", async () => {
-    const out = await runOperation("predict", { paper: { color: { lab: [95, 0, 2] } }, inks: [{ code: "x", coats: [{ lab: [60, 20, 20] }] }], stacks: [["x", "x"]] });
+    const out = await runOperation("predict", {
+      paper: { color: { lab: [95, 0, 2] } },
+      inks: [{ code: "x", coats: [{ lab: [60, 20, 20] }] }],
+      stacks: [["x", "x"]],
+    });
     expect(out.stacks[0]!.lab[0]).toBeLessThan(60);
   });
 });
@@ -41,39 +53,76 @@ describe("match", () => {
   it("gives layers bottom to top that predict to the same colour", async () => {
     const out = await runOperation("match", { ...desk, target: "#b07a5e" });
     const [best] = out.recipes;
-    const again = await runOperation("predict", { ...desk, stacks: [best!.layers.flatMap((l) => Array<string>(l.coats).fill(l.code))] });
+    const again = await runOperation("predict", {
+      ...desk,
+      stacks: [best!.layers.flatMap((l) => Array<string>(l.coats).fill(l.code))],
+    });
     expect(again.stacks[0]!.hex).toBe(best!.hex);
     expect(out.stacksEvaluated).toBeGreaterThan(0);
     expect(out.milliseconds).toBeGreaterThan(0);
     expect(out.recipes.filter((r) => r.preferred)).toHaveLength(1);
   });
   it("leaves dry markers out", async () => {
-    const dried = { ...desk, inks: desk.inks.map((i) => (i.code === first.code ? { ...i, state: "dry" } : i)), target: first.coats[0] };
-    expect((await runOperation("match", dried)).recipes.flatMap((r) => r.layers.map((l) => l.code))).not.toContain(first.code);
+    const dried = {
+      ...desk,
+      inks: desk.inks.map((i) => (i.code === first.code ? { ...i, state: "dry" } : i)),
+      target: first.coats[0],
+    };
+    expect(
+      (await runOperation("match", dried)).recipes.flatMap((r) => r.layers.map((l) => l.code)),
+    ).not.toContain(first.code);
   });
 });
 
 describe("group and assess", () => {
   it("plan light to dark with roles, verdicts and reasons, and assess the same group the same", async () => {
-    const { groups } = await runOperation("group", { ...desk, target: { light: "#f0c6a6", local: "#d0987a", shadow: "#7a4a3c" }, tones: 3, top: 2 });
+    const { groups } = await runOperation("group", {
+      ...desk,
+      target: { light: "#f0c6a6", local: "#d0987a", shadow: "#7a4a3c" },
+      tones: 3,
+      top: 2,
+    });
     const [best, other] = groups;
     expect(best!.tones.map((t) => t.role)).toEqual(["highlight", "mid", "shadow"]);
     expect(best!.steps).toHaveLength(2);
     expect(best!.difference).toBe("");
     expect(other!.difference).toMatch(/ΔE00 apart/);
-    const { group } = await runOperation("assess", { ...desk, target: { light: "#f0c6a6", local: "#d0987a", shadow: "#7a4a3c" }, tones: best!.tones.map(({ code, coats: n }) => ({ code, coats: n })) });
+    const { group } = await runOperation("assess", {
+      ...desk,
+      target: { light: "#f0c6a6", local: "#d0987a", shadow: "#7a4a3c" },
+      tones: best!.tones.map(({ code, coats: n }) => ({ code, coats: n })),
+    });
     expect(group.score).toBeCloseTo(best!.score, 9);
     expect(group.tones.map((t) => t.hex)).toEqual(best!.tones.map((t) => t.hex));
   });
   it("say when there are too few markers for the tones", async () => {
-    expect(await problems("group", { ...desk, inks: desk.inks.slice(0, 2), target: "#b07a5e" })).toEqual([{ path: "inks", expected: expect.stringContaining("at least 4 inks") }]);
+    expect(await problems("group", { ...desk, inks: desk.inks.slice(0, 2), target: "#b07a5e" })).toEqual([
+      { path: "inks", expected: expect.stringContaining("at least 4 inks") },
+    ]);
   });
 });
 
 describe("bad input", () => {
   it("is named by path with what was expected, all of it at once", async () => {
-    const found = await problems("group", { paper: { color: "beige" }, inks: [{ code: "", coats: [] }, { code: "b", coats: ["#12345"] }], target: { light: "#ffffff" }, tones: 9, colour: 1 });
-    expect(found.map((p) => p.path).sort()).toEqual(["colour", "inks[0].coats", "inks[0].code", "inks[1].coats", "paper.color", "target", "tones"]);
+    const found = await problems("group", {
+      paper: { color: "beige" },
+      inks: [
+        { code: "", coats: [] },
+        { code: "b", coats: ["#12345"] },
+      ],
+      target: { light: "#ffffff" },
+      tones: 9,
+      colour: 1,
+    });
+    expect(found.map((p) => p.path).sort()).toEqual([
+      "colour",
+      "inks[0].coats",
+      "inks[0].code",
+      "inks[1].coats",
+      "paper.color",
+      "target",
+      "tones",
+    ]);
     expect(found.find((p) => p.path === "tones")!.expected).toBe("expected a whole number from 2 to 6");
   });
   it.each([
@@ -83,23 +132,47 @@ describe("bad input", () => {
     ["match", { ...desk, target: { lab: [50, 0] } }, "target"],
     ["match", { ...desk, target: "#000000", search: "clever" }, "search"],
     ["match", { ...desk, target: "#000000", maxInks: 2.5 }, "maxInks"],
-    ["assess", { ...desk, target: "#000000", tones: [{ code: first.code, coats: 1 }, { code: "nowhere", coats: 1 }] }, "tones[1].code"],
+    [
+      "assess",
+      {
+        ...desk,
+        target: "#000000",
+        tones: [
+          { code: first.code, coats: 1 },
+          { code: "nowhere", coats: 1 },
+        ],
+      },
+      "tones[1].code",
+    ],
     ["predict", [], ""],
     ["nothing", {}, ""],
     ["constructor", {}, ""],
-  ])("to %s is refused at %#: the field is named", async (name, input, path) => expect((await problems(name, input))[0]!.path).toBe(path));
+  ])("to %s is refused at %#: the field is named", async (name, input, path) =>
+    expect((await problems(name, input))[0]!.path).toBe(path),
+  );
 });
 
 it("stops when it is told to", async () => {
   const controller = new AbortController();
-  const work = runOperation("match", { ...desk, target: "#b07a5e", search: "exhaustive" }, { signal: controller.signal, onProgress: () => controller.abort() });
+  const work = runOperation(
+    "match",
+    { ...desk, target: "#b07a5e", search: "exhaustive" },
+    { signal: controller.signal, onProgress: () => controller.abort() },
+  );
   await expect(work).rejects.toBeInstanceOf(Cancelled);
 });
 
 it("plans with what a rack owns, and makes the rest cost", () => {
-  const markers = demoMarkers().slice(0, 30).map((m) => ({ ...m, swatches: m.code.endsWith("c") ? [{ lab: [50, 0, 0] as const, hex: "#777777" }] : [] }));
+  const markers = demoMarkers()
+    .slice(0, 30)
+    .map((m) => ({
+      ...m,
+      swatches: m.code.endsWith("c") ? [{ lab: [50, 0, 0] as const, hex: "#777777" }] : [],
+    }));
   const rack = { paper: { lab: [95, 0, 0] as const }, markers };
   const read = markers.filter((m) => m.swatches.length);
   expect(deskOfRack(rack, true).inks).toHaveLength(read.filter((m) => m.owned).length);
-  expect(deskOfRack(rack, false).inks.filter((i) => "cost" in i)).toHaveLength(read.filter((m) => !m.owned).length);
+  expect(deskOfRack(rack, false).inks.filter((i) => "cost" in i)).toHaveLength(
+    read.filter((m) => !m.owned).length,
+  );
 });

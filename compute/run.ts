@@ -23,8 +23,15 @@ const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
  * Runs an operation of the table on unchecked input.
  * @throws BadInput for an unknown name or a wrong field; Cancelled when stopped
  */
-export async function runOperation<N extends OperationName>(name: N | (string & {}), plain: unknown, watch: Watch = {}): Promise<OutputOf<N>> {
-  if (!isOperation(name)) throw new BadInput([{ path: "", expected: `expected one of ${operationNames.join(", ")}; there is no operation "${name}"` }]);
+export async function runOperation<N extends OperationName>(
+  name: N | (string & {}),
+  plain: unknown,
+  watch: Watch = {},
+): Promise<OutputOf<N>> {
+  if (!isOperation(name))
+    throw new BadInput([
+      { path: "", expected: `expected one of ${operationNames.join(", ")}; there is no operation "${name}"` },
+    ]);
   const { input, run } = table[name];
   const work = (run as (input: object) => unknown)(validate<object>(input, plain));
   if (!isGenerator(work)) return work as OutputOf<N>;
@@ -41,4 +48,5 @@ export async function runOperation<N extends OperationName>(name: N | (string & 
   }
 }
 
-const isGenerator = (v: unknown): v is Generator<number, unknown> => typeof (v as Generator | undefined)?.next === "function";
+const isGenerator = (v: unknown): v is Generator<number, unknown> =>
+  typeof (v as Generator | undefined)?.next === "function";

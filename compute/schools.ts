@@ -1,7 +1,14 @@
 import { displayLab } from "@/core/colour/display";
 import { cautionsOf, type Caution } from "@/core/group/caution";
 import { MATERIAL_HABITS } from "@/core/group/material";
-import { schoolPasses, SCHOOL_FACTS, SCHOOLS, toneBorders, type School, type SchoolPass } from "@/core/group/school";
+import {
+  schoolPasses,
+  SCHOOL_FACTS,
+  SCHOOLS,
+  toneBorders,
+  type School,
+  type SchoolPass,
+} from "@/core/group/school";
 import { layStrip, type LaidPass } from "@/core/group/strip";
 import type { Tone } from "@/core/group/tone";
 import { seenLab } from "@/core/ink/desk";
@@ -41,18 +48,38 @@ export function schools(input: SchoolsInput): { schools: SchoolOutput[] } {
     })
     .sort((a, b) => b.lab[0] - a.lab[0]);
   const { sheet } = input;
-  const beneath: LaidPass[] = input.under ? [{ ink: placeOf(desk, input.under.code, "under.code"), coats: input.under.coats, from: toneBorders(tones.length).at(-2)! - 0.08, to: 1, stroke: "circles", wet: false }] : [];
+  const beneath: LaidPass[] = input.under
+    ? [
+        {
+          ink: placeOf(desk, input.under.code, "under.code"),
+          coats: input.under.coats,
+          from: toneBorders(tones.length).at(-2)! - 0.08,
+          to: 1,
+          stroke: "circles",
+          wet: false,
+        },
+      ]
+    : [];
   return {
     schools: SCHOOLS.map((school): SchoolOutput => {
-      const passes = schoolPasses(school, tones.map((t) => t.coats));
+      const passes = schoolPasses(
+        school,
+        tones.map((t) => t.coats),
+      );
       const laid = passes.map((p): LaidPass => ({ ...p, ink: tones[p.tone]!.ink }));
-      const strip = layStrip(desk, [...beneath, ...laid.map((p, i) => (i === 0 && beneath.length ? { ...p, wet: false } : p))], sheet);
+      const strip = layStrip(
+        desk,
+        [...beneath, ...laid.map((p, i) => (i === 0 && beneath.length ? { ...p, wet: false } : p))],
+        sheet,
+      );
       const ink = [...strip.inkUsed].map(([i, coats]) => ({ code: desk.inks[i]!.code, coats }));
       const L = strip.profile.map((l) => l[0]);
       return {
         school,
         ...SCHOOL_FACTS[school],
-        ...(MATERIAL_HABITS[input.material].school === school && { habit: MATERIAL_HABITS[input.material].why }),
+        ...(MATERIAL_HABITS[input.material].school === school && {
+          habit: MATERIAL_HABITS[input.material].why,
+        }),
         passes: passes.map(({ tone, ...p }) => ({ ...p, code: desk.inks[tones[tone]!.ink]!.code })),
         strip: { cells: strip.cells, lanes: strip.lanes, hex: strip.labs.map((lab) => displayLab(lab).hex) },
         edge: strip.edge,
@@ -62,7 +89,17 @@ export function schools(input: SchoolsInput): { schools: SchoolOutput[] } {
         ink,
         inkTotal: ink.reduce((sum, i) => sum + i.coats, 0),
         mostCoats: strip.mostCoats,
-        cautions: cautionsOf({ desk, tones, material: input.material, ...(input.local && { local: colourOf(input.local).lab }), scene: input.scene, mm2: input.mm2 ?? null, capacity: sheet.capacity, sheet, strip }),
+        cautions: cautionsOf({
+          desk,
+          tones,
+          material: input.material,
+          ...(input.local && { local: colourOf(input.local).lab }),
+          scene: input.scene,
+          mm2: input.mm2 ?? null,
+          capacity: sheet.capacity,
+          sheet,
+          strip,
+        }),
       };
     }),
   };

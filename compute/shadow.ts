@@ -1,6 +1,15 @@
 import { checkMonochrome } from "@/core/shadow/monochrome";
 import { greyBases } from "@/core/shadow/neutral";
-import { boldnessOf, expectationOf, rankShadows, SHADOW_FACTS, wantedShadow, type Boldness, type Shadow, type ShadowWish } from "@/core/shadow/shadow";
+import {
+  boldnessOf,
+  expectationOf,
+  rankShadows,
+  SHADOW_FACTS,
+  wantedShadow,
+  type Boldness,
+  type Shadow,
+  type ShadowWish,
+} from "@/core/shadow/shadow";
 import { seenLab, type Desk } from "@/core/ink/desk";
 import { costOf } from "./group";
 import { deskOf, placeOf } from "./desk-memory";
@@ -22,8 +31,19 @@ export interface ShadowOutput extends Omit<Shadow, "ink" | "bare" | "covered"> {
 export interface CoverageOutput {
   readonly cover: readonly string[];
   readonly alone: SeenColour;
-  readonly strengths: readonly { readonly under: string; readonly covered: SeenColour; readonly deepening: number; readonly hueTurn: number; readonly covers: boolean }[];
-  readonly deeper?: { readonly code: string; readonly coats: number; readonly covered: SeenColour; readonly deltaE00: number };
+  readonly strengths: readonly {
+    readonly under: string;
+    readonly covered: SeenColour;
+    readonly deepening: number;
+    readonly hueTurn: number;
+    readonly covers: boolean;
+  }[];
+  readonly deeper?: {
+    readonly code: string;
+    readonly coats: number;
+    readonly covered: SeenColour;
+    readonly deltaE00: number;
+  };
 }
 
 export interface ShadowsOutput {
@@ -31,7 +51,13 @@ export interface ShadowsOutput {
   readonly wanted: SeenColour;
   readonly shadows: readonly ShadowOutput[];
   readonly monochrome?: readonly CoverageOutput[];
-  readonly greyBases?: readonly { readonly cool: string; readonly warm: string; readonly colours: readonly [SeenColour, SeenColour]; readonly apart: number; readonly deltaL: number }[];
+  readonly greyBases?: readonly {
+    readonly cool: string;
+    readonly warm: string;
+    readonly colours: readonly [SeenColour, SeenColour];
+    readonly apart: number;
+    readonly deltaL: number;
+  }[];
 }
 
 /** Ways to make an area's shadow, ranked, each with what to expect of it. */
@@ -39,7 +65,9 @@ export function shadow(input: ShadowInput): ShadowsOutput {
   const desk = deskOf(input);
   const price = costOf(input.inks);
   const usable = (ink: number) => Number.isFinite(price(ink));
-  const cover = input.cover.flatMap((t, i) => Array<number>(t.coats).fill(placeOf(desk, t.code, `cover[${i}].code`)));
+  const cover = input.cover.flatMap((t, i) =>
+    Array<number>(t.coats).fill(placeOf(desk, t.code, `cover[${i}].code`)),
+  );
   const local = seenLab(desk, cover);
   const wanted = input.shadow ? colourOf(input.shadow).lab : wantedShadow(local, input.depth, input.lean);
   const wish: ShadowWish = { cover, shadow: wanted, grey: input.grey, capacity: input.capacity, usable };
@@ -49,7 +77,10 @@ export function shadow(input: ShadowInput): ShadowsOutput {
     wanted: seen(wanted),
     shadows: found.map(({ ink, bare, covered, ...rest }): ShadowOutput => {
       const order = SHADOW_FACTS[rest.kind].order;
-      const bold = order === "under" ? boldnessOf(desk, { kind: rest.kind, ink }, wish, local[0] - wanted[0]) : undefined;
+      const bold =
+        order === "under"
+          ? boldnessOf(desk, { kind: rest.kind, ink }, wish, local[0] - wanted[0])
+          : undefined;
       return {
         ...rest,
         order,
@@ -57,24 +88,49 @@ export function shadow(input: ShadowInput): ShadowsOutput {
         bare: seen(bare),
         covered: seen(covered),
         expectation: expectationOf(desk, { ...rest, ink, bare, covered }, wish),
-        ...(bold && { boldness: { steps: bold.steps, ...(bold.enough !== undefined && { enough: bold.enough }) } }),
+        ...(bold && {
+          boldness: { steps: bold.steps, ...(bold.enough !== undefined && { enough: bold.enough }) },
+        }),
         unowned: !!input.inks[ink]!.cost,
       };
     }),
     ...(input.monochrome && { monochrome: monochrome(desk, input.monochrome, usable) }),
     ...(input.greyBases !== undefined && {
-      greyBases: greyBases(desk, input.greyBases, usable).map((b) => ({ cool: desk.inks[b.cool]!.code, warm: desk.inks[b.warm]!.code, colours: [seen(b.labs[0]), seen(b.labs[1])] as const, apart: b.apart, deltaL: b.deltaL })),
+      greyBases: greyBases(desk, input.greyBases, usable).map((b) => ({
+        cool: desk.inks[b.cool]!.code,
+        warm: desk.inks[b.warm]!.code,
+        colours: [seen(b.labs[0]), seen(b.labs[1])] as const,
+        apart: b.apart,
+        deltaL: b.deltaL,
+      })),
     }),
   };
 }
 
-function monochrome(desk: Desk, { under, covers }: NonNullable<ShadowInput["monochrome"]>, usable: (ink: number) => boolean): CoverageOutput[] {
+function monochrome(
+  desk: Desk,
+  { under, covers }: NonNullable<ShadowInput["monochrome"]>,
+  usable: (ink: number) => boolean,
+): CoverageOutput[] {
   const beneath = under.map((code, i) => placeOf(desk, code, `monochrome.under[${i}]`));
-  const stacks = covers.map((c, i) => c.map((code, j) => placeOf(desk, code, `monochrome.covers[${i}][${j}]`)));
+  const stacks = covers.map((c, i) =>
+    c.map((code, j) => placeOf(desk, code, `monochrome.covers[${i}][${j}]`)),
+  );
   return checkMonochrome(desk, beneath, stacks, usable).map(({ cover, strengths, deeper }) => ({
     cover: cover.map((i) => desk.inks[i]!.code),
     alone: seen(seenLab(desk, cover)),
-    strengths: strengths.map(({ under: u, covered, ...rest }) => ({ ...rest, under: desk.inks[u]!.code, covered: seen(covered) })),
-    ...(deeper && { deeper: { code: desk.inks[deeper.ink]!.code, coats: deeper.coats, covered: seen(deeper.covered), deltaE00: deeper.deltaE00 } }),
+    strengths: strengths.map(({ under: u, covered, ...rest }) => ({
+      ...rest,
+      under: desk.inks[u]!.code,
+      covered: seen(covered),
+    })),
+    ...(deeper && {
+      deeper: {
+        code: desk.inks[deeper.ink]!.code,
+        coats: deeper.coats,
+        covered: seen(deeper.covered),
+        deltaE00: deeper.deltaE00,
+      },
+    }),
   }));
 }

@@ -7,9 +7,15 @@ import { BadInput, problemsOf } from "./problem";
  * @throws BadInput with every field that is wrong
  */
 export function validate<T extends object>(type: ClassConstructor<T>, plain: unknown): T {
-  if (typeof plain !== "object" || plain === null || Array.isArray(plain)) throw new BadInput([{ path: "", expected: "expected a JSON object" }]);
+  if (typeof plain !== "object" || plain === null || Array.isArray(plain))
+    throw new BadInput([{ path: "", expected: "expected a JSON object" }]);
   const instance = plainToInstance(type, plain);
-  const errors = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true, stopAtFirstError: true });
+  const errors = validateSync(instance, {
+    whitelist: true,
+    forbidNonWhitelisted: true,
+    forbidUnknownValues: true,
+    stopAtFirstError: true,
+  });
   if (errors.length) throw new BadInput(problemsOf(errors));
   return instance;
 }

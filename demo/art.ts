@@ -6,7 +6,12 @@ const source = (name: string) => readFileSync(new URL(`./art/${name}.svg`, impor
 /** Long side of the demo pictures in pixels. */
 const SIDE = 1800;
 
-const raster = (svg: string) => sharp(Buffer.from(svg), { density: 144 }).resize({ width: SIDE, height: SIDE, fit: "inside" }).flatten({ background: "#ffffff" }).png().toBuffer();
+const raster = (svg: string) =>
+  sharp(Buffer.from(svg), { density: 144 })
+    .resize({ width: SIDE, height: SIDE, fit: "inside" })
+    .flatten({ background: "#ffffff" })
+    .png()
+    .toBuffer();
 
 /** A demo picture as painted, in PNG. */
 export const paintedReference = (name: string): Promise<Buffer> => raster(source(name));

@@ -9,7 +9,15 @@ export const saltmarshKey: CodeKey = {
   parts: [
     { kind: "words", means: "family", words: asWords(demoFamilies) },
     { kind: "digits", means: "depth", least: 1, most: 1, rising: true },
-    { kind: "words", means: "greyness", words: [{ written: "c", name: "clear" }, { written: "m", name: "muted" }, { written: "d", name: "dusky" }] },
+    {
+      kind: "words",
+      means: "greyness",
+      words: [
+        { written: "c", name: "clear" },
+        { written: "m", name: "muted" },
+        { written: "d", name: "dusky" },
+      ],
+    },
   ],
   examples: ["clay3m", "soot9c", "lake8c"],
 };
@@ -20,7 +28,15 @@ export const skerryKey: CodeKey = {
     { kind: "digits", means: "depth", least: 2, most: 2, rising: false },
     { kind: "separator", text: "." },
     { kind: "words", means: "family", words: asWords(secondFamilies) },
-    { kind: "words", means: "greyness", optional: true, words: [{ written: ".x", name: "greyed" }, { written: ".xx", name: "very grey" }] },
+    {
+      kind: "words",
+      means: "greyness",
+      optional: true,
+      words: [
+        { written: ".x", name: "greyed" },
+        { written: ".xx", name: "very grey" },
+      ],
+    },
   ],
   examples: ["65.kelp", "35.coral.xx"],
 };

@@ -29,15 +29,60 @@ interface PaperFacts {
 }
 
 /** Papers of the demo studio with how many coats they hold. */
-export const demoPapers: readonly { readonly stock: PaperStock; readonly capacity: number; readonly facts: PaperFacts }[] = [
-  { stock: whiteCard, capacity: 5, facts: { weight: 250, openTime: 45, bleed: 0.4, grain: 0.35, finish: "smooth", side: "either", notes: "Blends longest. Needs a scrap beneath after three coats." } },
-  { stock: warmToned, capacity: 4, facts: { weight: 180, openTime: 30, bleed: 0.7, grain: 0.6, finish: "fine tooth", side: "felt side", notes: "White pencil stands out. Everything comes out a step darker." } },
-  { stock: thinMarker, capacity: 3, facts: { weight: 70, openTime: 20, bleed: 0.9, grain: 0.2, finish: "coated", side: "the smoother one", notes: "Half of the range is read. Bleeds when overloaded: stop short of the line." } },
+export const demoPapers: readonly {
+  readonly stock: PaperStock;
+  readonly capacity: number;
+  readonly facts: PaperFacts;
+}[] = [
+  {
+    stock: whiteCard,
+    capacity: 5,
+    facts: {
+      weight: 250,
+      openTime: 45,
+      bleed: 0.4,
+      grain: 0.35,
+      finish: "smooth",
+      side: "either",
+      notes: "Blends longest. Needs a scrap beneath after three coats.",
+    },
+  },
+  {
+    stock: warmToned,
+    capacity: 4,
+    facts: {
+      weight: 180,
+      openTime: 30,
+      bleed: 0.7,
+      grain: 0.6,
+      finish: "fine tooth",
+      side: "felt side",
+      notes: "White pencil stands out. Everything comes out a step darker.",
+    },
+  },
+  {
+    stock: thinMarker,
+    capacity: 3,
+    facts: {
+      weight: 70,
+      openTime: 20,
+      bleed: 0.9,
+      grain: 0.2,
+      finish: "coated",
+      side: "the smoother one",
+      notes: "Half of the range is read. Bleeds when overloaded: stop short of the line.",
+    },
+  },
 ];
 
 /** Markers that the studio never bought: about a third, some whole stretches of a family. */
 const ownedShare = 0.68;
-const missingStretch: Record<string, readonly number[]> = { tarn: [5, 6], dusk: [4], fern: [2, 3], rose: [4, 5] };
+const missingStretch: Record<string, readonly number[]> = {
+  tarn: [5, 6],
+  dusk: [4],
+  fern: [2, 3],
+  rose: [4, 5],
+};
 
 /** What the studio owns of the range, and how full each marker is. The kite's reds and the woman's greys are complete. */
 export function demoMarkers(): DemoMarker[] {
@@ -55,9 +100,17 @@ export function demoMarkers(): DemoMarker[] {
 }
 
 /** Scanned readings of one, two and three coats of every ink, and of the bare sheet. */
-export function demoReadings(stock: PaperStock, inks: readonly SimulatedInk[] = demoRange()): { bare: string; coats: Map<string, string[]> } {
+export function demoReadings(
+  stock: PaperStock,
+  inks: readonly SimulatedInk[] = demoRange(),
+): { bare: string; coats: Map<string, string[]> } {
   const random = seeded(stock.name.length * 101);
   const bare = scan(colourSheet(stock, []), random);
-  const coats = new Map(inks.map((ink) => [ink.code, [1, 2, 3].map((n) => scan(colourSheet(stock, Array<typeof ink.recipe>(n).fill(ink.recipe)), random))]));
+  const coats = new Map(
+    inks.map((ink) => [
+      ink.code,
+      [1, 2, 3].map((n) => scan(colourSheet(stock, Array<typeof ink.recipe>(n).fill(ink.recipe)), random)),
+    ]),
+  );
   return { bare, coats };
 }

@@ -5,9 +5,17 @@ import type { PrintedPage } from "@/sim/colouring";
 export function printedPage(layout: PageLayout): PrintedPage {
   return {
     ...SHEETS[layout.sheet],
-    rings: marksOf(layout.sheet).map(([x, y]) => ({ x, y, outer: MARK.outer, inner: MARK.inner, dot: MARK.dot })),
+    rings: marksOf(layout.sheet).map(([x, y]) => ({
+      x,
+      y,
+      outer: MARK.outer,
+      inner: MARK.inner,
+      dot: MARK.dot,
+    })),
     bars: layout.code,
     cells: layout.cells.map(({ box, stack, lift }) => ({ ...box, stack, lift: lift ?? false })),
-    labels: layout.labels.flatMap(({ text, x, y }) => text.split("\n").map((t, i) => ({ text: t, x, y: y + 3 * i }))),
+    labels: layout.labels.flatMap(({ text, x, y }) =>
+      text.split("\n").map((t, i) => ({ text: t, x, y: y + 3 * i })),
+    ),
   };
 }

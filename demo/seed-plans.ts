@@ -3,7 +3,18 @@ import { deskOfRack, pencilDeskOfRack } from "@/compute/from-rack";
 import { runOperation } from "@/compute/run";
 import type { Lab } from "@/core/colour/lab";
 import { readPatch } from "@/core/picture/patch";
-import { driftIn, newArea, newPiece, targetOf, type Area, type KeptPencil, type KeptShadow, type Piece, type PictureReading, type Scene } from "@/core/piece/piece";
+import {
+  driftIn,
+  newArea,
+  newPiece,
+  targetOf,
+  type Area,
+  type KeptPencil,
+  type KeptShadow,
+  type Piece,
+  type PictureReading,
+  type Scene,
+} from "@/core/piece/piece";
 import { decodePicture } from "@/store/decode-picture";
 import { keepGroups, type GroupFacts } from "@/store/groups";
 import { addPicture } from "@/store/pictures";
@@ -14,21 +25,37 @@ import { paintedReference } from "./art";
 import { demoGroups } from "./groups";
 import { DRAWING, type DemoArea, type DemoPiece } from "./pieces";
 
-const asColours = (target: object) => Object.fromEntries(Object.entries(target).map(([k, lab]) => [k, { lab: lab as Lab }]));
+const asColours = (target: object) =>
+  Object.fromEntries(Object.entries(target).map(([k, lab]) => [k, { lab: lab as Lab }]));
 
 /** Puts a piece on the bench, its areas picked in its picture and most of them planned. */
-export async function seedPiece(studio: Studio, piece: DemoPiece, paperIds: readonly string[]): Promise<void> {
+export async function seedPiece(
+  studio: Studio,
+  piece: DemoPiece,
+  paperIds: readonly string[],
+): Promise<void> {
   const picture = await decodePicture(`${piece.art}.png`, await paintedReference(piece.art));
   const { id: pictureId } = await addPicture(studio, picture);
   const paperId = paperIds[piece.paper]!;
   const rack = (await rackOn(studio, paperId))!;
   const pick = await picker(picture.working);
   const areas: Area[] = [];
-  for (const [i, a] of piece.areas.entries()) areas.push(await planned(rack, piece.scene, a, { ...newArea(`area-${i + 1}`, a.name), readings: Object.fromEntries(Object.entries(a.picks).map(([place, at]) => [place, pick(at)])) }));
+  for (const [i, a] of piece.areas.entries())
+    areas.push(
+      await planned(rack, piece.scene, a, {
+        ...newArea(`area-${i + 1}`, a.name),
+        readings: Object.fromEntries(Object.entries(a.picks).map(([place, at]) => [place, pick(at)])),
+      }),
+    );
   const idOf = (name: string) => areas.find((a) => a.name === name)!.id;
   const blank = newPiece(piece.name, paperId);
   const neighbours = piece.neighbours.map(([a, b]) => [idOf(a), idOf(b)] as const);
-  const document: Piece = { ...blank, pictureId, areas, whole: { ...blank.whole, scene: piece.scene, neighbours } };
+  const document: Piece = {
+    ...blank,
+    pictureId,
+    areas,
+    whole: { ...blank.whole, scene: piece.scene, neighbours },
+  };
   await addPiece(studio, document);
 }
 
@@ -41,38 +68,100 @@ async function picker(working: Buffer) {
     const left = Math.round(x * scale - side / 2);
     const top = Math.round(y * scale - side / 2);
     const rgba = new Uint8Array(side * side * 4);
-    for (let row = 0; row < side; row++) rgba.set(data.subarray(((top + row) * info.width + left) * 4, ((top + row) * info.width + left + side) * 4), row * side * 4);
+    for (let row = 0; row < side; row++)
+      rgba.set(
+        data.subarray(((top + row) * info.width + left) * 4, ((top + row) * info.width + left + side) * 4),
+        row * side * 4,
+      );
     const { lab, spread } = readPatch(rgba);
-    return { lab, spread, at: { x: left / info.width, y: top / info.height, width: side / info.width, height: side / info.height } };
+    return {
+      lab,
+      spread,
+      at: {
+        x: left / info.width,
+        y: top / info.height,
+        width: side / info.width,
+        height: side / info.height,
+      },
+    };
   };
 }
 
 async function planned(rack: Rack, scene: Scene, wish: DemoArea, blank: Area): Promise<Area> {
-  const area: Area = { ...blank, material: wish.material, tones: wish.tones, size: wish.size ?? null, school: wish.school ?? null, drift: wish.drift ?? blank.drift, note: wish.note ?? "" };
+  const area: Area = {
+    ...blank,
+    material: wish.material,
+    tones: wish.tones,
+    size: wish.size ?? null,
+    school: wish.school ?? null,
+    drift: wish.drift ?? blank.drift,
+    note: wish.note ?? "",
+  };
   const target = targetOf(area);
   if (!wish.kept || !target) return area;
-  const { groups } = await runOperation("group", { ...deskOfRack(rack, true), target: asColours(target), tones: wish.tones, material: wish.material, drift: driftIn(scene, area.drift), top: 1 });
+  const { groups } = await runOperation("group", {
+    ...deskOfRack(rack, true),
+    target: asColours(target),
+    tones: wish.tones,
+    material: wish.material,
+    drift: driftIn(scene, area.drift),
+    top: 1,
+  });
   const group = groups[0];
   if (!group) return area;
   const tones = group.tones.map(({ code, coats }) => ({ code, coats }));
   const mids = midsOf(group.tones);
-  const [shadow, pencil] = [wish.shadow ? await shadowFor(rack, wish.shadow, mids, target.shadow) : null, wish.pencil ? await pencilFor(rack, wish.pencil, target, group.tones.at(-1)!.lab) : null];
+  const [shadow, pencil] = [
+    wish.shadow ? await shadowFor(rack, wish.shadow, mids, target.shadow) : null,
+    wish.pencil ? await pencilFor(rack, wish.pencil, target, group.tones.at(-1)!.lab) : null,
+  ];
   return { ...area, group: { tones }, shadow, pencil };
 }
 
 /** The two tones that carry the local colour. */
-const midsOf = (tones: readonly { role: string; code: string; coats: number }[]) => tones.filter((t) => t.role.includes("mid")).slice(0, 2).map(({ code, coats }) => ({ code, coats }));
+const midsOf = (tones: readonly { role: string; code: string; coats: number }[]) =>
+  tones
+    .filter((t) => t.role.includes("mid"))
+    .slice(0, 2)
+    .map(({ code, coats }) => ({ code, coats }));
 
-async function shadowFor(rack: Rack, kind: KeptShadow["kind"], cover: readonly { code: string; coats: number }[], shadow: Lab | undefined): Promise<KeptShadow | null> {
-  const { shadows } = await runOperation("shadow", { ...deskOfRack(rack, true), cover, kinds: [kind], capacity: rack.paper.capacity, ...(shadow && { shadow: { lab: [...shadow] } }) });
+async function shadowFor(
+  rack: Rack,
+  kind: KeptShadow["kind"],
+  cover: readonly { code: string; coats: number }[],
+  shadow: Lab | undefined,
+): Promise<KeptShadow | null> {
+  const { shadows } = await runOperation("shadow", {
+    ...deskOfRack(rack, true),
+    cover,
+    kinds: [kind],
+    capacity: rack.paper.capacity,
+    ...(shadow && { shadow: { lab: [...shadow] } }),
+  });
   const [best] = shadows;
   return best ? { kind, code: best.code, coats: best.boldness?.enough ?? best.coats } : null;
 }
 
-async function pencilFor(rack: Rack, values: number, target: NonNullable<ReturnType<typeof targetOf>>, darkest: Lab): Promise<KeptPencil | null> {
-  const { local, light = [Math.min(96, local[0] + 18), local[1] * 0.7, local[2] * 0.7], shadow = darkest } = target;
-  const plan = await runOperation("pencilPlan", { ...pencilDeskOfRack(rack, true), ...asColours({ light, local, shadow }), values });
-  return { base: plan.base?.code ?? null, steps: plan.steps.map((s) => ({ lightness: s.wanted.lab[0], onPaper: s.onPaper, layers: s.layers })) };
+async function pencilFor(
+  rack: Rack,
+  values: number,
+  target: NonNullable<ReturnType<typeof targetOf>>,
+  darkest: Lab,
+): Promise<KeptPencil | null> {
+  const {
+    local,
+    light = [Math.min(96, local[0] + 18), local[1] * 0.7, local[2] * 0.7],
+    shadow = darkest,
+  } = target;
+  const plan = await runOperation("pencilPlan", {
+    ...pencilDeskOfRack(rack, true),
+    ...asColours({ light, local, shadow }),
+    values,
+  });
+  return {
+    base: plan.base?.code ?? null,
+    steps: plan.steps.map((s) => ({ lightness: s.wanted.lab[0], onPaper: s.onPaper, layers: s.layers })),
+  };
 }
 
 /** Keeps the studio's groups, each planned from what it owns on its first paper. */
@@ -81,11 +170,20 @@ export async function seedGroups(studio: Studio, paperIds: readonly string[]): P
   const desk = deskOfRack(rack, true);
   const kept: GroupFacts[] = [];
   for (const g of demoGroups) {
-    const { groups } = await runOperation("group", { ...desk, target: { lab: [...g.local] }, tones: g.tones, material: g.material, top: 1, ...(g.contrast && { contrast: g.contrast }) });
+    const { groups } = await runOperation("group", {
+      ...desk,
+      target: { lab: [...g.local] },
+      tones: g.tones,
+      material: g.material,
+      top: 1,
+      ...(g.contrast && { contrast: g.contrast }),
+    });
     const [best] = groups;
     if (!best) continue;
     const mids = midsOf(best.tones);
-    const under = g.underlay ? await shadowFor(rack, g.material === "black" ? "undertone" : "underlay", mids, undefined) : null;
+    const under = g.underlay
+      ? await shadowFor(rack, g.material === "black" ? "undertone" : "underlay", mids, undefined)
+      : null;
     kept.push({
       name: g.name,
       tags: g.tags,

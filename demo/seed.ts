@@ -32,36 +32,95 @@ export async function seedDemo(): Promise<void> {
 
   // All or nothing: a seeding that breaks off leaves no half studio behind.
   const { studio, paperIds } = await db.transaction(async (tx) => {
-    const [studio] = await tx.insert(studios).values({ slug: DEMO_STUDIO, name: "Saltmarsh Studio" }).returning({ id: studios.id, name: studios.name });
+    const [studio] = await tx
+      .insert(studios)
+      .values({ slug: DEMO_STUDIO, name: "Saltmarsh Studio" })
+      .returning({ id: studios.id, name: studios.name });
     const studioId = studio!.id;
     const [first, second, extras] = await tx
       .insert(ranges)
       .values([
         { studioId, name: "Saltmarsh range", families: demoFamilies, key: saltmarshKey },
         { studioId, name: "Skerry range", families: secondFamilies, key: skerryKey, createdAt: later(1) },
-        { studioId, name: "Pencils and finishers", families: [...new Set(demoExtras.map((e) => e.family))], createdAt: later(2) },
+        {
+          studioId,
+          name: "Pencils and finishers",
+          families: [...new Set(demoExtras.map((e) => e.family))],
+          createdAt: later(2),
+        },
       ])
       .returning({ id: ranges.id });
-    await tx.insert(inks).values([
-      ...demoMarkers().map((m) => ({ studioId, rangeId: first!.id, ...m })),
-      ...secondRange().map(({ code, family }, i) => ({ studioId, rangeId: second!.id, code, family, owned: false, wished: i % 7 === 3, state: "full" })),
-      ...demoExtras.map((e) => ({ studioId, rangeId: extras!.id, owned: true, state: "fine", ...e })),
-    ]);
+    await tx
+      .insert(inks)
+      .values([
+        ...demoMarkers().map((m) => ({ studioId, rangeId: first!.id, ...m })),
+        ...secondRange().map(({ code, family }, i) => ({
+          studioId,
+          rangeId: second!.id,
+          code,
+          family,
+          owned: false,
+          wished: i % 7 === 3,
+          state: "full",
+        })),
+        ...demoExtras.map((e) => ({ studioId, rangeId: extras!.id, owned: true, state: "fine", ...e })),
+      ]);
     const paperIds: string[] = [];
     for (const [position, { stock, capacity, facts }] of demoPapers.entries()) {
       const { bare, coats } = demoReadings(stock);
-      const [paper] = await tx.insert(papers).values({ studioId, name: stock.name, lab: [...hexToLab(bare)!], capacity, position, ...facts }).returning({ id: papers.id });
+      const [paper] = await tx
+        .insert(papers)
+        .values({ studioId, name: stock.name, lab: [...hexToLab(bare)!], capacity, position, ...facts })
+        .returning({ id: papers.id });
       const paperId = paper!.id;
       paperIds.push(paperId);
       if (stock === thinMarker) continue;
-      await tx.insert(readings).values(
-        [...coats].flatMap(([code, own]) => own.map((hex, i) => ({ studioId, paperId, stack: Array<string>(i + 1).fill(code), lab: [...hexToLab(hex)!], hex, source: "scan" as const }))),
-      );
-      const drawn = demoDrawdowns().map(({ code, backing, lab }) => ({ studioId, paperId, stack: [code], backing, lab: [...lab], source: "hand" as const }));
-      const strips = demoStrips(stock).map(({ stack, pressure, lab }) => ({ studioId, paperId, stack, pressure, lab: [...lab], source: "hand" as const }));
+      await tx
+        .insert(readings)
+        .values(
+          [...coats].flatMap(([code, own]) =>
+            own.map((hex, i) => ({
+              studioId,
+              paperId,
+              stack: Array<string>(i + 1).fill(code),
+              lab: [...hexToLab(hex)!],
+              hex,
+              source: "scan" as const,
+            })),
+          ),
+        );
+      const drawn = demoDrawdowns().map(({ code, backing, lab }) => ({
+        studioId,
+        paperId,
+        stack: [code],
+        backing,
+        lab: [...lab],
+        source: "hand" as const,
+      }));
+      const strips = demoStrips(stock).map(({ stack, pressure, lab }) => ({
+        studioId,
+        paperId,
+        stack,
+        pressure,
+        lab: [...lab],
+        source: "hand" as const,
+      }));
       const skerry = secondRange().flatMap((i) => [1, 2, 3].map((n) => Array<string>(n).fill(i.code)));
       const read = readingsOf(demoColorimeter(stock, skerry, skerry.map(nameStack), 5));
-      await tx.insert(readings).values([...drawn, ...strips, ...read.map(({ stack, lab, spread }) => ({ studioId, paperId, stack: [...stack], lab: [...lab], spread, source: "colorimeter" as const }))]);
+      await tx
+        .insert(readings)
+        .values([
+          ...drawn,
+          ...strips,
+          ...read.map(({ stack, lab, spread }) => ({
+            studioId,
+            paperId,
+            stack: [...stack],
+            lab: [...lab],
+            spread,
+            source: "colorimeter" as const,
+          })),
+        ]);
     }
     return { studio: studio!, paperIds };
   });
@@ -83,18 +142,40 @@ const later = (seconds: number) => new Date(Date.now() + seconds * 1000);
 async function halfReadPaper(studio: Studio, paperId: string): Promise<void> {
   const lines = linesAPage("A4");
   const inRange = demoChart(1, 0, 2 * lines);
-  const measured = inRange.lines.filter((_, i) => i % 3 === 1).flatMap(({ label }) => [1, 2, 3].map((n) => Array<string>(n).fill(label)));
+  const measured = inRange.lines
+    .filter((_, i) => i % 3 === 1)
+    .flatMap(({ label }) => [1, 2, 3].map((n) => Array<string>(n).fill(label)));
   const read = readingsOf(demoColorimeter(thinMarker, measured, measured.map(nameStack), 8));
-  await addReadings(studio, paperId, read.map(({ stack, lab, spread }) => ({ stack, lab, spread, source: "colorimeter" as const })));
-  const chart = await addChart(studio, { paperId, title: "First two pages of the Saltmarsh range", sheet: "A4", lines: inRange.lines });
+  await addReadings(
+    studio,
+    paperId,
+    read.map(({ stack, lab, spread }) => ({ stack, lab, spread, source: "colorimeter" as const })),
+  );
+  const chart = await addChart(studio, {
+    paperId,
+    title: "First two pages of the Saltmarsh range",
+    sheet: "A4",
+    lines: inRange.lines,
+  });
   const paper = (await listPapers(studio)).find((p) => p.id === paperId)!;
   const glare = { x: 172, y: 236, radius: 7, strength: 0.9 };
   const first = await demoPhoto(thinMarker, pageOf(chart, 0), 4, { glare }, [7, 18]);
   const pictureId = (await addPicture(studio, await decodePicture("chart-1-page-1.jpg", first.jpeg))).id;
-  await addPicture(studio, await decodePicture("chart-1-page-2.jpg", (await demoPhoto(thinMarker, pageOf(chart, 1), 6, { turn: 88, lean: 250, lamp: 3300 })).jpeg));
+  await addPicture(
+    studio,
+    await decodePicture(
+      "chart-1-page-2.jpg",
+      (await demoPhoto(thinMarker, pageOf(chart, 1), 6, { turn: 88, lean: 250, lamp: 3300 })).jpeg,
+    ),
+  );
   const image = { width: first.width, height: first.height, rgb: Buffer.from(first.rgb).toString("base64") };
   const known = read.map(({ stack, lab }) => ({ stack, color: { lab } }));
-  const result = await runOperation("readChart", { image, charts: [{ serial: chart.serial, sheet: chart.sheet, lines: chart.lines, paper: { lab: paper.lab }, known }] });
+  const result = await runOperation("readChart", {
+    image,
+    charts: [
+      { serial: chart.serial, sheet: chart.sheet, lines: chart.lines, paper: { lab: paper.lab }, known },
+    ],
+  });
   const decisions = result.cells.map((c) => (c.doubts.length ? ("open" as const) : ("accepted" as const)));
   const scan = await addScan(studio, { chartId: chart.id, pictureId, page: 0, result, decisions });
   await storeScan(studio, scan.id);
@@ -102,11 +183,23 @@ async function halfReadPaper(studio: Studio, paperId: string): Promise<void> {
 
 /** Two trials on white card: one read and judged, one waiting. */
 async function demoTrials(studio: Studio, rack: Rack): Promise<void> {
-  const stacks = [["plum3c", "clay3m", "clay3m"], ["dusk2c", "corn4c"]];
+  const stacks = [
+    ["plum3c", "clay3m", "clay3m"],
+    ["dusk2c", "corn4c"],
+  ];
   const { stacks: predicted } = await runOperation("predict", { ...deskOfRack(rack, false), stacks });
   const paperId = rack.paper.id;
   const tried = await addTrial(studio, { paperId, stack: stacks[0]!, predicted: predicted[0]!.lab });
   await addTrial(studio, { paperId, stack: stacks[1]!, predicted: predicted[1]!.lab });
-  await addReadings(studio, paperId, readingsOf(demoColorimeter(whiteCard, [stacks[0]!], [nameStack(stacks[0]!)], 3)).map(({ stack, lab, spread }) => ({ stack, lab, spread, source: "colorimeter" as const })));
-  await changeTrial(studio, tried.id, { verdict: "works", note: "Good under a chin: start bolder than feels right." });
+  await addReadings(
+    studio,
+    paperId,
+    readingsOf(demoColorimeter(whiteCard, [stacks[0]!], [nameStack(stacks[0]!)], 3)).map(
+      ({ stack, lab, spread }) => ({ stack, lab, spread, source: "colorimeter" as const }),
+    ),
+  );
+  await changeTrial(studio, tried.id, {
+    verdict: "works",
+    note: "Good under a chin: start bolder than feels right.",
+  });
 }

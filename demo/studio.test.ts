@@ -18,7 +18,9 @@ describe("the demo studio", () => {
       expect(count).toBeGreaterThan(2);
       expect(count).toBeLessThan(owned.length / 6);
     }
-    expect(markers.filter((m) => m.family === "tarn" && /^tarn[56]/.test(m.code)).every((m) => !m.owned)).toBe(true);
+    expect(
+      markers.filter((m) => m.family === "tarn" && /^tarn[56]/.test(m.code)).every((m) => !m.owned),
+    ).toBe(true);
     expect(new Set(markers.map((m) => m.family))).toEqual(new Set(demoFamilies));
     expect(demoMarkers()).toEqual(markers);
   });
@@ -27,7 +29,8 @@ describe("the demo studio", () => {
     const { coats } = demoReadings(demoPapers[0]!.stock);
     const labs = [...coats.values()].map((c) => hexToLab(c[0]!)!);
     let twins = 0;
-    for (let i = 0; i < labs.length; i++) for (let j = 0; j < i; j++) if (deltaE00(labs[i]!, labs[j]!) < 2) twins++;
+    for (let i = 0; i < labs.length; i++)
+      for (let j = 0; j < i; j++) if (deltaE00(labs[i]!, labs[j]!) < 2) twins++;
     expect(twins).toBeGreaterThan(2);
     expect(twins).toBeLessThan(labs.length / 4);
   });
@@ -44,12 +47,15 @@ describe("the demo studio", () => {
 
 describe.each([kiteMender, mothLantern])("$name", (piece) => {
   it("is picked inside its picture, at places of an even colour", async () => {
-    const { data, info } = await sharp(await paintedReference(piece.art)).raw().toBuffer({ resolveWithObject: true });
+    const { data, info } = await sharp(await paintedReference(piece.art))
+      .raw()
+      .toBuffer({ resolveWithObject: true });
     const scale = info.width / DRAWING.width;
     for (const { name, picks } of piece.areas)
       for (const [x, y] of Object.values(picks)) {
         const at = (dx: number, dy: number) => {
-          const offset = (Math.round((y + dy) * scale) * info.width + Math.round((x + dx) * scale)) * info.channels;
+          const offset =
+            (Math.round((y + dy) * scale) * info.width + Math.round((x + dx) * scale)) * info.channels;
           return [...data.subarray(offset, offset + 3)].join();
         };
         const corners = [at(0, 0), at(-4, -4), at(4, -4), at(-4, 4), at(4, 4)];
@@ -58,7 +64,10 @@ describe.each([kiteMender, mothLantern])("$name", (piece) => {
       }
   });
   it("has line art: black lines on white, nothing in between but their edges", async () => {
-    const { data, info } = await sharp(await lineArt(piece.art)).greyscale().raw().toBuffer({ resolveWithObject: true });
+    const { data, info } = await sharp(await lineArt(piece.art))
+      .greyscale()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
     const share = (test: (v: number) => boolean) => data.filter(test).length / (info.width * info.height);
     expect(share((v) => v > 250)).toBeGreaterThan(0.85);
     expect(share((v) => v < 70)).toBeGreaterThan(0.01);

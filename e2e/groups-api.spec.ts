@@ -8,25 +8,39 @@ const tones = [
 test.describe("kept groups over HTTP", () => {
   test("are added, and replaced by name", async ({ request }) => {
     const name = `Api ${Date.now()}`;
-    const added = await request.post("/api/groups", { data: { name, tones, tags: ["test"], material: "skin" } });
+    const added = await request.post("/api/groups", {
+      data: { name, tones, tags: ["test"], material: "skin" },
+    });
     expect(added.status()).toBe(201);
     expect(await added.json()).toEqual({ added: 1, replaced: 0 });
 
-    const again = await request.post("/api/groups", { data: { name, tones: [...tones].reverse(), notes: "second time" } });
+    const again = await request.post("/api/groups", {
+      data: { name, tones: [...tones].reverse(), notes: "second time" },
+    });
     expect(await again.json()).toEqual({ added: 0, replaced: 1 });
 
-    const file = (await (await request.get("/api/groups")).json()) as { format: string; version: number; groups: { name: string; notes: string }[] };
+    const file = (await (await request.get("/api/groups")).json()) as {
+      format: string;
+      version: number;
+      groups: { name: string; notes: string }[];
+    };
     expect(file).toMatchObject({ format: "blendt-groups", version: 1 });
-    expect(file.groups.filter((g) => g.name === name)).toEqual([expect.objectContaining({ notes: "second time" })]);
+    expect(file.groups.filter((g) => g.name === name)).toEqual([
+      expect.objectContaining({ notes: "second time" }),
+    ]);
     expect(file.groups.every((g) => !("id" in g))).toBe(true);
   });
 
   test("name every wrong field and change nothing", async ({ request }) => {
     const before = await (await request.get("/api/groups")).text();
-    const refused = await request.post("/api/groups", { data: { format: "blendt-groups", version: 1, groups: [{ name: "", tones: [{ code: "", coats: 9 }] }] } });
+    const refused = await request.post("/api/groups", {
+      data: { format: "blendt-groups", version: 1, groups: [{ name: "", tones: [{ code: "", coats: 9 }] }] },
+    });
     expect(refused.status()).toBe(422);
     const { problems } = (await refused.json()) as { problems: { path: string }[] };
-    expect(problems.map((p) => p.path)).toEqual(expect.arrayContaining(["groups[0].name", "groups[0].tones"]));
+    expect(problems.map((p) => p.path)).toEqual(
+      expect.arrayContaining(["groups[0].name", "groups[0].tones"]),
+    );
     expect((await request.post("/api/groups", { data: "not an object" })).status()).toBe(422);
     expect(await (await request.get("/api/groups")).text()).toBe(before);
   });
@@ -60,21 +74,36 @@ test.describe("planning over HTTP", () => {
     const group = desk.inks.slice(0, 3).map(({ code }) => ({ code, coats: 1 }));
     expect((await post("schools", { tones: group })).schools).toHaveLength(6);
     expect((await post("shadow", { cover: group.slice(0, 2), depth: 10 })).shadows.length).toBeGreaterThan(0);
-    expect((await post("planPiece", { areas: [{ id: "a", target: "#cdb690", tones: 3 }] })).areas).toHaveLength(1);
-    expect((await post("substituteGroup", { tones: ["#ece0c8", "#8d7560"], among: desk.inks.map((i) => i.code) })).groups.length).toBeGreaterThan(0);
+    expect(
+      (await post("planPiece", { areas: [{ id: "a", target: "#cdb690", tones: 3 }] })).areas,
+    ).toHaveLength(1);
+    expect(
+      (await post("substituteGroup", { tones: ["#ece0c8", "#8d7560"], among: desk.inks.map((i) => i.code) }))
+        .groups.length,
+    ).toBeGreaterThan(0);
     expect((await post("neutralPairs", {})).pairs).toBeInstanceOf(Array);
     const pencils = [
       { code: "white", white: "#f4f3f0", black: "#c9c8c6" },
       { code: "brown", white: "#7c5a44", black: "#5c4434" },
     ];
-    const plan = await post("pencilPlan", { pencils, light: "#ece0c8", local: "#b59a74", shadow: "#6f5a48", values: 5 });
+    const plan = await post("pencilPlan", {
+      pencils,
+      light: "#ece0c8",
+      local: "#b59a74",
+      shadow: "#6f5a48",
+      values: 5,
+    });
     expect(plan.steps).toHaveLength(5);
   });
 
   test("refuses what it cannot use, field by field", async ({ request }) => {
-    const refused = await request.post("/api/compute/planPiece", { data: { ...desk, areas: [{ id: "a", target: "red", tones: 9 }], limit: 1 } });
+    const refused = await request.post("/api/compute/planPiece", {
+      data: { ...desk, areas: [{ id: "a", target: "red", tones: 9 }], limit: 1 },
+    });
     expect(refused.status()).toBe(422);
     const { problems } = (await refused.json()) as { problems: { path: string }[] };
-    expect(problems.map((p) => p.path)).toEqual(expect.arrayContaining(["areas[0].target", "areas[0].tones", "limit"]));
+    expect(problems.map((p) => p.path)).toEqual(
+      expect.arrayContaining(["areas[0].target", "areas[0].tones", "limit"]),
+    );
   });
 });

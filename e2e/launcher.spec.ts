@@ -6,14 +6,20 @@ import { join } from "node:path";
 import { expect, test } from "@playwright/test";
 
 const blendt = (args: string[], options: { input?: string; env?: Record<string, string> } = {}) =>
-  spawnSync("./blendt", args, { encoding: "utf8", input: options.input ?? "", env: { ...process.env, ...options.env } });
+  spawnSync("./blendt", args, {
+    encoding: "utf8",
+    input: options.input ?? "",
+    env: { ...process.env, ...options.env },
+  });
 
 test("compute answers JSON with JSON, and bad input with exit 2 and the path", () => {
   const desk = { paper: { color: "#f4f5ec" }, inks: [{ code: "a", coats: ["#ecd0c0", "#e0bda8"] }] };
   const good = blendt(["compute", "predict"], { input: JSON.stringify({ ...desk, stacks: [[], ["a"]] }) });
   expect(good.status).toBe(0);
   expect(JSON.parse(good.stdout).stacks.map((s: { hex: string }) => s.hex)).toEqual(["#f4f5ec", "#ecd0c0"]);
-  const bad = blendt(["compute", "predict"], { input: JSON.stringify({ ...desk, paper: { color: "white" }, stacks: [] }) });
+  const bad = blendt(["compute", "predict"], {
+    input: JSON.stringify({ ...desk, paper: { color: "white" }, stacks: [] }),
+  });
   expect(bad.status).toBe(2);
   expect(bad.stderr).toContain("paper.color: expected a colour");
   const broken = blendt(["compute", "predict"], { input: "{" });
@@ -27,7 +33,9 @@ test("compute answers JSON with JSON, and bad input with exit 2 and the path", (
 test("a taken port is said, with what to do", async () => {
   const server = createServer().listen(0);
   const port = (server.address() as { port: number }).port;
-  const found = await new Promise<ReturnType<typeof blendt>>((resolve) => setTimeout(() => resolve(blendt(["start"], { env: { BLENDT_PORT: String(port) } })), 50));
+  const found = await new Promise<ReturnType<typeof blendt>>((resolve) =>
+    setTimeout(() => resolve(blendt(["start"], { env: { BLENDT_PORT: String(port) } })), 50),
+  );
   server.close();
   expect(found.status).toBe(1);
   expect(found.stderr).toContain(`port ${port} is taken`);

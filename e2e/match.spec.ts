@@ -4,7 +4,9 @@ import { openKiteMender, stored } from "./studio";
 test("the demo piece opens planned, with strata, ruler and reasons", async ({ page }) => {
   await openKiteMender(page);
   await expect(page.getByRole("heading", { name: "Kept group" })).toBeVisible();
-  await expect(page.getByRole("list", { name: "Layers, last laid first" }).getByRole("listitem")).toHaveCount(4);
+  await expect(page.getByRole("list", { name: "Layers, last laid first" }).getByRole("listitem")).toHaveCount(
+    4,
+  );
   await expect(page.getByRole("img", { name: /^Lightness of the tones/ })).toBeVisible();
   await expect(page.getByText(/local colour \d+\.\d ΔE00/).first()).toBeVisible();
 });
@@ -50,13 +52,23 @@ test("another paper shows other colours for the same markers", async ({ page }) 
 });
 
 test("the same operations answer over HTTP, with one validation", async ({ request }) => {
-  const desk = { paper: { color: "#f4f5ec" }, inks: [{ code: "a", coats: ["#ecd0c0", "#e0bda8"] }, { code: "b", coats: ["#b07058"] }] };
+  const desk = {
+    paper: { color: "#f4f5ec" },
+    inks: [
+      { code: "a", coats: ["#ecd0c0", "#e0bda8"] },
+      { code: "b", coats: ["#b07058"] },
+    ],
+  };
   const good = await request.post("/api/compute/predict", { data: { ...desk, stacks: [["a", "b"]] } });
   expect(good.status()).toBe(200);
   expect((await good.json()).stacks[0].hex).toMatch(/^#[0-9a-f]{6}$/);
   const bad = await request.post("/api/compute/predict", { data: { ...desk, stacks: [["c"]] } });
   expect(bad.status()).toBe(422);
-  expect((await bad.json()).problems).toEqual([{ path: "stacks[0][0]", expected: expect.stringContaining('"c"') }]);
+  expect((await bad.json()).problems).toEqual([
+    { path: "stacks[0][0]", expected: expect.stringContaining('"c"') },
+  ]);
   expect((await request.post("/api/compute/predict", { data: "{" })).status()).toBe(422);
-  expect((await stored(request, "00000000-0000-0000-0000-000000000000"))).toMatchObject({ message: "There is no such piece." });
+  expect(await stored(request, "00000000-0000-0000-0000-000000000000")).toMatchObject({
+    message: "There is no such piece.",
+  });
 });

@@ -1,7 +1,10 @@
 import { expect, test } from "@playwright/test";
 import { newPiece, open, openKiteMender, savedNotice, stored } from "./studio";
 
-test("a pencil strip is entered by hand with its layers and pressure, and stands among the readings", async ({ page, request }) => {
+test("a pencil strip is entered by hand with its layers and pressure, and stands among the readings", async ({
+  page,
+  request,
+}) => {
   await open(page, "/swatchbook");
   const paper = (await page.getByRole("link", { name: "Smooth white card" }).first().getAttribute("href"))!;
   await open(page, `${paper}?tab=readings`);
@@ -12,13 +15,23 @@ test("a pencil strip is entered by hand with its layers and pressure, and stands
   await form.getByLabel("Hex or L* a* b*").fill("66 14 30");
   await form.getByRole("button", { name: "Keep" }).click();
   await expect(form.getByRole("status")).toContainText("Kept");
-  const rack = (await (await request.get(`/api/papers/${paper.split("/").at(-1)}`)).json()) as { strips: { stack: string[]; pressure: string }[] };
-  expect(rack.strips).toContainEqual(expect.objectContaining({ stack: ["clay3m", "pencil ochre", "pencil ochre", "pencil ochre"], pressure: "firm" }));
+  const rack = (await (await request.get(`/api/papers/${paper.split("/").at(-1)}`)).json()) as {
+    strips: { stack: string[]; pressure: string }[];
+  };
+  expect(rack.strips).toContainEqual(
+    expect.objectContaining({
+      stack: ["clay3m", "pencil ochre", "pencil ochre", "pencil ochre"],
+      pressure: "firm",
+    }),
+  );
   await page.getByLabel("Filter readings").fill("ochre");
   await expect(page.getByRole("table", { name: "Readings" })).toContainText("firm");
 });
 
-test("what an area is made of and how big it is sets its tones, its school and its scene", async ({ page, request }) => {
+test("what an area is made of and how big it is sets its tones, its school and its scene", async ({
+  page,
+  request,
+}) => {
   const id = await newPiece(page, "Small and furry");
   await page.getByRole("button", { name: "Add the first area" }).click();
   await page.getByLabel("Material").selectOption("fur");
@@ -31,7 +44,12 @@ test("what an area is made of and how big it is sets its tones, its school and i
   await expect(page.getByLabel("Tones")).toHaveValue("2");
   await page.getByLabel(/^Shadow/).selectOption("cooler");
   await expect(savedNotice(page)).toBeVisible();
-  const [area] = (await stored(request, id)).document.areas as unknown as { material: string; size: number; tones: number; drift: object }[];
+  const [area] = (await stored(request, id)).document.areas as unknown as {
+    material: string;
+    size: number;
+    tones: number;
+    drift: object;
+  }[];
   expect(area).toMatchObject({ material: "fur", size: 30, tones: 2, drift: { light: 0, shadow: -1 } });
   await page.keyboard.press("s");
   await expect(page).toHaveURL(/tab=school/);
@@ -47,14 +65,18 @@ test("neighbours are told, merge when they are too near, and are untold again", 
   const id = page.url().split("/")[4]!;
   await page.keyboard.press("a");
   await expect(page.getByRole("heading", { name: "All areas" })).toBeVisible();
-  const pairs = async () => ((await stored(request, id)).document as unknown as { whole: { neighbours: string[][] } }).whole.neighbours.length;
+  const pairs = async () =>
+    ((await stored(request, id)).document as unknown as { whole: { neighbours: string[][] } }).whole
+      .neighbours.length;
   const before = await pairs();
   await page.getByLabel("Sea touches another area").selectOption("Wall");
   await expect(async () => expect(await pairs()).toBe(before + 1)).toPass();
   await page.getByRole("button", { name: "Sea does not touch Wall" }).click();
   await expect(async () => expect(await pairs()).toBe(before)).toPass();
   await page.getByLabel("Neighbours differ by").fill("60");
-  await expect(page.getByRole("region", { name: "Reminders" })).toContainText(/merge: .* ΔE00 apart where 60 is wished|ΔE00 apart where 60 is wished/);
+  await expect(page.getByRole("region", { name: "Reminders" })).toContainText(
+    /merge: .* ΔE00 apart where 60 is wished|ΔE00 apart where 60 is wished/,
+  );
   await page.getByRole("button", { name: "Undo" }).click();
   await page.getByLabel("Skin should pop").check();
   await expect(savedNotice(page)).toBeVisible();

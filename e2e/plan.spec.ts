@@ -63,7 +63,9 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
     const before = await codes();
     await page.reload();
     await expect.poll(codes).toEqual(before);
-    expect((await stored(request, id)).document.areas[0]!.group!.tones.find((t) => t.code === "soot9c")).toEqual({ code: "soot9c", coats: 2, overruled: true });
+    expect(
+      (await stored(request, id)).document.areas[0]!.group!.tones.find((t) => t.code === "soot9c"),
+    ).toEqual({ code: "soot9c", coats: 2, overruled: true });
   });
 
   await test.step("steps and supply lists", async () => {
@@ -73,7 +75,10 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
     await expect(steps).toHaveCount(7);
     await expect(steps.last()).toContainText("over all, while wet");
     await expect(page.getByText("flammable solvent")).toBeVisible();
-    for (const [format, type] of [["CSV", "text/csv"], ["Markdown", "text/markdown"]] as const) {
+    for (const [format, type] of [
+      ["CSV", "text/csv"],
+      ["Markdown", "text/markdown"],
+    ] as const) {
       const href = await page.getByRole("link", { name: format }).getAttribute("href");
       const answer = await request.get(href!);
       expect(answer.headers()["content-type"]).toContain(type);
@@ -83,7 +88,10 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
   });
 });
 
-test("undo and the plan outlive a change of view, also by the browser's history", async ({ page, request }) => {
+test("undo and the plan outlive a change of view, also by the browser's history", async ({
+  page,
+  request,
+}) => {
   const id = await newPiece(page, "Back and forth");
   const names = async () => (await stored(request, id)).document.areas.map((a) => a.name);
   await page.getByRole("button", { name: "Add the first area" }).click();
@@ -102,7 +110,10 @@ test("undo and the plan outlive a change of view, also by the browser's history"
   await expect(page.getByText("changed elsewhere")).toHaveCount(0);
 });
 
-test("a patch is dragged, areas are named, moved, deleted, and undo brings them back", async ({ page, request }) => {
+test("a patch is dragged, areas are named, moved, deleted, and undo brings them back", async ({
+  page,
+  request,
+}) => {
   const id = await newPiece(page, "Two areas");
   await upload(page, "pot.png", "image/png", await bands());
   await page.getByRole("button", { name: "Add area" }).click();
@@ -136,7 +147,9 @@ test("a patch is dragged, areas are named, moved, deleted, and undo brings them 
 test("files that are no pictures are refused in words, and nothing is lost", async ({ page }) => {
   await newPiece(page, "Wrong file");
   await upload(page, "notes.png", "image/png", Buffer.from("these are notes"));
-  await expect(page.getByRole("alert").filter({ hasText: "not a PNG, JPEG or WebP picture" })).toContainText("notes.png");
+  await expect(page.getByRole("alert").filter({ hasText: "not a PNG, JPEG or WebP picture" })).toContainText(
+    "notes.png",
+  );
   await page.getByRole("button", { name: "Dismiss" }).click();
   await upload(page, "half.png", "image/png", (await bands()).subarray(0, 200));
   await expect(page.getByRole("alert").filter({ hasText: "half.png" })).toBeVisible();

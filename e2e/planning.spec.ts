@@ -1,8 +1,19 @@
 import { expect, test, type Page } from "@playwright/test";
-import { bands, newPiece, offeredGroups, open, openKiteMender, pickAt, savedNotice, stored, upload } from "./studio";
+import {
+  bands,
+  newPiece,
+  offeredGroups,
+  open,
+  openKiteMender,
+  pickAt,
+  savedNotice,
+  stored,
+  upload,
+} from "./studio";
 
 const panel = (page: Page) => page.getByRole("region", { name: /^Plan of / });
-const part = (page: Page, name: string) => panel(page).getByRole("group", { name: "Parts of the plan" }).getByRole("button", { name }).click();
+const part = (page: Page, name: string) =>
+  panel(page).getByRole("group", { name: "Parts of the plan" }).getByRole("button", { name }).click();
 
 /** A piece with one kept group, planned from the bands. */
 async function plannedPiece(page: Page, name: string): Promise<string> {
@@ -19,7 +30,10 @@ async function plannedPiece(page: Page, name: string): Promise<string> {
   return id;
 }
 
-test("an area gets a school, a shadow that starts bold enough, and a pencil plan; the steps follow them", async ({ page, request }) => {
+test("an area gets a school, a shadow that starts bold enough, and a pencil plan; the steps follow them", async ({
+  page,
+  request,
+}) => {
   const id = await plannedPiece(page, "Pot in full");
   await page.getByLabel("Material").selectOption("hair");
   await part(page, "School");
@@ -38,12 +52,18 @@ test("an area gets a school, a shadow that starts bold enough, and a pencil plan
 
   await part(page, "Pencil and finish");
   await page.getByRole("button", { name: "Plan the pencil" }).click();
-  await expect(page.getByRole("list", { name: "Value scale" }).locator("[data-value]")).toHaveCount(7, { timeout: 60_000 });
+  await expect(page.getByRole("list", { name: "Value scale" }).locator("[data-value]")).toHaveCount(7, {
+    timeout: 60_000,
+  });
   await page.getByRole("button", { name: "Keep this plan" }).click();
   await expect(page.getByRole("button", { name: "Do without it" })).toBeVisible();
   await expect(savedNotice(page)).toBeVisible();
 
-  const [area] = (await stored(request, id)).document.areas as unknown as { school: string; shadow: { kind: string; code: string }; pencil: { steps: unknown[] } }[];
+  const [area] = (await stored(request, id)).document.areas as unknown as {
+    school: string;
+    shadow: { kind: string; code: string };
+    pencil: { steps: unknown[] };
+  }[];
   expect(area).toMatchObject({ school: "layered", shadow: { kind: "underlay" } });
   expect(area!.pencil.steps).toHaveLength(7);
 
@@ -56,7 +76,10 @@ test("an area gets a school, a shadow that starts bold enough, and a pencil plan
   await expect(steps.filter({ hasText: "when dry" }).first()).toBeVisible();
 });
 
-test("tones are locked, excluded and exchanged by dragging, and the rest replans around them", async ({ page, request }) => {
+test("tones are locked, excluded and exchanged by dragging, and the rest replans around them", async ({
+  page,
+  request,
+}) => {
   const id = await plannedPiece(page, "Pot with wishes");
   const layers = page.getByRole("list", { name: "Layers, last laid first" }).locator("[data-layer]");
   const locked = (await layers.nth(1).getAttribute("data-layer"))!;
@@ -75,7 +98,10 @@ test("tones are locked, excluded and exchanged by dragging, and the rest replans
     expect(await offers.filter({ hasText: /best: score/ }).count()).toBe(1);
   }).toPass({ timeout: 45_000 });
 
-  const shelf = page.getByRole("group", { name: /to be dragged onto a layer/ }).getByRole("listitem").first();
+  const shelf = page
+    .getByRole("group", { name: /to be dragged onto a layer/ })
+    .getByRole("listitem")
+    .first();
   const code = (await shelf.locator(".code").textContent())!;
   const from = (await shelf.boundingBox())!;
   const onto = (await layers.nth(0).boundingBox())!;
@@ -86,33 +112,59 @@ test("tones are locked, excluded and exchanged by dragging, and the rest replans
   await page.mouse.up();
   await expect(layers.filter({ hasText: code })).toHaveCount(1);
   await expect(savedNotice(page)).toBeVisible();
-  const tones = (await stored(request, id)).document.areas[0]!.group!.tones as { code: string; locked?: true; overruled?: true }[];
+  const tones = (await stored(request, id)).document.areas[0]!.group!.tones as {
+    code: string;
+    locked?: true;
+    overruled?: true;
+  }[];
   expect(tones.find((t) => t.code === locked)?.locked).toBe(true);
   expect(tones.find((t) => t.code === code)?.overruled).toBe(true);
 });
 
-test("all areas are planned together; each change is listed before it is taken, and undone at once", async ({ page, request }) => {
+test("all areas are planned together; each change is listed before it is taken, and undone at once", async ({
+  page,
+  request,
+}) => {
   await openKiteMender(page);
   const id = page.url().split("/")[4]!;
   await page.getByRole("link", { name: "All areas" }).click();
   await expect(page.getByRole("heading", { name: "All areas" })).toBeVisible();
-  const before = (await stored(request, id)).document.areas.map((a) => a.group?.tones.map((t) => t.code).join() ?? "");
+  const before = (await stored(request, id)).document.areas.map(
+    (a) => a.group?.tones.map((t) => t.code).join() ?? "",
+  );
   await page.getByRole("button", { name: "Plan together" }).click();
   const changes = page.getByRole("list", { name: "Changes" }).getByRole("listitem");
   await expect(changes.first()).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByRole("region", { name: "Planned together" })).toContainText(/\d+ markers.*local colours/);
-  expect((await stored(request, id)).document.areas.map((a) => a.group?.tones.map((t) => t.code).join() ?? "")).toEqual(before);
+  await expect(page.getByRole("region", { name: "Planned together" })).toContainText(
+    /\d+ markers.*local colours/,
+  );
+  expect(
+    (await stored(request, id)).document.areas.map((a) => a.group?.tones.map((t) => t.code).join() ?? ""),
+  ).toEqual(before);
   await page.getByRole("button", { name: /^Take \d+ changes?$/ }).click();
   await expect(page.getByText("Every kept group is already the best for the whole.")).toBeVisible();
-  await expect(async () => expect((await stored(request, id)).document.areas.map((a) => a.group?.tones.map((t) => t.code).join() ?? "")).not.toEqual(before)).toPass();
+  await expect(async () =>
+    expect(
+      (await stored(request, id)).document.areas.map((a) => a.group?.tones.map((t) => t.code).join() ?? ""),
+    ).not.toEqual(before),
+  ).toPass();
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(async () => expect((await stored(request, id)).document.areas.map((a) => a.group?.tones.map((t) => t.code).join() ?? "")).toEqual(before)).toPass();
+  await expect(async () =>
+    expect(
+      (await stored(request, id)).document.areas.map((a) => a.group?.tones.map((t) => t.code).join() ?? ""),
+    ).toEqual(before),
+  ).toPass();
   await page.getByRole("button", { name: "Try three violets" }).click();
-  await expect(page.getByRole("region", { name: "Whole-piece underlay" }).getByRole("row")).toHaveCount(7, { timeout: 30_000 });
+  await expect(page.getByRole("region", { name: "Whole-piece underlay" }).getByRole("row")).toHaveCount(7, {
+    timeout: 30_000,
+  });
   await page.getByRole("button", { name: "Undo" }).click();
 });
 
-test("kept groups are found, judged, made again from what is owned, saved and brought in without doubling", async ({ page, request }) => {
+test("kept groups are found, judged, made again from what is owned, saved and brought in without doubling", async ({
+  page,
+  request,
+}) => {
   await open(page, "/groups");
   const list = page.getByRole("list", { name: "Kept groups" }).getByRole("listitem");
   expect(await list.count()).toBeGreaterThan(20);
@@ -127,15 +179,28 @@ test("kept groups are found, judged, made again from what is owned, saved and br
   const card = page.getByRole("region", { name: "Hair, hazel" });
   await card.getByLabel("Verdict on Thin marker paper").selectOption("nearly");
   await card.getByRole("button", { name: "Make it on Smooth white card" }).click();
-  await expect(card.getByRole("list", { name: "Made again from owned markers" })).toContainText("ΔE00 on average", { timeout: 45_000 });
+  await expect(card.getByRole("list", { name: "Made again from owned markers" })).toContainText(
+    "ΔE00 on average",
+    { timeout: 45_000 },
+  );
   await page.reload();
   await expect(card.getByLabel("Verdict on Thin marker paper")).toHaveValue("nearly");
 
   const file = await (await request.get("/api/groups")).body();
-  await page.getByLabel("File of groups").setInputFiles({ name: "groups.json", mimeType: "application/json", buffer: file });
+  await page
+    .getByLabel("File of groups")
+    .setInputFiles({ name: "groups.json", mimeType: "application/json", buffer: file });
   await expect(page.getByRole("status").filter({ hasText: /^0 groups added, \d+ replaced/ })).toBeVisible();
-  await page.getByLabel("File of groups").setInputFiles({ name: "groups.json", mimeType: "application/json", buffer: Buffer.from('{"format":"blendt-groups","version":1,"groups":[{"name":"","tones":[]}]}') });
-  await expect(page.getByRole("status").filter({ hasText: /Nothing was taken.*groups\[0\]\.name/ })).toBeVisible();
+  await page
+    .getByLabel("File of groups")
+    .setInputFiles({
+      name: "groups.json",
+      mimeType: "application/json",
+      buffer: Buffer.from('{"format":"blendt-groups","version":1,"groups":[{"name":"","tones":[]}]}'),
+    });
+  await expect(
+    page.getByRole("status").filter({ hasText: /Nothing was taken.*groups\[0\]\.name/ }),
+  ).toBeVisible();
 });
 
 test("a group goes from an area into Groups, and from Groups into an area", async ({ page, request }) => {
@@ -146,5 +211,7 @@ test("a group goes from an area into Groups, and from Groups into an area", asyn
   await page.getByLabel("Search kept groups").fill("metal, tin");
   await page.getByRole("dialog").getByRole("button", { name: "Take it" }).first().click();
   await expect(savedNotice(page)).toBeVisible();
-  await expect(async () => expect((await stored(request, id)).document.areas[0]!.group!.tones).toHaveLength(5)).toPass();
+  await expect(async () =>
+    expect((await stored(request, id)).document.areas[0]!.group!.tones).toHaveLength(5),
+  ).toPass();
 });

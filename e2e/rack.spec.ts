@@ -18,7 +18,9 @@ test("the rack shows measured markers; the finder and the arrows walk it", async
   await page.keyboard.press("ArrowDown");
   await expect(chosen).toHaveAttribute("data-marker", /^tarn/);
   await page.reload();
-  await expect(page.getByRole("complementary", { name: "Marker" }).getByRole("heading").first()).toHaveText(/^tarn/);
+  await expect(page.getByRole("complementary", { name: "Marker" }).getByRole("heading").first()).toHaveText(
+    /^tarn/,
+  );
 });
 
 test("a table says the same, is edited in place and in bulk, and undone", async ({ page }) => {
@@ -43,35 +45,57 @@ test("a table says the same, is edited in place and in bulk, and undone", async 
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByLabel(`State of ${code}`)).toHaveValue("low");
   await page.getByRole("button", { name: "Tracks" }).click();
-  const labels = await page.getByRole("group", { name: /^Family soot/ }).getByRole("button").evaluateAll((all) => all.map((b) => b.getAttribute("aria-label")!));
+  const labels = await page
+    .getByRole("group", { name: /^Family soot/ })
+    .getByRole("button")
+    .evaluateAll((all) => all.map((b) => b.getAttribute("aria-label")!));
   const lightness = labels.map((l) => Number(/L\* (\d+)/.exec(l)![1]));
   expect(lightness).toEqual([...lightness].sort((a, b) => b - a));
 });
 
-test("thousands of rows come in from a file, bad ones are named, and coming again doubles none", async ({ page, request }) => {
+test("thousands of rows come in from a file, bad ones are named, and coming again doubles none", async ({
+  page,
+  request,
+}) => {
   await page.goto("/rack?view=ranges");
   const name = `Import ${Date.now()}`;
   await page.getByPlaceholder("name of another range").fill(name);
   await page.getByRole("button", { name: "Add range" }).click();
   await page.waitForLoadState("networkidle");
-  const rows = Array.from({ length: 5000 }, (_, i) => `shell ${i % 40};shell${i};yes;#${(0x808080 + 97 * i).toString(16)}`);
-  const csv = ["family;code;owned;colour", ...rows.slice(0, 2000), "shell 1;;yes;#808080", ...rows.slice(2000)].join("\r\n");
+  const rows = Array.from(
+    { length: 5000 },
+    (_, i) => `shell ${i % 40};shell${i};yes;#${(0x808080 + 97 * i).toString(16)}`,
+  );
+  const csv = [
+    "family;code;owned;colour",
+    ...rows.slice(0, 2000),
+    "shell 1;;yes;#808080",
+    ...rows.slice(2000),
+  ].join("\r\n");
   const bring = async () => {
     await open(page, "/rack?view=import");
-    await page.getByLabel("Rack file").setInputFiles({ name: "shells.csv", mimeType: "text/csv", buffer: Buffer.from(csv, "latin1") });
+    await page
+      .getByLabel("Rack file")
+      .setInputFiles({ name: "shells.csv", mimeType: "text/csv", buffer: Buffer.from(csv, "latin1") });
     await page.getByLabel("into range").selectOption(name);
     await expect(page.getByRole("region", { name: "Bad rows" })).toContainText("line 2002");
     await page.getByRole("button", { name: "Bring in 5000 rows" }).click();
   };
   await bring();
-  await expect(page.getByRole("status").filter({ hasText: "5000 added, 0 updated" })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("status").filter({ hasText: "5000 added, 0 updated" })).toBeVisible({
+    timeout: 60_000,
+  });
   await bring();
-  await expect(page.getByRole("status").filter({ hasText: "0 added, 5000 updated" })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("status").filter({ hasText: "0 added, 5000 updated" })).toBeVisible({
+    timeout: 60_000,
+  });
   await open(page, "/rack?view=table");
   await page.getByRole("table", { name: "Rack" }).evaluate((t) => t.scrollTo(0, 100_000));
   await expect(page.locator('[data-row^="shell"]').first()).toBeVisible();
   // Leave the studio as it was for the tests that follow.
-  const removed = await request.delete("/api/rack", { data: { codes: Array.from({ length: 5000 }, (_, i) => `shell${i}`) } });
+  const removed = await request.delete("/api/rack", {
+    data: { codes: Array.from({ length: 5000 }, (_, i) => `shell${i}`) },
+  });
   expect(await removed.json()).toEqual({ removed: 5000 });
 });
 
@@ -93,7 +117,17 @@ test("shortcuts are listed, and every place works at 360 px without sideways scr
   await page.setViewportSize({ width: 360, height: 740 });
   const href = await page.getByRole("link", { name: "Open The Kite Mender" }).getAttribute("href");
   const parts = ["school", "shadow", "pencil"].map((tab) => `${href}?tab=${tab}`);
-  for (const path of ["/", "/rack", "/rack?view=table", "/swatchbook", "/groups", href!, ...parts, href!.replace("colour", "whole"), href!.replace("colour", "steps")]) {
+  for (const path of [
+    "/",
+    "/rack",
+    "/rack?view=table",
+    "/swatchbook",
+    "/groups",
+    href!,
+    ...parts,
+    href!.replace("colour", "whole"),
+    href!.replace("colour", "steps"),
+  ]) {
     await open(page, path);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(360);
   }

@@ -14,14 +14,40 @@ import { readChart, type KnownChart, type ReadPage } from "@/core/chart/read-cha
 import { ChartRefused } from "@/core/chart/refusal";
 
 /** Pictures are work for plain Node: Jest's sandbox makes their loops ten times slower. */
-const inks = new Map(demoRange().slice(60, 84).map((i) => [i.code, i.recipe]));
+const inks = new Map(
+  demoRange()
+    .slice(60, 84)
+    .map((i) => [i.code, i.recipe]),
+);
 const codes = [...inks.keys()];
 const chart: Chart = { serial: 21, sheet: "A4", lines: codes.map(inkLine) };
-const truth = (stack: readonly string[]): Lab => xyzToLab(look(colourSheet(whiteCard, stack.map((c) => inks.get(c)!))));
-const known = codes.filter((_, i) => i % 2).flatMap((c) => [1, 2, 3].map((n) => Array<string>(n).fill(c))).map((stack) => ({ stack, lab: truth(stack) }));
+const truth = (stack: readonly string[]): Lab =>
+  xyzToLab(
+    look(
+      colourSheet(
+        whiteCard,
+        stack.map((c) => inks.get(c)!),
+      ),
+    ),
+  );
+const known = codes
+  .filter((_, i) => i % 2)
+  .flatMap((c) => [1, 2, 3].map((n) => Array<string>(n).fill(c)))
+  .map((stack) => ({ stack, lab: truth(stack) }));
 const charts: KnownChart[] = [{ ...chart, paper: truth([]), known }];
 const sheet = colourPage(printedPage(layOutChart(chart)[0]!), whiteCard, (c) => inks.get(c));
-const shot: Shot = { ...harshShot(seeded(2)), width: 1600, height: 1200, turn: 187, tilt: 12, noise: 1.5, blur: 0.5, exposure: 0.65, uneven: 0.3, quality: 92 };
+const shot: Shot = {
+  ...harshShot(seeded(2)),
+  width: 1600,
+  height: 1200,
+  turn: 187,
+  tilt: 12,
+  noise: 1.5,
+  blur: 0.5,
+  exposure: 0.65,
+  uneven: 0.3,
+  quality: 92,
+};
 
 function finish<T>(work: Generator<number, T>): { value: T; shares: number[] } {
   const shares: number[] = [];
@@ -31,7 +57,8 @@ function finish<T>(work: Generator<number, T>): { value: T; shares: number[] } {
     shares.push(step.value);
   }
 }
-const take = (drawing: Drawing, change: Partial<Shot> = {}) => photograph(drawing, { ...shot, ...change }, seeded(8));
+const take = (drawing: Drawing, change: Partial<Shot> = {}) =>
+  photograph(drawing, { ...shot, ...change }, seeded(8));
 async function refusal(drawing: Drawing, change: Partial<Shot>, asked?: number): Promise<string> {
   const photo = await take(drawing, change);
   try {
@@ -59,12 +86,17 @@ test.describe("a photographed chart", () => {
   test("finds every cell where it is", () => {
     layOutChart(chart)[0]!.cells.forEach((c, i) => {
       const [x, y] = truthAt(c.box.x, c.box.y);
-      expect(Math.hypot(x - page.cells[i]!.corners[0]![0], y - page.cells[i]!.corners[0]![1]) / page.pixelsPerMm).toBeLessThan(1.5);
+      expect(
+        Math.hypot(x - page.cells[i]!.corners[0]![0], y - page.cells[i]!.corners[0]![1]) / page.pixelsPerMm,
+      ).toBeLessThan(1.5);
       expect(page.cells[i]!.stack).toEqual(c.stack);
     });
   });
   test("gives colours of unseen inks near the truth", () => {
-    const off = page.cells.filter((c) => !c.lift && codes.indexOf(c.stack[0]!) % 2 === 0).map((c) => deltaE00(c.lab, truth(c.stack))).sort((a, b) => a - b);
+    const off = page.cells
+      .filter((c) => !c.lift && codes.indexOf(c.stack[0]!) % 2 === 0)
+      .map((c) => deltaE00(c.lab, truth(c.stack)))
+      .sort((a, b) => a - b);
     expect(off[off.length >> 1]).toBeLessThan(1.3);
     expect(off[Math.floor(0.95 * off.length)]).toBeLessThan(4);
   });
@@ -81,6 +113,8 @@ test.describe("a picture that cannot be trusted", () => {
   test("is refused when it is another page than was asked for, or of no known chart", async () => {
     expect(await refusal(sheet, {}, 22)).toBe("wrong page");
     const photo = await take(sheet);
-    expect(() => finish(readChart(photo, [{ ...charts[0]!, serial: 5 }]))).toThrow(/no chart of this studio.*chart 21, page 1/);
+    expect(() => finish(readChart(photo, [{ ...charts[0]!, serial: 5 }]))).toThrow(
+      /no chart of this studio.*chart 21, page 1/,
+    );
   });
 });

@@ -27,11 +27,24 @@ test("a studio sees and touches only what is its own", async ({ page, request })
   const document = { version: 1, name: "Somebody else's piece", paperId: null, pictureId: null, areas: [] };
   const [piece, picture, paper, group] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
   await withDatabase(async (db) => {
-    const { rows } = await db.query<{ id: string }>("insert into studios (slug, name) values ($1, 'Next door') returning id", [`next-door-${piece}`]);
+    const { rows } = await db.query<{ id: string }>(
+      "insert into studios (slug, name) values ($1, 'Next door') returning id",
+      [`next-door-${piece}`],
+    );
     const studio = rows[0]!.id;
-    await db.query("insert into pieces (id, studio_id, document) values ($1, $2, $3)", [piece, studio, document]);
-    await db.query("insert into kept_groups (id, studio_id, name, tones) values ($1, $2, 'Their group', '[]')", [group, studio]);
-    await db.query("insert into papers (id, studio_id, name, lab, capacity) values ($1, $2, 'Their paper', '{90,0,0}', 4)", [paper, studio]);
+    await db.query("insert into pieces (id, studio_id, document) values ($1, $2, $3)", [
+      piece,
+      studio,
+      document,
+    ]);
+    await db.query(
+      "insert into kept_groups (id, studio_id, name, tones) values ($1, $2, 'Their group', '[]')",
+      [group, studio],
+    );
+    await db.query(
+      "insert into papers (id, studio_id, name, lab, capacity) values ($1, $2, 'Their paper', '{90,0,0}', 4)",
+      [paper, studio],
+    );
     await db.query(
       "insert into pictures (id, studio_id, name, type, width, height, original, working, working_type, working_width, working_height) values ($1, $2, 'x', 'image/png', 1, 1, '', '', 'image/png', 1, 1)",
       [picture, studio],
@@ -51,25 +64,50 @@ test("a studio sees and touches only what is its own", async ({ page, request })
   await expect(page.getByText("Their paper")).toHaveCount(0);
 });
 
-test("a piece is saved only to the revision it was made from, and checked at the border", async ({ request }) => {
+test("a piece is saved only to the revision it was made from, and checked at the border", async ({
+  request,
+}) => {
   const document = { version: 1, name: "By revision", paperId: null, pictureId: null, areas: [] };
   const { id } = await (await request.post("/api/pieces", { data: document })).json();
-  const save = (revision: number, name: string) => request.put(`/api/pieces/${id}`, { data: { revision, document: { ...document, name } } });
+  const save = (revision: number, name: string) =>
+    request.put(`/api/pieces/${id}`, { data: { revision, document: { ...document, name } } });
   expect(await (await save(1, "Second")).json()).toEqual({ revision: 2 });
   const late = await save(1, "Late");
   expect(late.status()).toBe(409);
   expect((await late.json()).theirs).toMatchObject({ revision: 2, document: { name: "Second" } });
-  const wrong = await request.put(`/api/pieces/${id}`, { data: { revision: 2, document: { ...document, areas: [{ id: "a" }] } } });
+  const wrong = await request.put(`/api/pieces/${id}`, {
+    data: { revision: 2, document: { ...document, areas: [{ id: "a" }] } },
+  });
   expect(wrong.status()).toBe(422);
-  expect((await wrong.json()).problems.map((p: { path: string }) => p.path)).toContain("document.areas[0].name");
+  expect((await wrong.json()).problems.map((p: { path: string }) => p.path)).toContain(
+    "document.areas[0].name",
+  );
   expect((await stored(request, id)).revision).toBe(2);
   expect((await request.delete(`/api/pieces/${id}`)).status()).toBe(204);
   expect((await save(2, "Gone")).status()).toBe(404);
 });
 
 test("a supply list opens safely in a spreadsheet", async ({ request }) => {
-  const area = { id: "a", name: "=HYPERLINK(\"x\")", readings: {}, tones: 2, contrast: null, ownedOnly: true, note: "", group: { tones: [{ code: "clay1c", coats: 1 }, { code: "clay5m", coats: 1 }] } };
-  const { id } = await (await request.post("/api/pieces", { data: { version: 1, name: "Süße Töne / 1", paperId: null, pictureId: null, areas: [area] } })).json();
+  const area = {
+    id: "a",
+    name: '=HYPERLINK("x")',
+    readings: {},
+    tones: 2,
+    contrast: null,
+    ownedOnly: true,
+    note: "",
+    group: {
+      tones: [
+        { code: "clay1c", coats: 1 },
+        { code: "clay5m", coats: 1 },
+      ],
+    },
+  };
+  const { id } = await (
+    await request.post("/api/pieces", {
+      data: { version: 1, name: "Süße Töne / 1", paperId: null, pictureId: null, areas: [area] },
+    })
+  ).json();
   const answer = await request.get(`/api/pieces/${id}/supplies?format=csv`);
   expect(answer.headers()["content-disposition"]).toContain(encodeURIComponent("süße-töne-1-supplies.csv"));
   const lines = (await answer.text()).trim().split("\r\n");

@@ -4,7 +4,16 @@ import sharp from "sharp";
 export interface StoredPiece {
   readonly id: string;
   readonly revision: number;
-  readonly document: { name: string; areas: { id: string; name: string; tones: number; readings: Record<string, unknown>; group: { tones: { code: string; coats: number; overruled?: true }[] } | null }[] };
+  readonly document: {
+    name: string;
+    areas: {
+      id: string;
+      name: string;
+      tones: number;
+      readings: Record<string, unknown>;
+      group: { tones: { code: string; coats: number; overruled?: true }[] } | null;
+    }[];
+  };
 }
 
 /** Opens a page and waits until it listens. */
@@ -23,7 +32,8 @@ export async function newPiece(page: Page, name: string): Promise<string> {
   return page.url().split("/")[4]!;
 }
 
-export const stored = async (request: APIRequestContext, id: string): Promise<StoredPiece> => (await request.get(`/api/pieces/${id}`)).json();
+export const stored = async (request: APIRequestContext, id: string): Promise<StoredPiece> =>
+  (await request.get(`/api/pieces/${id}`)).json();
 
 export const savedNotice = (page: Page): Locator => page.getByRole("status").filter({ hasText: /^Saved$/ });
 
@@ -32,7 +42,11 @@ export const bands = (): Promise<Buffer> =>
   sharp({ create: { width: 300, height: 300, channels: 3, background: "#c98a6c" } })
     .composite([
       { input: { create: { width: 300, height: 100, channels: 3, background: "#f0c6a6" } }, left: 0, top: 0 },
-      { input: { create: { width: 300, height: 100, channels: 3, background: "#7f4a3e" } }, left: 0, top: 200 },
+      {
+        input: { create: { width: 300, height: 100, channels: 3, background: "#7f4a3e" } },
+        left: 0,
+        top: 200,
+      },
     ])
     .png()
     .toBuffer();

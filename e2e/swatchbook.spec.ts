@@ -7,17 +7,29 @@ const paperNamed = async (page: Page, name: string): Promise<string> => {
   return (await page.getByRole("link", { name }).first().getAttribute("href"))!;
 };
 
-test("a photographed page is read, its doubts decided, and the readings stored", async ({ page, request }) => {
+test("a photographed page is read, its doubts decided, and the readings stored", async ({
+  page,
+  request,
+}) => {
   const paper = await paperNamed(page, "Thin marker paper");
   await open(page, `${paper}?tab=read`);
-  await page.getByRole("listitem").filter({ hasText: "chart-1-page-2.jpg" }).getByRole("button", { name: "Read it" }).click();
+  await page
+    .getByRole("listitem")
+    .filter({ hasText: "chart-1-page-2.jpg" })
+    .getByRole("button", { name: "Read it" })
+    .click();
   await expect(page.getByRole("heading", { name: /Chart 1, page 2 of 2/ })).toBeVisible({ timeout: 80_000 });
   const cells = page.locator("[data-cell]");
   expect(await cells.count()).toBeGreaterThan(100);
   await cells.first().click();
   await page.keyboard.press("x");
   await page.getByRole("button", { name: /^Store \d+ readings/ }).click();
-  await expect(page.getByRole("status").filter({ hasText: /stored|readings/ }).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole("status")
+      .filter({ hasText: /stored|readings/ })
+      .first(),
+  ).toBeVisible();
   const rack = await (await request.get(`/api/papers/${paper.split("/").at(-1)}`)).json();
   expect(rack.markers.filter((m: { swatches: unknown[] }) => m.swatches.length).length).toBeGreaterThan(60);
 });
@@ -27,9 +39,15 @@ test("a picture of something else is refused in plain words and nothing is store
   await open(page, `${paper}?tab=read`);
   const list = page.getByRole("region", { name: "Pages read" }).getByRole("listitem");
   const before = await list.count();
-  const buffer = await sharp({ create: { width: 900, height: 700, channels: 3, background: "#88776a" } }).png().toBuffer();
-  await page.getByLabel("Pictures of charts").setInputFiles({ name: "beach.png", mimeType: "image/png", buffer });
-  await expect(page.getByRole("alert").filter({ hasText: "No chart is seen" })).toBeVisible({ timeout: 60_000 });
+  const buffer = await sharp({ create: { width: 900, height: 700, channels: 3, background: "#88776a" } })
+    .png()
+    .toBuffer();
+  await page
+    .getByLabel("Pictures of charts")
+    .setInputFiles({ name: "beach.png", mimeType: "image/png", buffer });
+  await expect(page.getByRole("alert").filter({ hasText: "No chart is seen" })).toBeVisible({
+    timeout: 60_000,
+  });
   expect(await list.count()).toBe(before);
 });
 

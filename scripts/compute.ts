@@ -8,7 +8,9 @@ const EXIT_BAD_INPUT = 2;
 async function main(): Promise<number> {
   const name = process.argv[2];
   if (!name) {
-    console.error(`Say which operation: ./blendt compute NAME, with NAME one of ${operationNames.join(", ")}. The input is JSON on standard input.`);
+    console.error(
+      `Say which operation: ./blendt compute NAME, with NAME one of ${operationNames.join(", ")}. The input is JSON on standard input.`,
+    );
     return EXIT_BAD_INPUT;
   }
   const source = await text(process.stdin);
@@ -17,7 +19,9 @@ async function main(): Promise<number> {
     try {
       input = JSON.parse(source);
     } catch (e) {
-      throw new BadInput([{ path: "", expected: `expected JSON on standard input: ${(e as Error).message}` }]);
+      throw new BadInput([
+        { path: "", expected: `expected JSON on standard input: ${(e as Error).message}` },
+      ]);
     }
     const output = await runOperation(name, input);
     await new Promise((resolve) => process.stdout.write(`${JSON.stringify(output)}\n`, resolve));

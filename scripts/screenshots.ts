@@ -2,7 +2,10 @@ import { chromium } from "@playwright/test";
 
 /** Takes one picture of each main view of a running Blendt with the demo studio: tsx scripts/screenshots.ts http://localhost:3000 */
 const base = process.argv[2] ?? "http://localhost:3000";
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"] });
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+  args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
+});
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 const shoot = async (name: string) => {
   await page.mouse.move(2, 2);
@@ -55,7 +58,9 @@ await open("/rack?view=ranges");
 await shoot("codes");
 await open("/swatchbook");
 await shoot("swatchbook");
-const papers = await page.locator('main a[href^="/swatchbook/"]').evaluateAll((all) => [...new Set(all.map((a) => a.getAttribute("href")!))]);
+const papers = await page
+  .locator('main a[href^="/swatchbook/"]')
+  .evaluateAll((all) => [...new Set(all.map((a) => a.getAttribute("href")!))]);
 const card = papers.find((p) => !p.includes("scans"))!;
 await open(`${card}?tab=paper`);
 await page.getByText("Coat curves").waitFor();

@@ -8,9 +8,26 @@ export interface Drawing {
   readonly height: number;
   /** Reflectance of the bare sheet, every 5 nm. */
   readonly paper: Float64Array;
-  readonly discs: readonly { readonly x: number; readonly y: number; readonly radius: number; readonly black: boolean }[];
-  readonly bars: readonly { readonly x: number; readonly y: number; readonly width: number; readonly height: number }[];
-  readonly patches: readonly { readonly x: number; readonly y: number; readonly width: number; readonly height: number; readonly reflectance: Float64Array; readonly streaks?: number }[];
+  readonly discs: readonly {
+    readonly x: number;
+    readonly y: number;
+    readonly radius: number;
+    readonly black: boolean;
+  }[];
+  readonly bars: readonly {
+    readonly x: number;
+    readonly y: number;
+    readonly width: number;
+    readonly height: number;
+  }[];
+  readonly patches: readonly {
+    readonly x: number;
+    readonly y: number;
+    readonly width: number;
+    readonly height: number;
+    readonly reflectance: Float64Array;
+    readonly streaks?: number;
+  }[];
 }
 
 export interface Shot {
@@ -38,7 +55,12 @@ export interface Shot {
   readonly blur: number;
   readonly quality: number;
   /** A mirrored lamp: place on the sheet (mm), radius (mm) and strength. */
-  readonly glare?: { readonly x: number; readonly y: number; readonly radius: number; readonly strength: number };
+  readonly glare?: {
+    readonly x: number;
+    readonly y: number;
+    readonly radius: number;
+    readonly strength: number;
+  };
   /** A shadow's edge across the sheet: x in mm beyond which light falls to `left`. */
   readonly shadow?: { readonly from: number; readonly left: number };
 }
@@ -52,7 +74,8 @@ export interface Photo {
   readonly truth: (x: number, y: number) => readonly [number, number];
 }
 
-const hump = (nm: number, centre: number, left: number, right: number) => Math.exp(-(((nm - centre) / (nm < centre ? left : right)) ** 2) / 2);
+const hump = (nm: number, centre: number, left: number, right: number) =>
+  Math.exp(-(((nm - centre) / (nm < centre ? left : right)) ** 2) / 2);
 
 /** Sensor: three filters that overlap, not the eye's. */
 const filters: readonly ((nm: number) => number)[] = [
@@ -62,7 +85,8 @@ const filters: readonly ((nm: number) => number)[] = [
 ];
 
 /** Planck's law, any scale. */
-const blackBody = (nm: number, kelvin: number) => 1 / ((nm / 1000) ** 5 * (Math.exp(14388 / ((nm / 1000) * kelvin)) - 1));
+const blackBody = (nm: number, kelvin: number) =>
+  1 / ((nm / 1000) ** 5 * (Math.exp(14388 / ((nm / 1000) * kelvin)) - 1));
 
 /** The camera's own colour matrix: from its filters to something like the screen's primaries; rows sum to 1 so that white stays white. */
 const MATRIX = [
@@ -89,14 +113,32 @@ const PX_PER_MM = 6;
 const PRINT = 0.035;
 
 /** The sheet as the sensor would see it from straight above in even light, `PX_PER_MM` a millimetre. */
-function flatSheet(drawing: Drawing, see: ReturnType<typeof sensor>, random: () => number): { width: number; height: number; light: Float32Array } {
+function flatSheet(
+  drawing: Drawing,
+  see: ReturnType<typeof sensor>,
+  random: () => number,
+): { width: number; height: number; light: Float32Array } {
   const [width, height] = [Math.round(drawing.width * PX_PER_MM), Math.round(drawing.height * PX_PER_MM)];
   const light = new Float32Array(width * height * 3);
   const white = see(drawing.paper);
   for (let p = 0; p < width * height; p++) for (let c = 0; c < 3; c++) light[3 * p + c] = white[c]!;
-  const fill = (x0: number, y0: number, x1: number, y1: number, colour: (x: number, y: number) => readonly number[] | undefined) => {
-    for (let y = Math.max(0, Math.round(y0 * PX_PER_MM)); y < Math.min(height, Math.round(y1 * PX_PER_MM)); y++)
-      for (let x = Math.max(0, Math.round(x0 * PX_PER_MM)); x < Math.min(width, Math.round(x1 * PX_PER_MM)); x++) {
+  const fill = (
+    x0: number,
+    y0: number,
+    x1: number,
+    y1: number,
+    colour: (x: number, y: number) => readonly number[] | undefined,
+  ) => {
+    for (
+      let y = Math.max(0, Math.round(y0 * PX_PER_MM));
+      y < Math.min(height, Math.round(y1 * PX_PER_MM));
+      y++
+    )
+      for (
+        let x = Math.max(0, Math.round(x0 * PX_PER_MM));
+        x < Math.min(width, Math.round(x1 * PX_PER_MM));
+        x++
+      ) {
         const v = colour((x + 0.5) / PX_PER_MM, (y + 0.5) / PX_PER_MM);
         if (v) for (let c = 0; c < 3; c++) light[3 * (y * width + x) + c] = v[c]!;
       }
@@ -107,18 +149,26 @@ function flatSheet(drawing: Drawing, see: ReturnType<typeof sensor>, random: () 
     const phase = random() * 6;
     const edge = () => 0.7 * (random() - 0.5);
     // Strokes lie side by side across the cell: each a little deeper or thinner, and the hand does not stop exactly at the ticks.
-    fill(p.x + edge(), p.y + edge(), p.x + p.width + edge(), p.y + p.height + edge(), (_, y) => own.map((v) => v * (1 + streak * Math.sin(2.1 * y + phase) + 0.3 * streak * Math.sin(7 * y))));
+    fill(p.x + edge(), p.y + edge(), p.x + p.width + edge(), p.y + p.height + edge(), (_, y) =>
+      own.map((v) => v * (1 + streak * Math.sin(2.1 * y + phase) + 0.3 * streak * Math.sin(7 * y))),
+    );
   }
   const black = white.map((v) => v * PRINT);
   for (const d of drawing.discs)
-    fill(d.x - d.radius, d.y - d.radius, d.x + d.radius, d.y + d.radius, (x, y) => (Math.hypot(x - d.x, y - d.y) <= d.radius ? (d.black ? black : white) : undefined));
+    fill(d.x - d.radius, d.y - d.radius, d.x + d.radius, d.y + d.radius, (x, y) =>
+      Math.hypot(x - d.x, y - d.y) <= d.radius ? (d.black ? black : white) : undefined,
+    );
   for (const b of drawing.bars) fill(b.x, b.y, b.x + b.width, b.y + b.height, () => black);
   return { width, height, light };
 }
 
 /** How the sheet lies in the picture: turn, tilt away from the camera, and a lens a sheet and a half away. */
 function stance(drawing: Drawing, shot: Shot) {
-  const [turn, tilt, lean] = [shot.turn, shot.tilt, shot.lean].map((v) => (v * Math.PI) / 180) as [number, number, number];
+  const [turn, tilt, lean] = [shot.turn, shot.tilt, shot.lean].map((v) => (v * Math.PI) / 180) as [
+    number,
+    number,
+    number,
+  ];
   const [c, s] = [Math.abs(Math.cos(turn)), Math.abs(Math.sin(turn))];
   const [w, h] = [drawing.width * c + drawing.height * s, drawing.width * s + drawing.height * c];
   return {
@@ -135,19 +185,38 @@ function stance(drawing: Drawing, shot: Shot) {
 type Stance = ReturnType<typeof stance>;
 
 /** Sheet (mm) to picture (pixels). */
-function view({ distance, scale, middle, centre, turn, tilt, lean }: Stance): (x: number, y: number) => readonly [number, number] {
+function view({
+  distance,
+  scale,
+  middle,
+  centre,
+  turn,
+  tilt,
+  lean,
+}: Stance): (x: number, y: number) => readonly [number, number] {
   return (x, y) => {
     const [px, py] = [x - middle[0], y - middle[1]];
     const [rx, ry] = [px * turn[0] - py * turn[1], px * turn[1] + py * turn[0]];
     const [along, across] = [rx * lean[0] + ry * lean[1], -rx * lean[1] + ry * lean[0]];
     const depth = distance + along * tilt[1];
     const [qa, qc] = [(along * tilt[0] * distance) / depth, (across * distance) / depth];
-    return [centre[0] + scale * (qa * lean[0] - qc * lean[1]), centre[1] + scale * (qa * lean[1] + qc * lean[0])];
+    return [
+      centre[0] + scale * (qa * lean[0] - qc * lean[1]),
+      centre[1] + scale * (qa * lean[1] + qc * lean[0]),
+    ];
   };
 }
 
 /** Picture to sheet, written into `out`: called for every pixel. */
-function backView({ distance, scale, middle, centre, turn, tilt, lean }: Stance): (u: number, v: number, out: Float64Array) => void {
+function backView({
+  distance,
+  scale,
+  middle,
+  centre,
+  turn,
+  tilt,
+  lean,
+}: Stance): (u: number, v: number, out: Float64Array) => void {
   return (u, v, out) => {
     const qx = (u - centre[0]) / scale;
     const qy = (v - centre[1]) / scale;
@@ -173,13 +242,22 @@ function blurred(light: Float32Array, width: number, height: number, sigma: numb
   return blurLines(across, kernel, reach, height, 3 * width, width, 3);
 }
 
-function blurLines(from: Float32Array, kernel: Float64Array, reach: number, length: number, step: number, lines: number, lineStep: number): Float32Array {
+function blurLines(
+  from: Float32Array,
+  kernel: Float64Array,
+  reach: number,
+  length: number,
+  step: number,
+  lines: number,
+  lineStep: number,
+): Float32Array {
   const out = new Float32Array(from.length);
   const line = new Float64Array(length + 2 * reach);
   for (let l = 0; l < lines; l++)
     for (let c = 0; c < 3; c++) {
       const start = l * lineStep + c;
-      for (let i = 0; i < line.length; i++) line[i] = from[start + Math.min(length - 1, Math.max(0, i - reach)) * step]!;
+      for (let i = 0; i < line.length; i++)
+        line[i] = from[start + Math.min(length - 1, Math.max(0, i - reach)) * step]!;
       for (let i = 0; i < length; i++) {
         let sum = 0;
         for (let k = 0; k < kernel.length; k++) sum += kernel[k]! * line[i + k]!;
@@ -196,7 +274,12 @@ const table = (u: number, v: number) => 0.16 + 0.03 * Math.sin(0.05 * u + 2 * Ma
 const DEVIATES = 1 << 16;
 
 /** Light on the sensor for every pixel: sheet or table, lamp, vignette, shadow, mirrored lamp. */
-function exposed(drawing: Drawing, shot: Shot, sheet: ReturnType<typeof flatSheet>, white: number): Float32Array {
+function exposed(
+  drawing: Drawing,
+  shot: Shot,
+  sheet: ReturnType<typeof flatSheet>,
+  white: number,
+): Float32Array {
   const { width, height } = shot;
   const back = backView(stance(drawing, shot));
   const light = new Float32Array(width * height * 3);
@@ -228,7 +311,10 @@ function exposed(drawing: Drawing, shot: Shot, sheet: ReturnType<typeof flatShee
       }
       const fx = sx - x0;
       const fy = sy - y0;
-      const gleam = shot.glare ? shot.glare.strength * Math.exp(-(((x - shot.glare.x) ** 2 + (y - shot.glare.y) ** 2) / (2 * shot.glare.radius ** 2))) : 0;
+      const gleam = shot.glare
+        ? shot.glare.strength *
+          Math.exp(-(((x - shot.glare.x) ** 2 + (y - shot.glare.y) ** 2) / (2 * shot.glare.radius ** 2)))
+        : 0;
       const q = 3 * (y0 * sheet.width + x0);
       for (let c = 0; c < 3; c++) {
         const upper = (1 - fx) * sheet.light[q + c]! + fx * sheet.light[q + 3 + c]!;
@@ -243,7 +329,12 @@ function exposed(drawing: Drawing, shot: Shot, sheet: ReturnType<typeof flatShee
 export async function photograph(drawing: Drawing, shot: Shot, random: () => number): Promise<Photo> {
   const see = sensor(shot.lamp);
   const { width, height } = shot;
-  const light = blurred(exposed(drawing, shot, flatSheet(drawing, see, random), see(drawing.paper)[1]!), width, height, shot.blur);
+  const light = blurred(
+    exposed(drawing, shot, flatSheet(drawing, see, random), see(drawing.paper)[1]!),
+    width,
+    height,
+    shot.blur,
+  );
   const rgb = new Uint8Array(width * height * 3);
   const deviates = Float32Array.from({ length: DEVIATES }, () => normal(random));
   let next = 0;
@@ -251,11 +342,21 @@ export async function photograph(drawing: Drawing, shot: Shot, random: () => num
     if (i % (3 * width) === 0) next = Math.floor(random() * DEVIATES);
     const v = Math.min(1, Math.max(0, light[i]!));
     // Photon noise grows with the root of the light.
-    const level = TONE_CURVE[Math.round(65535 * v)]! + shot.noise * deviates[next++ & (DEVIATES - 1)]! * (0.5 + Math.sqrt(v));
+    const level =
+      TONE_CURVE[Math.round(65535 * v)]! +
+      shot.noise * deviates[next++ & (DEVIATES - 1)]! * (0.5 + Math.sqrt(v));
     rgb[i] = Math.min(255, Math.max(0, Math.round(level)));
   }
-  const jpeg = await sharp(Buffer.from(rgb.buffer), { raw: { width, height, channels: 3 } }).jpeg({ quality: shot.quality }).toBuffer();
-  return { width, height, rgb: new Uint8Array(await sharp(jpeg).raw().toBuffer()), jpeg, truth: view(stance(drawing, shot)) };
+  const jpeg = await sharp(Buffer.from(rgb.buffer), { raw: { width, height, channels: 3 } })
+    .jpeg({ quality: shot.quality })
+    .toBuffer();
+  return {
+    width,
+    height,
+    rgb: new Uint8Array(await sharp(jpeg).raw().toBuffer()),
+    jpeg,
+    truth: view(stance(drawing, shot)),
+  };
 }
 
 /** The harshest picture that is still to be read: any turn, 35° aslant, a warm lamp from one side, noise, blur, strong compression. */
@@ -278,4 +379,3 @@ export function harshShot(random: () => number, width = 2400, height = 1800): Sh
     quality: 70 + Math.round(25 * random()),
   };
 }
-

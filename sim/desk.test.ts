@@ -16,7 +16,11 @@ describe("the simulated desk", () => {
     expect(range.length).toBeGreaterThanOrEqual(180);
     expect(new Set(range.map((i) => i.family)).size).toBe(16);
     expect(new Set(range.map((i) => i.code)).size).toBe(range.length);
-    range.forEach((i) => expect(i.code).toMatch(/^(rose|ruby|rust|clay|corn|sand|bark|reed|fern|tarn|lake|dusk|plum|flax|tide|soot)[1-9][cmd]$/));
+    range.forEach((i) =>
+      expect(i.code).toMatch(
+        /^(rose|ruby|rust|clay|corn|sand|bark|reed|fern|tarn|lake|dusk|plum|flax|tide|soot)[1-9][cmd]$/,
+      ),
+    );
     expect(Object.keys(families)).toHaveLength(16);
   });
   it("darkens with every coat, less each time", () => {
@@ -26,7 +30,8 @@ describe("the simulated desk", () => {
   });
   it("is deeper and duller as the code says", () => {
     expect(Y("fern2c")).toBeGreaterThan(Y("fern6c"));
-    const chroma = (code: string) => Math.hypot(...hexToLab(scan(colourSheet(whiteCard, [by(code)]), seeded(1)))!.slice(1));
+    const chroma = (code: string) =>
+      Math.hypot(...hexToLab(scan(colourSheet(whiteCard, [by(code)]), seeded(1)))!.slice(1));
     expect(chroma("dusk6m")).toBeLessThan(chroma("dusk6c"));
   });
   it("minds the order of coats a little, as real paper does", () => {
@@ -41,7 +46,8 @@ describe("the simulated desk", () => {
     expect(L).toBeLessThan(80);
   });
   it("loses no light and makes none", () => {
-    for (const ink of strangeInks(20, 3)) for (const r of colourSheet(whiteCard, [ink.recipe, ink.recipe])) expect(r > 0 && r < 1).toBe(true);
+    for (const ink of strangeInks(20, 3))
+      for (const r of colourSheet(whiteCard, [ink.recipe, ink.recipe])) expect(r > 0 && r < 1).toBe(true);
     expect(Math.max(...absorption({}))).toBe(0);
   });
   it("scans the same sheet twice the same with the same noise, and clips at the ends", () => {

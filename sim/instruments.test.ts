@@ -12,7 +12,9 @@ import { secondFamilies, secondRange } from "./second-range";
 import { BLENDER, colourSheet } from "./sheet";
 
 const paper = colourSheet(whiteCard, []);
-const sheets = demoRange().slice(0, 40).map((i) => ({ name: i.code, reflectance: colourSheet(whiteCard, [i.recipe]) }));
+const sheets = demoRange()
+  .slice(0, 40)
+  .map((i) => ({ name: i.code, reflectance: colourSheet(whiteCard, [i.recipe]) }));
 
 describe("the simulated colorimeter", () => {
   const times = 5;
@@ -30,19 +32,54 @@ describe("the simulated colorimeter", () => {
     });
   });
   it("drifts in the course of a session", () => {
-    const steady = colorimeterFile(Array(200).fill(sheets[0]!), paper, 1, seeded(1), { ...handheld, noise: 0, misreads: 0, drift: 1 });
+    const steady = colorimeterFile(Array(200).fill(sheets[0]!), paper, 1, seeded(1), {
+      ...handheld,
+      noise: 0,
+      misreads: 0,
+      drift: 1,
+    });
     const labs = parseCgats(steady).map((s) => s.lab);
     expect(labs.at(-1)![0] - labs[0]![0]).toBeCloseTo(0.99, 1);
   });
 });
 
 describe("the simulated camera", () => {
-  const drawing: Drawing = { width: 60, height: 40, paper, discs: [{ x: 10, y: 10, radius: 3, black: true }], bars: [], patches: [{ x: 25, y: 15, width: 12, height: 9, reflectance: sheets[20]!.reflectance, streaks: 0 }] };
-  const shot: Shot = { width: 120, height: 90, turn: 30, tilt: 20, lean: 70, fill: 0.8, shift: [0, 0], lamp: 4000, uneven: 0, lampFrom: 0, vignette: 0, exposure: 0.6, noise: 0, blur: 0.3, quality: 100 };
-  const level = (photo: { width: number; rgb: Uint8Array }, [x, y]: readonly [number, number]) => [...photo.rgb.subarray(3 * (Math.round(y) * photo.width + Math.round(x)), 3 * (Math.round(y) * photo.width + Math.round(x)) + 3)];
+  const drawing: Drawing = {
+    width: 60,
+    height: 40,
+    paper,
+    discs: [{ x: 10, y: 10, radius: 3, black: true }],
+    bars: [],
+    patches: [{ x: 25, y: 15, width: 12, height: 9, reflectance: sheets[20]!.reflectance, streaks: 0 }],
+  };
+  const shot: Shot = {
+    width: 120,
+    height: 90,
+    turn: 30,
+    tilt: 20,
+    lean: 70,
+    fill: 0.8,
+    shift: [0, 0],
+    lamp: 4000,
+    uneven: 0,
+    lampFrom: 0,
+    vignette: 0,
+    exposure: 0.6,
+    noise: 0,
+    blur: 0.3,
+    quality: 100,
+  };
+  const level = (photo: { width: number; rgb: Uint8Array }, [x, y]: readonly [number, number]) => [
+    ...photo.rgb.subarray(
+      3 * (Math.round(y) * photo.width + Math.round(x)),
+      3 * (Math.round(y) * photo.width + Math.round(x)) + 3,
+    ),
+  ];
   it("shows a sheet where its own geometry says, as its sensor sees it", async () => {
     const photo = await photograph(drawing, shot, seeded(1));
-    const [white, mark, patch] = [photo.truth(50, 30), photo.truth(10, 10), photo.truth(31, 19.5)].map((p) => level(photo, p));
+    const [white, mark, patch] = [photo.truth(50, 30), photo.truth(10, 10), photo.truth(31, 19.5)].map((p) =>
+      level(photo, p),
+    );
     expect(Math.min(...white!)).toBeGreaterThan(180);
     expect(Math.max(...mark!)).toBeLessThan(70);
     const see = sensor(4000);
@@ -53,7 +90,11 @@ describe("the simulated camera", () => {
   it("darkens away from the lamp, and drowns what mirrors it", async () => {
     const lit = await photograph(drawing, { ...shot, turn: 0, tilt: 0, uneven: 0.5 }, seeded(1));
     expect(level(lit, lit.truth(55, 30))[1]).toBeGreaterThan(level(lit, lit.truth(5, 30))[1]! + 15);
-    const glared = await photograph(drawing, { ...shot, glare: { x: 50, y: 30, radius: 6, strength: 0.9 } }, seeded(1));
+    const glared = await photograph(
+      drawing,
+      { ...shot, glare: { x: 50, y: 30, radius: 6, strength: 0.9 } },
+      seeded(1),
+    );
     expect(level(glared, glared.truth(50, 30))).toEqual([255, 255, 255]);
   });
 });
@@ -69,7 +110,8 @@ describe("the blender and the second range", () => {
     const range = secondRange();
     expect(new Set(range.map((i) => i.family))).toEqual(new Set(secondFamilies));
     expect(new Set(range.map((i) => i.code)).size).toBe(range.length);
-    const L = (code: string): number => (xyzToLab(look(colourSheet(whiteCard, [range.find((i) => i.code === code)!.recipe]))) as Lab)[0];
+    const L = (code: string): number =>
+      (xyzToLab(look(colourSheet(whiteCard, [range.find((i) => i.code === code)!.recipe]))) as Lab)[0];
     expect(L("80.kelp")).toBeGreaterThan(L("35.kelp"));
     expect(L("35.kelp")).toBeGreaterThan(L("10.kelp"));
   });

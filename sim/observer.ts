@@ -5,7 +5,8 @@ export const STEP_NM = 5;
 export const SAMPLES = 71;
 export const wavelength = (i: number): number => 380 + STEP_NM * i;
 
-const between = (table: number[]) => (i: number) => (i % 2 ? (table[(i - 1) / 2]! + table[(i + 1) / 2]!) / 2 : table[i / 2]!);
+const between = (table: number[]) => (i: number) =>
+  i % 2 ? (table[(i - 1) / 2]! + table[(i + 1) / 2]!) / 2 : table[i / 2]!;
 const bars = [cie.xbar, cie.ybar, cie.zbar].map(between);
 const daylight = between(cie.d65);
 const full = Array.from({ length: SAMPLES }, (_, i) => daylight(i) * bars[1]!(i)).reduce((a, b) => a + b, 0);

@@ -24,14 +24,18 @@ export interface PaperStock {
   readonly innerReflection: number;
 }
 
-const pile = (count: number, first: number, growth: number) => Array.from({ length: count }, (_, i) => first * growth ** i);
+const pile = (count: number, first: number, growth: number) =>
+  Array.from({ length: count }, (_, i) => first * growth ** i);
 
 export const whiteCard: PaperStock = {
   name: "Smooth white card",
   slabs: pile(22, 1.6, 1.16),
   scatter: 0.11,
   scatterSlope: 0.25,
-  tint: [[400, 40, 0.0006], [600, 300, 0.00012]],
+  tint: [
+    [400, 40, 0.0006],
+    [600, 300, 0.00012],
+  ],
   sinkDepth: 11,
   sinkGrowth: 0.12,
   push: 0.16,
@@ -46,7 +50,11 @@ export const warmToned: PaperStock = {
   slabs: pile(22, 1.9, 1.16),
   scatter: 0.085,
   scatterSlope: 0.15,
-  tint: [[390, 75, 0.02], [480, 90, 0.0075], [620, 320, 0.0022]],
+  tint: [
+    [390, 75, 0.02],
+    [480, 90, 0.0075],
+    [620, 320, 0.0022],
+  ],
   sinkDepth: 16,
   sinkGrowth: 0.08,
   push: 0.2,
@@ -62,7 +70,10 @@ export const thinMarker: PaperStock = {
   slabs: pile(18, 1.5, 1.14),
   scatter: 0.13,
   scatterSlope: 0.3,
-  tint: [[395, 38, 0.0004], [610, 300, 0.0002]],
+  tint: [
+    [395, 38, 0.0004],
+    [610, 300, 0.0002],
+  ],
   sinkDepth: 8,
   sinkGrowth: 0.05,
   push: 0.12,

@@ -28,7 +28,8 @@ export function secondRange(): SecondInk[] {
       ["", ...(depth === 1 ? [".x"] : depth === 3 ? [".x", ".xx"] : [])].map((suffix): SecondInk => {
         const strength = start * 1.85 ** depth;
         const recipe: Partial<Record<DyeName, number>> = {};
-        for (const [dye, share] of Object.entries(dyes) as [DyeName, number][]) recipe[dye] = strength * share * (0.9 + 0.2 * random());
+        for (const [dye, share] of Object.entries(dyes) as [DyeName, number][])
+          recipe[dye] = strength * share * (0.9 + 0.2 * random());
         recipe.carbon = (recipe.carbon ?? 0) + strength * 0.16 * (suffix.length ? suffix.length - 1 : 0);
         return { code: `${pale}.${family}${suffix}`, family, recipe };
       }),

@@ -24,7 +24,9 @@ export const BLENDER = "blender";
 function wash(stain: Stain, stock: PaperStock): Stain {
   const loosened = push(stain, { ...stock, push: Math.min(0.6, 2.2 * stock.push) });
   const z = depths(stock);
-  return loosened.map((slab, k) => slab.map((v) => v * (1 - stock.wash * Math.exp(-z[k]! / (2.5 * stock.sinkDepth)))));
+  return loosened.map((slab, k) =>
+    slab.map((v) => v * (1 - stock.wash * Math.exp(-z[k]! / (2.5 * stock.sinkDepth)))),
+  );
 }
 
 /** A new coat loosens dye near the surface and carries it a few slabs down. */

@@ -48,7 +48,13 @@ const STANDS = 0.35;
 const heights = ({ peaks }: Tooth) => Array.from({ length: SITES }, (_, i) => ((i + 0.5) / SITES) ** peaks);
 
 const pigmentOf = ({ pigment }: WaxPencil) =>
-  Float64Array.from({ length: SAMPLES }, (_, i) => pigment.reduce((sum, [c, blueward, redward, h]) => sum + h * Math.exp(-(((wavelength(i) - c) / (wavelength(i) < c ? blueward : redward)) ** 2) / 2), 0));
+  Float64Array.from({ length: SAMPLES }, (_, i) =>
+    pigment.reduce(
+      (sum, [c, blueward, redward, h]) =>
+        sum + h * Math.exp(-(((wavelength(i) - c) / (wavelength(i) < c ? blueward : redward)) ** 2) / 2),
+      0,
+    ),
+  );
 
 interface Deposit {
   readonly pencil: WaxPencil;
@@ -96,38 +102,152 @@ export function drawOver(sheet: ArrayLike<number>, tooth: Tooth, passes: readonl
   const pigments = new Map(passes.map(({ pencil }) => [pencil, pigmentOf(pencil)]));
   return Float64Array.from({ length: SAMPLES }, (_, i) => {
     let sum = 0;
-    for (const site of wax) sum += site.reduce((below, { pencil, micron }) => throughWax(below, pigments.get(pencil)![i]!, pencil.scatter, micron), sheet[i]!);
+    for (const site of wax)
+      sum += site.reduce(
+        (below, { pencil, micron }) => throughWax(below, pigments.get(pencil)![i]!, pencil.scatter, micron),
+        sheet[i]!,
+      );
     return sum / SITES;
   });
 }
 
 /** The contrast card that drawdowns are made on: its white and its black field. */
 export const contrastCard = {
-  white: Float64Array.from({ length: SAMPLES }, (_, i) => 0.845 - 0.03 * Math.exp(-(wavelength(i) - 380) / 30)),
+  white: Float64Array.from(
+    { length: SAMPLES },
+    (_, i) => 0.845 - 0.03 * Math.exp(-(wavelength(i) - 380) / 30),
+  ),
   black: Float64Array.from({ length: SAMPLES }, () => 0.04),
 } as const;
 
 /** An even, firm drawdown on a field of the contrast card. */
-export const drawdownOn = (pencil: WaxPencil, field: keyof typeof contrastCard): Float64Array => drawOver(contrastCard[field], { depth: 1.5, peaks: 1 }, [{ pencil, layers: 3, pressure: 0.9 }]);
+export const drawdownOn = (pencil: WaxPencil, field: keyof typeof contrastCard): Float64Array =>
+  drawOver(contrastCard[field], { depth: 1.5, peaks: 1 }, [{ pencil, layers: 3, pressure: 0.9 }]);
 
 /** Pencils of the demo studio. */
 export const waxPencils: readonly WaxPencil[] = [
   { code: "pencil chalk", family: "light", pigment: [[400, 30, 40, 0.008]], scatter: 0.34 },
-  { code: "pencil shell", family: "light", pigment: [[430, 60, 70, 0.05], [520, 40, 50, 0.018]], scatter: 0.26 },
+  {
+    code: "pencil shell",
+    family: "light",
+    pigment: [
+      [430, 60, 70, 0.05],
+      [520, 40, 50, 0.018],
+    ],
+    scatter: 0.26,
+  },
   { code: "pencil slate", family: "grey", pigment: [[520, 160, 180, 0.34]], scatter: 0.1 },
   { code: "pencil fog", family: "grey", pigment: [[540, 170, 180, 0.075]], scatter: 0.2 },
-  { code: "pencil brick", family: "red", pigment: [[470, 70, 70, 0.34], [560, 40, 30, 0.16]], scatter: 0.13 },
-  { code: "pencil berry", family: "red", pigment: [[540, 60, 40, 0.36], [430, 60, 60, 0.16]], scatter: 0.1 },
-  { code: "pencil poppy", family: "red", pigment: [[500, 60, 46, 0.36], [420, 50, 60, 0.2]], scatter: 0.14 },
-  { code: "pencil rowan", family: "red", pigment: [[480, 60, 48, 0.24], [410, 40, 50, 0.16]], scatter: 0.16 },
-  { code: "pencil ochre", family: "yellow", pigment: [[430, 60, 55, 0.3], [560, 120, 120, 0.03]], scatter: 0.17 },
+  {
+    code: "pencil brick",
+    family: "red",
+    pigment: [
+      [470, 70, 70, 0.34],
+      [560, 40, 30, 0.16],
+    ],
+    scatter: 0.13,
+  },
+  {
+    code: "pencil berry",
+    family: "red",
+    pigment: [
+      [540, 60, 40, 0.36],
+      [430, 60, 60, 0.16],
+    ],
+    scatter: 0.1,
+  },
+  {
+    code: "pencil poppy",
+    family: "red",
+    pigment: [
+      [500, 60, 46, 0.36],
+      [420, 50, 60, 0.2],
+    ],
+    scatter: 0.14,
+  },
+  {
+    code: "pencil rowan",
+    family: "red",
+    pigment: [
+      [480, 60, 48, 0.24],
+      [410, 40, 50, 0.16],
+    ],
+    scatter: 0.16,
+  },
+  {
+    code: "pencil ochre",
+    family: "yellow",
+    pigment: [
+      [430, 60, 55, 0.3],
+      [560, 120, 120, 0.03],
+    ],
+    scatter: 0.17,
+  },
   { code: "pencil straw", family: "yellow", pigment: [[430, 50, 46, 0.16]], scatter: 0.22 },
-  { code: "pencil moss", family: "green", pigment: [[440, 60, 50, 0.3], [650, 60, 50, 0.2], [560, 150, 150, 0.05]], scatter: 0.12 },
-  { code: "pencil pine", family: "green", pigment: [[650, 90, 60, 0.36], [430, 60, 60, 0.22], [560, 120, 120, 0.12]], scatter: 0.08 },
-  { code: "pencil ink", family: "blue", pigment: [[610, 90, 70, 0.46], [500, 120, 80, 0.1]], scatter: 0.08 },
+  {
+    code: "pencil moss",
+    family: "green",
+    pigment: [
+      [440, 60, 50, 0.3],
+      [650, 60, 50, 0.2],
+      [560, 150, 150, 0.05],
+    ],
+    scatter: 0.12,
+  },
+  {
+    code: "pencil pine",
+    family: "green",
+    pigment: [
+      [650, 90, 60, 0.36],
+      [430, 60, 60, 0.22],
+      [560, 120, 120, 0.12],
+    ],
+    scatter: 0.08,
+  },
+  {
+    code: "pencil ink",
+    family: "blue",
+    pigment: [
+      [610, 90, 70, 0.46],
+      [500, 120, 80, 0.1],
+    ],
+    scatter: 0.08,
+  },
   { code: "pencil sky", family: "blue", pigment: [[640, 70, 50, 0.09]], scatter: 0.2 },
-  { code: "pencil heath", family: "violet", pigment: [[570, 60, 45, 0.24], [480, 80, 60, 0.06]], scatter: 0.12 },
-  { code: "pencil sloe", family: "violet", pigment: [[580, 90, 70, 0.5], [460, 90, 90, 0.16]], scatter: 0.07 },
-  { code: "pencil umber", family: "brown", pigment: [[450, 90, 110, 0.4], [580, 110, 110, 0.2]], scatter: 0.08 },
-  { code: "pencil hazel", family: "brown", pigment: [[440, 80, 90, 0.22], [560, 100, 100, 0.08]], scatter: 0.13 },
+  {
+    code: "pencil heath",
+    family: "violet",
+    pigment: [
+      [570, 60, 45, 0.24],
+      [480, 80, 60, 0.06],
+    ],
+    scatter: 0.12,
+  },
+  {
+    code: "pencil sloe",
+    family: "violet",
+    pigment: [
+      [580, 90, 70, 0.5],
+      [460, 90, 90, 0.16],
+    ],
+    scatter: 0.07,
+  },
+  {
+    code: "pencil umber",
+    family: "brown",
+    pigment: [
+      [450, 90, 110, 0.4],
+      [580, 110, 110, 0.2],
+    ],
+    scatter: 0.08,
+  },
+  {
+    code: "pencil hazel",
+    family: "brown",
+    pigment: [
+      [440, 80, 90, 0.22],
+      [560, 100, 100, 0.08],
+    ],
+    scatter: 0.13,
+  },
 ];

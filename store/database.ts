@@ -35,9 +35,17 @@ export async function closeDatabase(): Promise<void> {
 
 /** PostgreSQL classes 08 (connection) and 57P0x (shutting down), and what the socket says. */
 function isLost(error: unknown): boolean {
-  for (let e = error as { code?: unknown; message?: unknown; cause?: unknown } | undefined; e; e = e.cause as typeof e) {
+  for (
+    let e = error as { code?: unknown; message?: unknown; cause?: unknown } | undefined;
+    e;
+    e = e.cause as typeof e
+  ) {
     if (typeof e.code === "string" && /^(08|57P0|ECONN|ENOENT|EPIPE|ETIMEDOUT)/.test(e.code)) return true;
-    if (typeof e.message === "string" && /Connection terminated|timeout exceeded when trying to connect/.test(e.message)) return true;
+    if (
+      typeof e.message === "string" &&
+      /Connection terminated|timeout exceeded when trying to connect/.test(e.message)
+    )
+      return true;
   }
   return false;
 }

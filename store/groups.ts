@@ -24,20 +24,43 @@ export interface LibraryGroup extends GroupFacts {
 }
 
 const columns = {
-  id: keptGroups.id, name: keptGroups.name, tags: keptGroups.tags, tones: keptGroups.tones, material: keptGroups.material, school: keptGroups.school,
-  underlay: keptGroups.underlay, results: keptGroups.results, notes: keptGroups.notes,
+  id: keptGroups.id,
+  name: keptGroups.name,
+  tags: keptGroups.tags,
+  tones: keptGroups.tones,
+  material: keptGroups.material,
+  school: keptGroups.school,
+  underlay: keptGroups.underlay,
+  results: keptGroups.results,
+  notes: keptGroups.notes,
 };
 const own = (studio: Studio, id: string) => and(eq(keptGroups.studioId, studio.id), eq(keptGroups.id, id));
 
 /** All kept groups, in the order in which they were kept. */
 export const listGroups = (studio: Studio): Promise<LibraryGroup[]> =>
-  withStore((db) => db.select(columns).from(keptGroups).where(eq(keptGroups.studioId, studio.id)).orderBy(asc(keptGroups.createdAt), asc(keptGroups.name)));
+  withStore((db) =>
+    db
+      .select(columns)
+      .from(keptGroups)
+      .where(eq(keptGroups.studioId, studio.id))
+      .orderBy(asc(keptGroups.createdAt), asc(keptGroups.name)),
+  );
 
 /** Keeps groups; one of a name that is there already is replaced, so that a file that comes in again doubles none. */
-export const keepGroups = (studio: Studio, groups: readonly GroupFacts[]): Promise<{ readonly added: number; readonly replaced: number }> =>
+export const keepGroups = (
+  studio: Studio,
+  groups: readonly GroupFacts[],
+): Promise<{ readonly added: number; readonly replaced: number }> =>
   withStore((db) =>
     db.transaction(async (tx) => {
-      const there = new Set((await tx.select({ name: keptGroups.name }).from(keptGroups).where(eq(keptGroups.studioId, studio.id))).map((g) => g.name));
+      const there = new Set(
+        (
+          await tx
+            .select({ name: keptGroups.name })
+            .from(keptGroups)
+            .where(eq(keptGroups.studioId, studio.id))
+        ).map((g) => g.name),
+      );
       for (const g of groups) {
         const row = { ...g, tags: [...g.tags] };
         await tx
@@ -52,17 +75,31 @@ export const keepGroups = (studio: Studio, groups: readonly GroupFacts[]): Promi
   );
 
 /** Changes a kept group; undefined when it is not this studio's, "taken" when another has the name. */
-export async function changeGroup(studio: Studio, id: string, change: Partial<GroupFacts>): Promise<LibraryGroup | undefined | "taken"> {
+export async function changeGroup(
+  studio: Studio,
+  id: string,
+  change: Partial<GroupFacts>,
+): Promise<LibraryGroup | undefined | "taken"> {
   return withStore(async (db) => {
     if (change.name !== undefined) {
-      const [other] = await db.select({ id: keptGroups.id }).from(keptGroups).where(and(eq(keptGroups.studioId, studio.id), eq(keptGroups.name, change.name)));
+      const [other] = await db
+        .select({ id: keptGroups.id })
+        .from(keptGroups)
+        .where(and(eq(keptGroups.studioId, studio.id), eq(keptGroups.name, change.name)));
       if (other && other.id !== id) return "taken";
     }
     const { tags, ...rest } = change;
-    const [changed] = await db.update(keptGroups).set({ ...rest, ...(tags && { tags: [...tags] }) }).where(own(studio, id)).returning(columns);
+    const [changed] = await db
+      .update(keptGroups)
+      .set({ ...rest, ...(tags && { tags: [...tags] }) })
+      .where(own(studio, id))
+      .returning(columns);
     return changed;
   });
 }
 
 export const dropGroup = (studio: Studio, id: string): Promise<boolean> =>
-  withStore(async (db) => (await db.delete(keptGroups).where(own(studio, id)).returning({ id: keptGroups.id })).length > 0);
+  withStore(
+    async (db) =>
+      (await db.delete(keptGroups).where(own(studio, id)).returning({ id: keptGroups.id })).length > 0,
+  );

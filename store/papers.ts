@@ -30,7 +30,13 @@ const sheet = (p: typeof papers.$inferSelect): PaperSheet => {
 };
 
 export async function listPapers(studio: Studio): Promise<PaperSheet[]> {
-  const rows = await withStore((db) => db.select().from(papers).where(eq(papers.studioId, studio.id)).orderBy(asc(papers.position), asc(papers.name)));
+  const rows = await withStore((db) =>
+    db
+      .select()
+      .from(papers)
+      .where(eq(papers.studioId, studio.id))
+      .orderBy(asc(papers.position), asc(papers.name)),
+  );
   return rows.map(sheet);
 }
 
@@ -38,13 +44,28 @@ export type NewPaper = Omit<PaperSheet, "id">;
 
 export async function addPaper(studio: Studio, paper: NewPaper): Promise<PaperSheet> {
   const next = sql<number>`(select coalesce(max(${papers.position}), -1) + 1 from ${papers} where ${papers.studioId} = ${studio.id})`;
-  const [added] = await withStore((db) => db.insert(papers).values({ studioId: studio.id, ...paper, lab: [...paper.lab], position: next }).returning());
+  const [added] = await withStore((db) =>
+    db
+      .insert(papers)
+      .values({ studioId: studio.id, ...paper, lab: [...paper.lab], position: next })
+      .returning(),
+  );
   return sheet(added!);
 }
 
 /** Changes a paper; undefined when it is not this studio's. */
-export async function changePaper(studio: Studio, id: string, change: Partial<NewPaper>): Promise<PaperSheet | undefined> {
+export async function changePaper(
+  studio: Studio,
+  id: string,
+  change: Partial<NewPaper>,
+): Promise<PaperSheet | undefined> {
   const { lab, ...rest } = change;
-  const [changed] = await withStore((db) => db.update(papers).set({ ...rest, ...(lab && { lab: [...lab] }) }).where(and(eq(papers.studioId, studio.id), eq(papers.id, id))).returning());
+  const [changed] = await withStore((db) =>
+    db
+      .update(papers)
+      .set({ ...rest, ...(lab && { lab: [...lab] }) })
+      .where(and(eq(papers.studioId, studio.id), eq(papers.id, id)))
+      .returning(),
+  );
   return changed && sheet(changed);
 }

@@ -23,11 +23,21 @@ export interface NewPicture {
   readonly workingHeight: number;
 }
 
-const facts = { id: pictures.id, name: pictures.name, width: pictures.workingWidth, height: pictures.workingHeight };
+const facts = {
+  id: pictures.id,
+  name: pictures.name,
+  width: pictures.workingWidth,
+  height: pictures.workingHeight,
+};
 const own = (studio: Studio, id: string) => and(eq(pictures.studioId, studio.id), eq(pictures.id, id));
 
 export async function addPicture(studio: Studio, picture: NewPicture): Promise<PictureFacts> {
-  const [added] = await withStore((db) => db.insert(pictures).values({ studioId: studio.id, ...picture }).returning(facts));
+  const [added] = await withStore((db) =>
+    db
+      .insert(pictures)
+      .values({ studioId: studio.id, ...picture })
+      .returning(facts),
+  );
   return added!;
 }
 
@@ -37,8 +47,13 @@ export async function findPicture(studio: Studio, id: string): Promise<PictureFa
 }
 
 /** Bytes of the working copy. */
-export async function pictureBytes(studio: Studio, id: string): Promise<{ bytes: Buffer; type: string } | undefined> {
-  const [found] = await withStore((db) => db.select({ bytes: pictures.working, type: pictures.workingType }).from(pictures).where(own(studio, id)));
+export async function pictureBytes(
+  studio: Studio,
+  id: string,
+): Promise<{ bytes: Buffer; type: string } | undefined> {
+  const [found] = await withStore((db) =>
+    db.select({ bytes: pictures.working, type: pictures.workingType }).from(pictures).where(own(studio, id)),
+  );
   return found;
 }
 

@@ -1,6 +1,24 @@
 import "reflect-metadata";
 import { Type } from "class-transformer";
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsNumber, IsObject, IsOptional, IsString, IsUUID, Max, MaxLength, Min, ValidateIf, ValidateNested } from "class-validator";
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from "class-validator";
 import { ToneInput } from "@/compute/inputs/operations";
 import { check } from "@/compute/inputs/colour";
 import { BadInput } from "@/compute/problem";
@@ -19,7 +37,11 @@ class SpotInput {
 }
 
 class ReadingInput {
-  @IsArray() @ArrayMinSize(3) @ArrayMaxSize(3) @IsNumber({}, { each: true, message: "expected Lab: three numbers" }) lab!: number[];
+  @IsArray()
+  @ArrayMinSize(3)
+  @ArrayMaxSize(3)
+  @IsNumber({}, { each: true, message: "expected Lab: three numbers" })
+  lab!: number[];
   @IsNumber() @Min(0) spread!: number;
   @ValidateNested() @Type(() => SpotInput) at!: SpotInput;
 }
@@ -36,7 +58,12 @@ class KeptToneInput extends ToneInput {
 }
 
 class KeptGroupInput {
-  @IsArray() @ArrayMinSize(2) @ArrayMaxSize(6) @ValidateNested({ each: true }) @Type(() => KeptToneInput) tones!: KeptToneInput[];
+  @IsArray()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(6)
+  @ValidateNested({ each: true })
+  @Type(() => KeptToneInput)
+  tones!: KeptToneInput[];
 }
 
 const CODE = { message: "expected a code of 1 to 40 characters" };
@@ -66,12 +93,21 @@ class LaidPencilInput {
 class PencilStepInput {
   @IsNumber() @Min(0) @Max(100) lightness!: number;
   @IsBoolean() onPaper!: boolean;
-  @IsArray() @ArrayMaxSize(12) @ValidateNested({ each: true }) @Type(() => LaidPencilInput) layers!: LaidPencilInput[];
+  @IsArray()
+  @ArrayMaxSize(12)
+  @ValidateNested({ each: true })
+  @Type(() => LaidPencilInput)
+  layers!: LaidPencilInput[];
 }
 
 class KeptPencilInput {
   @ValidateIf((_, v) => v !== null) @IsString(CODE) @MaxLength(40, CODE) base!: string | null;
-  @IsArray() @ArrayMinSize(2) @ArrayMaxSize(9) @ValidateNested({ each: true }) @Type(() => PencilStepInput) steps!: PencilStepInput[];
+  @IsArray()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(9)
+  @ValidateNested({ each: true })
+  @Type(() => PencilStepInput)
+  steps!: PencilStepInput[];
 }
 
 const NAME = { message: "expected a name of 1 to 80 characters" };
@@ -79,41 +115,88 @@ const NAME = { message: "expected a name of 1 to 80 characters" };
 class AreaInput {
   @IsString() @IsNotEmpty() @MaxLength(60) id!: string;
   @IsString(NAME) @IsNotEmpty(NAME) @MaxLength(80, NAME) name!: string;
-  @IsObject({ message: "expected readings" }) @ValidateNested() @Type(() => ReadingsInput) readings!: ReadingsInput;
+  @IsObject({ message: "expected readings" })
+  @ValidateNested()
+  @Type(() => ReadingsInput)
+  readings!: ReadingsInput;
   @IsIn(MATERIALS, oneOf(MATERIALS)) material!: Material;
   @ValidateIf((_, v) => v !== null) @IsIn(SCHOOLS, oneOf(SCHOOLS)) school!: School | null;
-  @ValidateIf((_, v) => v !== null) @IsNumber({}, { message: "expected a size in mm², or null" }) @Min(1) @Max(1e6) size!: number | null;
+  @ValidateIf((_, v) => v !== null)
+  @IsNumber({}, { message: "expected a size in mm², or null" })
+  @Min(1)
+  @Max(1e6)
+  size!: number | null;
   @IsInt() @Min(2) @Max(6) tones!: number;
   @IsObject({ message: "expected a drift" }) @ValidateNested() @Type(() => DriftInput) drift!: DriftInput;
   @IsArray() @ArrayMaxSize(400) @IsString({ each: true, ...CODE }) excluded!: string[];
   @IsBoolean() emphasis!: boolean;
-  @ValidateIf((_, v) => v !== null) @IsObject({ message: "expected a shadow or null" }) @ValidateNested() @Type(() => KeptShadowInput) shadow!: KeptShadowInput | null;
-  @ValidateIf((_, v) => v !== null) @IsObject({ message: "expected a pencil plan or null" }) @ValidateNested() @Type(() => KeptPencilInput) pencil!: KeptPencilInput | null;
-  @ValidateIf((_, v) => v !== null) @IsNumber({}, { message: "expected a contrast from 4 to 90 L*, or null" }) @Min(4) @Max(90) contrast!: number | null;
+  @ValidateIf((_, v) => v !== null)
+  @IsObject({ message: "expected a shadow or null" })
+  @ValidateNested()
+  @Type(() => KeptShadowInput)
+  shadow!: KeptShadowInput | null;
+  @ValidateIf((_, v) => v !== null)
+  @IsObject({ message: "expected a pencil plan or null" })
+  @ValidateNested()
+  @Type(() => KeptPencilInput)
+  pencil!: KeptPencilInput | null;
+  @ValidateIf((_, v) => v !== null)
+  @IsNumber({}, { message: "expected a contrast from 4 to 90 L*, or null" })
+  @Min(4)
+  @Max(90)
+  contrast!: number | null;
   @IsBoolean() ownedOnly!: boolean;
-  @ValidateIf((_, v) => v !== null) @IsObject({ message: "expected a group or null" }) @ValidateNested() @Type(() => KeptGroupInput) group!: KeptGroupInput | null;
+  @ValidateIf((_, v) => v !== null)
+  @IsObject({ message: "expected a group or null" })
+  @ValidateNested()
+  @Type(() => KeptGroupInput)
+  group!: KeptGroupInput | null;
   @IsString() @MaxLength(4000, { message: "expected a note of at most 4000 characters" }) note!: string;
 }
 
 const SCENES = ["neutral", "warm", "cool"] as const;
-const ArePairs = check("arePairs", "expected pairs of area ids", (v) => Array.isArray(v) && v.length <= 2000 && v.every((p) => Array.isArray(p) && p.length === 2 && p.every((id) => typeof id === "string" && id.length <= 60)));
+const ArePairs = check(
+  "arePairs",
+  "expected pairs of area ids",
+  (v) =>
+    Array.isArray(v) &&
+    v.length <= 2000 &&
+    v.every(
+      (p) => Array.isArray(p) && p.length === 2 && p.every((id) => typeof id === "string" && id.length <= 60),
+    ),
+);
 
 class WholeInput {
   @IsIn(SCENES, oneOf(SCENES)) scene!: Scene;
   @IsNumber() @Min(0) @Max(60) apart!: number;
   @ArePairs() neighbours!: [string, string][];
   @IsNumber() @Min(0) @Max(20) markerCost!: number;
-  @ValidateIf((_, v) => v !== null) @IsInt({ message: "expected a number of markers, or null" }) @Min(2) @Max(400) markerLimit!: number | null;
+  @ValidateIf((_, v) => v !== null)
+  @IsInt({ message: "expected a number of markers, or null" })
+  @Min(2)
+  @Max(400)
+  markerLimit!: number | null;
   @IsArray() @ArrayMaxSize(4) @IsString({ each: true, ...CODE }) underlay!: string[];
 }
 
 class PieceInput {
   @IsIn([2], { message: "expected version 1 or 2 of a piece" }) version!: 2;
-  @IsObject({ message: "expected the wishes of the whole" }) @ValidateNested() @Type(() => WholeInput) whole!: WholeInput;
+  @IsObject({ message: "expected the wishes of the whole" })
+  @ValidateNested()
+  @Type(() => WholeInput)
+  whole!: WholeInput;
   @IsString(NAME) @IsNotEmpty(NAME) @MaxLength(80, NAME) name!: string;
-  @ValidateIf((_, v) => v !== null) @IsUUID(undefined, { message: "expected the id of a paper, or null" }) paperId!: string | null;
-  @ValidateIf((_, v) => v !== null) @IsUUID(undefined, { message: "expected the id of a picture, or null" }) pictureId!: string | null;
-  @IsArray() @ArrayMaxSize(200, { message: "expected at most 200 areas" }) @ValidateNested({ each: true }) @Type(() => AreaInput) areas!: AreaInput[];
+  @ValidateIf((_, v) => v !== null)
+  @IsUUID(undefined, { message: "expected the id of a paper, or null" })
+  paperId!: string | null;
+  @ValidateIf((_, v) => v !== null)
+  @IsUUID(undefined, { message: "expected the id of a picture, or null" })
+  pictureId!: string | null;
+  @IsArray()
+  @ArrayMaxSize(200, { message: "expected at most 200 areas" })
+  @ValidateNested({ each: true })
+  @Type(() => AreaInput)
+  areas!: AreaInput[];
 }
 
 class SaveInput {
@@ -141,6 +224,8 @@ export function readSave(value: unknown): { revision: number; document: Piece } 
   try {
     return { revision, document: readPiece(plain(document)) };
   } catch (e) {
-    throw e instanceof BadInput ? new BadInput(e.problems.map((p) => ({ ...p, path: p.path ? `document.${p.path}` : "document" }))) : e;
+    throw e instanceof BadInput
+      ? new BadInput(e.problems.map((p) => ({ ...p, path: p.path ? `document.${p.path}` : "document" })))
+      : e;
   }
 }

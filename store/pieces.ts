@@ -11,15 +11,27 @@ export interface StoredPiece {
   readonly changedAt: Date;
 }
 
-const columns = { id: pieces.id, revision: pieces.revision, document: pieces.document, changedAt: pieces.changedAt };
+const columns = {
+  id: pieces.id,
+  revision: pieces.revision,
+  document: pieces.document,
+  changedAt: pieces.changedAt,
+};
 const own = (studio: Studio, id: string) => and(eq(pieces.studioId, studio.id), eq(pieces.id, id));
 
 /** A stored piece in the present shape, whatever version it was saved in. */
-const present = (row: StoredPiece): StoredPiece => ({ ...row, document: upgradePiece(row.document) as Piece });
+const present = (row: StoredPiece): StoredPiece => ({
+  ...row,
+  document: upgradePiece(row.document) as Piece,
+});
 
 /** All pieces, last changed first. */
 export const listPieces = async (studio: Studio): Promise<StoredPiece[]> =>
-  (await withStore((db) => db.select(columns).from(pieces).where(eq(pieces.studioId, studio.id)).orderBy(desc(pieces.changedAt)))).map(present);
+  (
+    await withStore((db) =>
+      db.select(columns).from(pieces).where(eq(pieces.studioId, studio.id)).orderBy(desc(pieces.changedAt)),
+    )
+  ).map(present);
 
 export async function findPiece(studio: Studio, id: string): Promise<StoredPiece | undefined> {
   const [found] = await withStore((db) => db.select(columns).from(pieces).where(own(studio, id)));
@@ -27,17 +39,26 @@ export async function findPiece(studio: Studio, id: string): Promise<StoredPiece
 }
 
 export async function addPiece(studio: Studio, document: Piece): Promise<StoredPiece> {
-  const [added] = await withStore((db) => db.insert(pieces).values({ studioId: studio.id, document }).returning(columns));
+  const [added] = await withStore((db) =>
+    db.insert(pieces).values({ studioId: studio.id, document }).returning(columns),
+  );
   return added!;
 }
 
-export type SaveOutcome = { readonly saved: true; readonly revision: number } | { readonly saved: false; readonly theirs: StoredPiece | undefined };
+export type SaveOutcome =
+  | { readonly saved: true; readonly revision: number }
+  | { readonly saved: false; readonly theirs: StoredPiece | undefined };
 
 /**
  * Saves a change made to a revision. Nothing is written when someone else has saved since, or when the piece is gone: `theirs` then says
  * what is stored now.
  */
-export async function savePiece(studio: Studio, id: string, revision: number, document: Piece): Promise<SaveOutcome> {
+export async function savePiece(
+  studio: Studio,
+  id: string,
+  revision: number,
+  document: Piece,
+): Promise<SaveOutcome> {
   const [saved] = await withStore((db) =>
     db
       .update(pieces)
@@ -45,7 +66,9 @@ export async function savePiece(studio: Studio, id: string, revision: number, do
       .where(and(own(studio, id), eq(pieces.revision, revision)))
       .returning({ revision: pieces.revision }),
   );
-  return saved ? { saved: true, revision: saved.revision } : { saved: false, theirs: await findPiece(studio, id) };
+  return saved
+    ? { saved: true, revision: saved.revision }
+    : { saved: false, theirs: await findPiece(studio, id) };
 }
 
 export async function deletePiece(studio: Studio, id: string): Promise<boolean> {

@@ -1,6 +1,23 @@
 import "reflect-metadata";
 import { Type } from "class-transformer";
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsObject, IsOptional, IsString, IsUUID, Max, MaxLength, Min, ValidateIf, ValidateNested } from "class-validator";
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsObject,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from "class-validator";
 import { AreHueHomes, IsCodeKey } from "@/compute/inputs/codes";
 import { IsColour, type ColourInput } from "@/compute/inputs/colour";
 import { STATES, type MarkerState } from "@/compute/inputs/desk";
@@ -13,7 +30,11 @@ const refills = { message: `expected a whole number of refills from 0 to ${MOST_
 
 /** Facts of a thing on the rack; all may be left out. */
 export class RackFactsInput {
-  @IsOptional() @IsString() @IsNotEmpty({ message: "expected a family" }) @MaxLength(60, upTo(60)) family?: string;
+  @IsOptional()
+  @IsString()
+  @IsNotEmpty({ message: "expected a family" })
+  @MaxLength(60, upTo(60))
+  family?: string;
   @IsOptional() @IsIn(KINDS, { message: `expected one of ${KINDS.join(", ")}` }) kind?: Kind;
   @IsOptional() @IsString() @MaxLength(120, upTo(120)) name?: string;
   @IsOptional() @IsBoolean({ message: "expected true or false" }) owned?: boolean;
@@ -24,20 +45,30 @@ export class RackFactsInput {
   @IsOptional() @IsString() @MaxLength(30, upTo(30)) price?: string;
   @IsOptional() @IsString() @MaxLength(120, upTo(120)) place?: string;
   @IsOptional() @IsString() @MaxLength(2000, upTo(2000)) notes?: string;
-  @ValidateIf((_, v) => v !== undefined && v !== null) @IsBoolean({ message: "expected true, false or null" }) proof?: boolean | null;
+  @ValidateIf((_, v) => v !== undefined && v !== null)
+  @IsBoolean({ message: "expected true, false or null" })
+  proof?: boolean | null;
 }
 
 const code = { message: "expected a code of 1 to 40 characters" };
 
 class ChangeInput {
   @IsString(code) @IsNotEmpty(code) @MaxLength(40, code) code!: string;
-  @IsObject({ message: "expected facts to set" }) @ValidateNested() @Type(() => RackFactsInput) set!: RackFactsInput;
+  @IsObject({ message: "expected facts to set" })
+  @ValidateNested()
+  @Type(() => RackFactsInput)
+  set!: RackFactsInput;
 }
 
 const MOST_ROWS = 6000;
 
 export class ChangeRackInput {
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(MOST_ROWS) @ValidateNested({ each: true }) @Type(() => ChangeInput) changes!: ChangeInput[];
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(MOST_ROWS)
+  @ValidateNested({ each: true })
+  @Type(() => ChangeInput)
+  changes!: ChangeInput[];
 }
 
 export class RemoveRackInput {
@@ -56,7 +87,12 @@ export class ImportRackInput {
   @IsUUID(undefined, { message: "expected the id of a range" }) rangeId!: string;
   /** Paper that colours of the file belong to, if they are to be taken as readings. */
   @IsOptional() @IsUUID(undefined, { message: "expected the id of a paper" }) paperId?: string;
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(MOST_AT_ONCE, { message: `expected at most ${MOST_AT_ONCE} rows at once` }) @ValidateNested({ each: true }) @Type(() => RackRowInput) rows!: RackRowInput[];
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(MOST_AT_ONCE, { message: `expected at most ${MOST_AT_ONCE} rows at once` })
+  @ValidateNested({ each: true })
+  @Type(() => RackRowInput)
+  rows!: RackRowInput[];
 }
 
 const rangeName = { message: "expected a name of 1 to 80 characters" };

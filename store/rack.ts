@@ -62,28 +62,51 @@ export interface Rack {
   /** Stacks of several inks as read on this paper. */
   readonly overlays: readonly { readonly stack: readonly string[]; readonly lab: Lab }[];
   /** Pencil strips as read on this paper: markers beneath, then layers of pencil, one entry a layer. */
-  readonly strips: readonly { readonly stack: readonly string[]; readonly pressure: Pressure; readonly lab: Lab }[];
+  readonly strips: readonly {
+    readonly stack: readonly string[];
+    readonly pressure: Pressure;
+    readonly lab: Lab;
+  }[];
 }
 
 export const listRanges = (studio: Studio): Promise<RangeFacts[]> =>
   withStore((db) =>
     db
-      .select({ id: ranges.id, name: ranges.name, families: ranges.families, key: ranges.key, homes: ranges.homes })
+      .select({
+        id: ranges.id,
+        name: ranges.name,
+        families: ranges.families,
+        key: ranges.key,
+        homes: ranges.homes,
+      })
       .from(ranges)
       .where(eq(ranges.studioId, studio.id))
       .orderBy(asc(ranges.createdAt), asc(ranges.name)),
   );
 
 export async function addRange(studio: Studio, range: Omit<RangeFacts, "id">): Promise<RangeFacts> {
-  const [added] = await withStore((db) => db.insert(ranges).values({ studioId: studio.id, ...range, families: [...range.families] }).returning());
+  const [added] = await withStore((db) =>
+    db
+      .insert(ranges)
+      .values({ studioId: studio.id, ...range, families: [...range.families] })
+      .returning(),
+  );
   return added!;
 }
 
 /** Changes a range; undefined when it is not this studio's. */
-export async function changeRange(studio: Studio, id: string, change: Partial<Omit<RangeFacts, "id">>): Promise<RangeFacts | undefined> {
+export async function changeRange(
+  studio: Studio,
+  id: string,
+  change: Partial<Omit<RangeFacts, "id">>,
+): Promise<RangeFacts | undefined> {
   const { families, ...rest } = change;
   const [changed] = await withStore((db) =>
-    db.update(ranges).set({ ...rest, ...(families && { families: [...families] }) }).where(and(eq(ranges.studioId, studio.id), eq(ranges.id, id))).returning(),
+    db
+      .update(ranges)
+      .set({ ...rest, ...(families && { families: [...families] }) })
+      .where(and(eq(ranges.studioId, studio.id), eq(ranges.id, id)))
+      .returning(),
   );
   return changed;
 }
@@ -92,9 +115,19 @@ export async function changeRange(studio: Studio, id: string, change: Partial<Om
 export const currentReadings = (studio: Studio, paperId: string) =>
   withStore((db) =>
     db
-      .selectDistinctOn([readings.stack, readings.lift, readings.backing, readings.pressure], { stack: readings.stack, lift: readings.lift, backing: readings.backing, pressure: readings.pressure, lab: readings.lab, hex: readings.hex, source: readings.source })
+      .selectDistinctOn([readings.stack, readings.lift, readings.backing, readings.pressure], {
+        stack: readings.stack,
+        lift: readings.lift,
+        backing: readings.backing,
+        pressure: readings.pressure,
+        lab: readings.lab,
+        hex: readings.hex,
+        source: readings.source,
+      })
       .from(readings)
-      .where(and(eq(readings.studioId, studio.id), eq(readings.paperId, paperId), eq(readings.excluded, false)))
+      .where(
+        and(eq(readings.studioId, studio.id), eq(readings.paperId, paperId), eq(readings.excluded, false)),
+      )
       .orderBy(readings.stack, readings.lift, readings.backing, readings.pressure, desc(readings.readAt)),
   );
 
@@ -114,20 +147,27 @@ function swatchesOf(own: readonly Current[]): Swatch[] {
 function drawdownsOf(own: readonly Current[]): RackMarker["drawdowns"] {
   const on = (backing: Backing) => own.find((r) => r.backing === backing);
   const [white, black] = [on("white"), on("black")];
-  return white || black ? { ...(white && { white: asLab(white.lab) }), ...(black && { black: asLab(black.lab) }) } : undefined;
+  return white || black
+    ? { ...(white && { white: asLab(white.lab) }), ...(black && { black: asLab(black.lab) }) }
+    : undefined;
 }
 
 /** Everything on the rack with its swatches on a paper; undefined when there is no such paper. */
 export async function rackOn(studio: Studio, paperId: string): Promise<Rack | undefined> {
   const paper = (await listPapers(studio)).find((p) => p.id === paperId);
   if (!paper) return undefined;
-  const [known, rows, read] = await Promise.all([listRanges(studio), withStore((db) => db.select().from(inks).where(eq(inks.studioId, studio.id)).orderBy(asc(inks.code))), currentReadings(studio, paperId)]);
+  const [known, rows, read] = await Promise.all([
+    listRanges(studio),
+    withStore((db) => db.select().from(inks).where(eq(inks.studioId, studio.id)).orderBy(asc(inks.code))),
+    currentReadings(studio, paperId),
+  ]);
   const ofOne = new Map<string, Current[]>();
   const overlays: Rack["overlays"][number][] = [];
   const pencils = new Set(rows.filter((r) => r.kind === "pencil").map((r) => r.code));
   const strips: Rack["strips"][number][] = [];
   for (const r of read) {
-    if (r.backing === "paper" && !r.lift && r.stack.some((c) => pencils.has(c))) strips.push({ stack: r.stack, pressure: r.pressure ?? "medium", lab: asLab(r.lab) });
+    if (r.backing === "paper" && !r.lift && r.stack.some((c) => pencils.has(c)))
+      strips.push({ stack: r.stack, pressure: r.pressure ?? "medium", lab: asLab(r.lab) });
     if (r.pressure && r.pressure !== "medium") continue;
     if (new Set(r.stack).size > 1) {
       if (!r.lift && r.backing === "paper") overlays.push({ stack: r.stack, lab: asLab(r.lab) });
@@ -145,7 +185,19 @@ export async function rackOn(studio: Studio, paperId: string): Promise<Rack | un
     const drawdowns = row.kind === "pencil" ? drawdownsOf(own) : undefined;
     const { code, family, kind, name, owned, wished, refills, nib, price, place, notes, proof } = row;
     return {
-      code, family, kind, name, owned, wished, state: row.state as MarkerState, refills, nib, price, place, notes, proof,
+      code,
+      family,
+      kind,
+      name,
+      owned,
+      wished,
+      state: row.state as MarkerState,
+      refills,
+      nib,
+      price,
+      place,
+      notes,
+      proof,
       range: range.name,
       ...(parsed && isRead(parsed) && parsed.depth !== undefined && { depth: parsed.depth }),
       swatches: swatchesOf(own),
@@ -154,7 +206,12 @@ export async function rackOn(studio: Studio, paperId: string): Promise<Rack | un
   });
   const inOrder = known.flatMap((range) => {
     const own = items.filter((i) => i.range === range.name);
-    const byCode = range.key ? compareCodes(range.key) : (a: string, b: string) => range.families.indexOf(own.find((o) => o.code === a)?.family ?? "") - range.families.indexOf(own.find((o) => o.code === b)?.family ?? "") || a.localeCompare(b, "en", { numeric: true });
+    const byCode = range.key
+      ? compareCodes(range.key)
+      : (a: string, b: string) =>
+          range.families.indexOf(own.find((o) => o.code === a)?.family ?? "") -
+            range.families.indexOf(own.find((o) => o.code === b)?.family ?? "") ||
+          a.localeCompare(b, "en", { numeric: true });
     return own.sort((a, b) => byCode(a.code, b.code));
   });
   return {
@@ -175,11 +232,21 @@ export interface RackChange {
 }
 
 /** Makes changes, all or none. Gives the codes that are not on the rack; nothing is changed then. */
-export const changeRack = (studio: Studio, changes: readonly RackChange[]): Promise<{ readonly missing: readonly string[] }> =>
+export const changeRack = (
+  studio: Studio,
+  changes: readonly RackChange[],
+): Promise<{ readonly missing: readonly string[] }> =>
   withStore((db) =>
     db.transaction(async (tx) => {
       const codes = changes.map((c) => c.code);
-      const found = new Set((await tx.select({ code: inks.code }).from(inks).where(and(eq(inks.studioId, studio.id), inArray(inks.code, codes)))).map((r) => r.code));
+      const found = new Set(
+        (
+          await tx
+            .select({ code: inks.code })
+            .from(inks)
+            .where(and(eq(inks.studioId, studio.id), inArray(inks.code, codes)))
+        ).map((r) => r.code),
+      );
       const missing = codes.filter((c) => !found.has(c));
       if (missing.length) return { missing };
       // Alike changes, as of many chosen markers, are one statement.
@@ -190,14 +257,26 @@ export const changeRack = (studio: Studio, changes: readonly RackChange[]): Prom
         group.codes.push(code);
         alike.set(key, group);
       }
-      for (const { set, codes: own } of alike.values()) await tx.update(inks).set(set).where(and(eq(inks.studioId, studio.id), inArray(inks.code, own)));
+      for (const { set, codes: own } of alike.values())
+        await tx
+          .update(inks)
+          .set(set)
+          .where(and(eq(inks.studioId, studio.id), inArray(inks.code, own)));
       return { missing: [] };
     }),
   );
 
 /** Takes things off the rack. Their readings stay, should they come back. */
 export const removeFromRack = (studio: Studio, codes: readonly string[]): Promise<number> =>
-  withStore(async (db) => (await db.delete(inks).where(and(eq(inks.studioId, studio.id), inArray(inks.code, [...codes]))).returning({ id: inks.id })).length);
+  withStore(
+    async (db) =>
+      (
+        await db
+          .delete(inks)
+          .where(and(eq(inks.studioId, studio.id), inArray(inks.code, [...codes])))
+          .returning({ id: inks.id })
+      ).length,
+  );
 
 /** One thing to be put on the rack; what is not said stays as it is, or takes its usual value. */
 export type RackRow = { readonly code: string; readonly family: string } & Partial<RackFacts>;
@@ -210,14 +289,36 @@ export interface ImportOutcome {
 }
 
 /** What a row does say: fields that it leaves open must not stand in for the usual values. */
-const said = <T extends object>(row: T): T => Object.fromEntries(Object.entries(row).filter(([, v]) => v !== undefined)) as T;
+const said = <T extends object>(row: T): T =>
+  Object.fromEntries(Object.entries(row).filter(([, v]) => v !== undefined)) as T;
 
 /** Puts rows on the rack of a range: new codes are added, known ones updated with what the row says, none doubled. */
-export const importRack = (studio: Studio, rangeId: string, rows: readonly RackRow[]): Promise<ImportOutcome> =>
+export const importRack = (
+  studio: Studio,
+  rangeId: string,
+  rows: readonly RackRow[],
+): Promise<ImportOutcome> =>
   withStore((db) =>
     db.transaction(async (tx) => {
-      const known = new Map((await tx.select({ code: inks.code, rangeId: inks.rangeId }).from(inks).where(and(eq(inks.studioId, studio.id), inArray(inks.code, rows.map((r) => r.code))))).map((r) => [r.code, r.rangeId]));
-      const elsewhere = rows.filter((r) => known.has(r.code) && known.get(r.code) !== rangeId).map((r) => r.code);
+      const known = new Map(
+        (
+          await tx
+            .select({ code: inks.code, rangeId: inks.rangeId })
+            .from(inks)
+            .where(
+              and(
+                eq(inks.studioId, studio.id),
+                inArray(
+                  inks.code,
+                  rows.map((r) => r.code),
+                ),
+              ),
+            )
+        ).map((r) => [r.code, r.rangeId]),
+      );
+      const elsewhere = rows
+        .filter((r) => known.has(r.code) && known.get(r.code) !== rangeId)
+        .map((r) => r.code);
       const own = rows.filter((r) => !elsewhere.includes(r.code));
       const fresh = own.filter((r) => !known.has(r.code));
       // Rows that say the same fields are one statement: what a known code is not told stays as it is.
@@ -227,13 +328,23 @@ export const importRack = (studio: Studio, rangeId: string, rows: readonly RackR
         alike.set(key, [...(alike.get(key) ?? []), row]);
       }
       for (const [key, group] of alike) {
-        const set = Object.fromEntries(key.split(",").filter((k) => k !== "code").map((k) => [k, sql.raw(`excluded."${inks[k as keyof RackRow].name}"`)]));
-        await tx.insert(inks).values(group.map((r) => ({ studioId: studio.id, rangeId, owned: true, state: "full", ...r }))).onConflictDoUpdate({ target: [inks.studioId, inks.code], set });
+        const set = Object.fromEntries(
+          key
+            .split(",")
+            .filter((k) => k !== "code")
+            .map((k) => [k, sql.raw(`excluded."${inks[k as keyof RackRow].name}"`)]),
+        );
+        await tx
+          .insert(inks)
+          .values(group.map((r) => ({ studioId: studio.id, rangeId, owned: true, state: "full", ...r })))
+          .onConflictDoUpdate({ target: [inks.studioId, inks.code], set });
       }
       const families = [...new Set(own.map((r) => r.family))];
       await tx
         .update(ranges)
-        .set({ families: sql`(select array_agg(f order by o) from (select f, min(o) as o from unnest(${ranges.families} || ${sql.param(families)}::text[]) with ordinality as u(f, o) group by f) as distinct_families)` })
+        .set({
+          families: sql`(select array_agg(f order by o) from (select f, min(o) as o from unnest(${ranges.families} || ${sql.param(families)}::text[]) with ordinality as u(f, o) group by f) as distinct_families)`,
+        })
         .where(and(eq(ranges.studioId, studio.id), eq(ranges.id, rangeId)));
       return { added: fresh.length, updated: own.length - fresh.length, elsewhere };
     }),

@@ -30,7 +30,13 @@ export interface NewReading {
 
 /** Every reading on a paper, newest first, superseded and excluded ones too. */
 export async function readingsOn(studio: Studio, paperId: string): Promise<StoredReading[]> {
-  const rows = await withStore((db) => db.select().from(readings).where(and(eq(readings.studioId, studio.id), eq(readings.paperId, paperId))).orderBy(desc(readings.readAt), readings.stack));
+  const rows = await withStore((db) =>
+    db
+      .select()
+      .from(readings)
+      .where(and(eq(readings.studioId, studio.id), eq(readings.paperId, paperId)))
+      .orderBy(desc(readings.readAt), readings.stack),
+  );
   return rows.map(({ studioId: _, paperId: __, lab, ...r }) => ({ ...r, lab: asLab(lab) }));
 }
 
@@ -38,10 +44,23 @@ export async function readingsOn(studio: Studio, paperId: string): Promise<Store
 export const addReadings = (studio: Studio, paperId: string, added: readonly NewReading[]): Promise<number> =>
   withStore(async (db) => {
     if (!added.length) return 0;
-    await db.insert(readings).values(added.map((r) => ({ studioId: studio.id, paperId, ...r, stack: [...r.stack], lab: [...r.lab] })));
+    await db
+      .insert(readings)
+      .values(
+        added.map((r) => ({ studioId: studio.id, paperId, ...r, stack: [...r.stack], lab: [...r.lab] })),
+      );
     return added.length;
   });
 
 /** Leaves a reading out, or takes it in again; false when it is not this studio's. */
 export const excludeReading = (studio: Studio, id: string, excluded: boolean): Promise<boolean> =>
-  withStore(async (db) => (await db.update(readings).set({ excluded }).where(and(eq(readings.studioId, studio.id), eq(readings.id, id))).returning({ id: readings.id })).length > 0);
+  withStore(
+    async (db) =>
+      (
+        await db
+          .update(readings)
+          .set({ excluded })
+          .where(and(eq(readings.studioId, studio.id), eq(readings.id, id)))
+          .returning({ id: readings.id })
+      ).length > 0,
+  );

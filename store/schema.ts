@@ -1,5 +1,18 @@
 import { sql } from "drizzle-orm";
-import { boolean, customType, doublePrecision, index, integer, jsonb, pgTable, smallint, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import {
+  boolean,
+  customType,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  smallint,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from "drizzle-orm/pg-core";
 import type { ChartLine, SheetName } from "@/core/chart/layout";
 import type { ReadPage } from "@/core/chart/read-chart";
 import type { CodeKey } from "@/core/codes/key";
@@ -19,14 +32,22 @@ export type CellDecision = "open" | "accepted" | "excluded" | "redo";
 
 const bytea = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "bytea" });
 
-const id = () => uuid("id").primaryKey().default(sql`gen_random_uuid()`);
+const id = () =>
+  uuid("id")
+    .primaryKey()
+    .default(sql`gen_random_uuid()`);
 const created = () => timestamp("created_at", { withTimezone: true }).notNull().defaultNow();
 const studio = () =>
   uuid("studio_id")
     .notNull()
     .references(() => studios.id, { onDelete: "cascade" });
 
-export const studios = pgTable("studios", { id: id(), slug: text("slug").notNull().unique(), name: text("name").notNull(), createdAt: created() });
+export const studios = pgTable("studios", {
+  id: id(),
+  slug: text("slug").notNull().unique(),
+  name: text("name").notNull(),
+  createdAt: created(),
+});
 
 export const papers = pgTable(
   "papers",
@@ -207,14 +228,20 @@ export const keptGroups = pgTable(
     id: id(),
     studioId: studio(),
     name: text("name").notNull(),
-    tags: text("tags").array().notNull().default(sql`'{}'::text[]`),
+    tags: text("tags")
+      .array()
+      .notNull()
+      .default(sql`'{}'::text[]`),
     /** Light to dark. */
     tones: jsonb("tones").$type<readonly KeptTone[]>().notNull(),
     material: text("material").$type<Material>().notNull().default("other"),
     school: text("school").$type<School>(),
     /** An ink beneath the shadow. */
     underlay: jsonb("underlay").$type<KeptTone>(),
-    results: jsonb("results").$type<readonly GroupResult[]>().notNull().default(sql`'[]'::jsonb`),
+    results: jsonb("results")
+      .$type<readonly GroupResult[]>()
+      .notNull()
+      .default(sql`'[]'::jsonb`),
     notes: text("notes").notNull().default(""),
     createdAt: created(),
   },

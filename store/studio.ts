@@ -14,7 +14,10 @@ export const DEMO_STUDIO = "demo";
 /** The studio that this server shows. There is one until studios can sign in. */
 export const currentStudio = cache(async (): Promise<Studio> => {
   const slug = process.env.BLENDT_STUDIO ?? DEMO_STUDIO;
-  const [found] = await withStore((db) => db.select({ id: studios.id, name: studios.name }).from(studios).where(eq(studios.slug, slug)));
-  if (!found) throw new Error(`there is no studio "${slug}" in the store; ./blendt start seeds the demo studio`);
+  const [found] = await withStore((db) =>
+    db.select({ id: studios.id, name: studios.name }).from(studios).where(eq(studios.slug, slug)),
+  );
+  if (!found)
+    throw new Error(`there is no studio "${slug}" in the store; ./blendt start seeds the demo studio`);
   return found;
 });

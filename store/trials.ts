@@ -18,23 +18,71 @@ export interface Trial {
   readonly createdAt: Date;
 }
 
-const asTrial = ({ id, paperId, stack, predicted, verdict, note, createdAt }: typeof trials.$inferSelect): Trial => ({ id, paperId, stack, predicted: asLab(predicted), verdict, note, createdAt });
+const asTrial = ({
+  id,
+  paperId,
+  stack,
+  predicted,
+  verdict,
+  note,
+  createdAt,
+}: typeof trials.$inferSelect): Trial => ({
+  id,
+  paperId,
+  stack,
+  predicted: asLab(predicted),
+  verdict,
+  note,
+  createdAt,
+});
 
 export async function trialsOn(studio: Studio, paperId: string): Promise<Trial[]> {
-  const rows = await withStore((db) => db.select().from(trials).where(and(eq(trials.studioId, studio.id), eq(trials.paperId, paperId))).orderBy(desc(trials.createdAt)));
+  const rows = await withStore((db) =>
+    db
+      .select()
+      .from(trials)
+      .where(and(eq(trials.studioId, studio.id), eq(trials.paperId, paperId)))
+      .orderBy(desc(trials.createdAt)),
+  );
   return rows.map(asTrial);
 }
 
-export async function addTrial(studio: Studio, trial: Pick<Trial, "paperId" | "stack" | "predicted">): Promise<Trial> {
-  const [added] = await withStore((db) => db.insert(trials).values({ studioId: studio.id, ...trial, stack: [...trial.stack], predicted: [...trial.predicted] }).returning());
+export async function addTrial(
+  studio: Studio,
+  trial: Pick<Trial, "paperId" | "stack" | "predicted">,
+): Promise<Trial> {
+  const [added] = await withStore((db) =>
+    db
+      .insert(trials)
+      .values({ studioId: studio.id, ...trial, stack: [...trial.stack], predicted: [...trial.predicted] })
+      .returning(),
+  );
   return asTrial(added!);
 }
 
 /** Changes verdict or note; undefined when the trial is not this studio's. */
-export async function changeTrial(studio: Studio, id: string, change: Partial<Pick<Trial, "verdict" | "note">>): Promise<Trial | undefined> {
-  const [changed] = await withStore((db) => db.update(trials).set(change).where(and(eq(trials.studioId, studio.id), eq(trials.id, id))).returning());
+export async function changeTrial(
+  studio: Studio,
+  id: string,
+  change: Partial<Pick<Trial, "verdict" | "note">>,
+): Promise<Trial | undefined> {
+  const [changed] = await withStore((db) =>
+    db
+      .update(trials)
+      .set(change)
+      .where(and(eq(trials.studioId, studio.id), eq(trials.id, id)))
+      .returning(),
+  );
   return changed && asTrial(changed);
 }
 
 export const deleteTrial = (studio: Studio, id: string): Promise<boolean> =>
-  withStore(async (db) => (await db.delete(trials).where(and(eq(trials.studioId, studio.id), eq(trials.id, id))).returning({ id: trials.id })).length > 0);
+  withStore(
+    async (db) =>
+      (
+        await db
+          .delete(trials)
+          .where(and(eq(trials.studioId, studio.id), eq(trials.id, id)))
+          .returning({ id: trials.id })
+      ).length > 0,
+  );

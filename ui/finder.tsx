@@ -10,10 +10,17 @@ import { labInWords } from "./wording";
 
 const MOST_SHOWN = 40;
 
-const standing = (m: RackMarker) => (m.owned ? (m.state === "low" || m.state === "dry" ? m.state : "") : "not owned");
+const standing = (m: RackMarker) =>
+  m.owned ? (m.state === "low" || m.state === "dry" ? m.state : "") : "not owned";
 
 /** Finds a marker by family or code while typing. */
-export function Finder({ request, onClose }: { readonly request: FinderRequest | undefined; readonly onClose: () => void }) {
+export function Finder({
+  request,
+  onClose,
+}: {
+  readonly request: FinderRequest | undefined;
+  readonly onClose: () => void;
+}) {
   const [query, setQuery] = useState("");
   const found = findMarkers(request?.markers ?? [], query);
   const pick = (m: RackMarker | null) => {
@@ -25,20 +32,45 @@ export function Finder({ request, onClose }: { readonly request: FinderRequest |
   return (
     <Modal open={request !== undefined} title={request?.title ?? ""} onClose={onClose}>
       <Combobox<RackMarker | null> value={null} onChange={pick} immediate>
-        <ComboboxInput autoFocus aria-label="Family or code" placeholder="family or code, such as clay or clay3m" className="field w-full" onChange={(e) => setQuery(e.target.value)} autoComplete="off" />
+        <ComboboxInput
+          autoFocus
+          aria-label="Family or code"
+          placeholder="family or code, such as clay or clay3m"
+          className="field w-full"
+          onChange={(e) => setQuery(e.target.value)}
+          autoComplete="off"
+        />
         <ComboboxOptions static className="m-0 mt-2 max-h-[52vh] list-none overflow-y-auto p-0">
           {found.slice(0, MOST_SHOWN).map((m) => (
-            <ComboboxOption key={m.code} value={m} className="flex min-h-11 items-center gap-3 border-b border-line px-1 data-focus:bg-invert data-focus:text-invert-text">
-              <StrokeChip coats={coatsInHex(m.swatches)} owned={m.owned} low={m.state === "low"} width={76} height={28} />
+            <ComboboxOption
+              key={m.code}
+              value={m}
+              className="flex min-h-11 items-center gap-3 border-b border-line px-1 data-focus:bg-invert data-focus:text-invert-text"
+            >
+              <StrokeChip
+                coats={coatsInHex(m.swatches)}
+                owned={m.owned}
+                low={m.state === "low"}
+                width={76}
+                height={28}
+              />
               <span className="code w-20">{m.code}</span>
-              <span className="text-[14px]">{m.swatches[0] ? labInWords(m.swatches[0].lab) : "not read on this paper"}</span>
+              <span className="text-[14px]">
+                {m.swatches[0] ? labInWords(m.swatches[0].lab) : "not read on this paper"}
+              </span>
               <span className="ml-auto text-[14px]">{standing(m)}</span>
             </ComboboxOption>
           ))}
         </ComboboxOptions>
       </Combobox>
-      {found.length === 0 && <p className="mt-2 text-[15px]">No marker begins with “{query}”. Try a family, such as fern, or part of a code.</p>}
-      {found.length > MOST_SHOWN && <p className="mt-2 text-[14px] text-soft">{found.length - MOST_SHOWN} more: type on.</p>}
+      {found.length === 0 && (
+        <p className="mt-2 text-[15px]">
+          No marker begins with “{query}”. Try a family, such as fern, or part of a code.
+        </p>
+      )}
+      {found.length > MOST_SHOWN && (
+        <p className="mt-2 text-[14px] text-soft">{found.length - MOST_SHOWN} more: type on.</p>
+      )}
     </Modal>
   );
 }

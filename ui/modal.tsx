@@ -4,15 +4,31 @@ import { X } from "lucide-react";
 import type { ReactNode } from "react";
 
 /** A dialog over the page. */
-export function Modal({ open, title, onClose, children, wide = false }: { open: boolean; title: string; onClose: () => void; children: ReactNode; wide?: boolean }) {
+export function Modal({
+  open,
+  title,
+  onClose,
+  children,
+  wide = false,
+}: {
+  open: boolean;
+  title: string;
+  onClose: () => void;
+  children: ReactNode;
+  wide?: boolean;
+}) {
   return (
     <Dialog open={open} onClose={onClose} className="relative z-40">
       <DialogBackdrop className="fixed inset-0 bg-black/50" />
       <div className="fixed inset-0 overflow-y-auto p-4">
-        <DialogPanel className={`mx-auto mt-[6vh] border border-strong bg-ground p-4 ${wide ? "max-w-3xl" : "max-w-xl"}`}>
+        <DialogPanel
+          className={`mx-auto mt-[6vh] border border-strong bg-ground p-4 ${wide ? "max-w-3xl" : "max-w-xl"}`}
+        >
           <div className="mb-3 flex items-center justify-between gap-4">
             <DialogTitle className="m-0 text-[19px]">{title}</DialogTitle>
-            <button className="button-bare" onClick={onClose} aria-label="Close"><X size={20} aria-hidden /></button>
+            <button className="button-bare" onClick={onClose} aria-label="Close">
+              <X size={20} aria-hidden />
+            </button>
           </div>
           {children}
         </DialogPanel>

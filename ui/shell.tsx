@@ -30,30 +30,69 @@ const places = [
 ];
 
 /** The frame of every place: where one is, the finder, the surround and the shortcuts. */
-export function Shell({ markers, goTo, children }: { readonly markers: readonly RackMarker[]; readonly goTo: (code: string) => void; readonly children: ReactNode }) {
+export function Shell({
+  markers,
+  goTo,
+  children,
+}: {
+  readonly markers: readonly RackMarker[];
+  readonly goTo: (code: string) => void;
+  readonly children: ReactNode;
+}) {
   const path = usePathname();
   const [request, setRequest] = useState<FinderRequest>();
   const [help, setHelp] = useState(false);
-  const find = useCallback(() => setRequest({ title: "Find a marker", markers, onPick: (m) => goTo(m.code) }), [markers, goTo]);
+  const find = useCallback(
+    () => setRequest({ title: "Find a marker", markers, onPick: (m) => goTo(m.code) }),
+    [markers, goTo],
+  );
   useHotkeys("/", find, PRINTED, [find]);
   useHotkeys("?", () => setHelp(true), PRINTED);
   useHotkeys("d", switchSurround);
   return (
     <FinderContext value={setRequest}>
-      <a href="#main" className="button sr-only focus:not-sr-only focus:absolute focus:z-50">To the content</a>
+      <a href="#main" className="button sr-only focus:not-sr-only focus:absolute focus:z-50">
+        To the content
+      </a>
       <header className="screen-only flex min-h-12 flex-wrap items-center gap-x-5 border-b border-line px-4">
-        <Link href="/" className="text-[22px] font-bold tracking-tight">Blendt</Link>
+        <Link href="/" className="text-[22px] font-bold tracking-tight">
+          Blendt
+        </Link>
         <nav aria-label="Places" className="flex gap-1">
           {places.map(({ href, name, here }) => (
-            <Link key={href} href={href} aria-current={here(path) ? "page" : undefined} className={`px-2.5 py-2.5 text-[16px] ${here(path) ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}>
+            <Link
+              key={href}
+              href={href}
+              aria-current={here(path) ? "page" : undefined}
+              className={`px-2.5 py-2.5 text-[16px] ${here(path) ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
+            >
               {name}
             </Link>
           ))}
         </nav>
         <div className="ml-auto flex items-center gap-1">
-          <button className="button" onClick={find}><Search size={16} aria-hidden /> Find a marker <span className="key" aria-hidden>/</span></button>
-          <button className="button-bare" onClick={switchSurround} aria-label="Bright or dim surround" title="Bright or dim surround (d)"><SunDim size={20} aria-hidden /></button>
-          <button className="button-bare" onClick={() => setHelp(true)} aria-label="Shortcuts" title="Shortcuts (?)"><Keyboard size={20} aria-hidden /></button>
+          <button className="button" onClick={find}>
+            <Search size={16} aria-hidden /> Find a marker{" "}
+            <span className="key" aria-hidden>
+              /
+            </span>
+          </button>
+          <button
+            className="button-bare"
+            onClick={switchSurround}
+            aria-label="Bright or dim surround"
+            title="Bright or dim surround (d)"
+          >
+            <SunDim size={20} aria-hidden />
+          </button>
+          <button
+            className="button-bare"
+            onClick={() => setHelp(true)}
+            aria-label="Shortcuts"
+            title="Shortcuts (?)"
+          >
+            <Keyboard size={20} aria-hidden />
+          </button>
         </div>
       </header>
       {children}

@@ -2,12 +2,37 @@
 import { Modal } from "./modal";
 
 const groups: readonly { readonly title: string; readonly keys: readonly (readonly [string, string])[] }[] = [
-  { title: "Everywhere", keys: [["/", "find a marker"], ["?", "this list"], ["d", "bright or dim surround"], ["Ctrl or Cmd Z", "undo"], ["Ctrl or Cmd Shift Z", "redo"]] },
+  {
+    title: "Everywhere",
+    keys: [
+      ["/", "find a marker"],
+      ["?", "this list"],
+      ["d", "bright or dim surround"],
+      ["Ctrl or Cmd Z", "undo"],
+      ["Ctrl or Cmd Shift Z", "redo"],
+    ],
+  },
   {
     title: "Colour",
-    keys: [["1 2 3", "pick for light, local colour, shadow"], ["+ − 0", "zoom in, out, whole picture"], ["arrows, Enter", "on the picture: move the crosshair, pick"], ["[ ]", "area before, area after"], ["g s h p", "group, school, shadow, pencil"], ["a", "all areas"], ["k", "keep the group shown"], ["m", "match the local colour exactly"], ["Alt ↑ ↓", "on a layer: lay it earlier or later"]],
+    keys: [
+      ["1 2 3", "pick for light, local colour, shadow"],
+      ["+ − 0", "zoom in, out, whole picture"],
+      ["arrows, Enter", "on the picture: move the crosshair, pick"],
+      ["[ ]", "area before, area after"],
+      ["g s h p", "group, school, shadow, pencil"],
+      ["a", "all areas"],
+      ["k", "keep the group shown"],
+      ["m", "match the local colour exactly"],
+      ["Alt ↑ ↓", "on a layer: lay it earlier or later"],
+    ],
   },
-  { title: "Rack", keys: [["← →", "walk a family track"], ["↑ ↓", "next family"]] },
+  {
+    title: "Rack",
+    keys: [
+      ["← →", "walk a family track"],
+      ["↑ ↓", "next family"],
+    ],
+  },
 ];
 
 /** All shortcuts, by place. */
@@ -20,7 +45,9 @@ export function Shortcuts({ open, onClose }: { readonly open: boolean; readonly 
           <dl className="m-0 grid grid-cols-[11rem_1fr] gap-y-1 text-[15px]">
             {keys.map(([key, what]) => (
               <div key={key} className="contents">
-                <dt><kbd className="key">{key}</kbd></dt>
+                <dt>
+                  <kbd className="key">{key}</kbd>
+                </dt>
                 <dd className="m-0">{what}</dd>
               </div>
             ))}

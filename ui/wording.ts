@@ -4,4 +4,5 @@ export const signed = (v: number, digits = 0): string => {
 };
 export const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 export const coatsInWords = (n: number): string => counted(n, "coat");
-export const labInWords = ([L, a, b]: readonly [number, number, number]): string => `L* ${signed(L)}  a* ${signed(a)}  b* ${signed(b)}`;
+export const labInWords = ([L, a, b]: readonly [number, number, number]): string =>
+  `L* ${signed(L)}  a* ${signed(a)}  b* ${signed(b)}`;

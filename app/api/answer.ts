@@ -3,7 +3,8 @@ import { Cancelled } from "@/compute/run";
 import { PictureRefused } from "@/store/decode-picture";
 import { StoreUnavailable } from "@/store/database";
 
-const problem = (status: number, message: string, more: object = {}) => Response.json({ message, ...more }, { status });
+const problem = (status: number, message: string, more: object = {}) =>
+  Response.json({ message, ...more }, { status });
 
 export const notFound = (what: string) => problem(404, `There is no such ${what}.`);
 
@@ -14,7 +15,8 @@ export async function answer(work: () => Promise<Response>): Promise<Response> {
   } catch (error) {
     if (error instanceof BadInput) return problem(422, error.message, { problems: error.problems });
     if (error instanceof PictureRefused) return problem(422, error.message);
-    if (error instanceof StoreUnavailable) return problem(503, "The studio's store cannot be reached just now. Nothing that was saved is lost.");
+    if (error instanceof StoreUnavailable)
+      return problem(503, "The studio's store cannot be reached just now. Nothing that was saved is lost.");
     if (error instanceof Cancelled) return problem(499, "Cancelled.");
     console.error(error);
     return problem(500, "Something went wrong on the server; it has been noted in its log.");

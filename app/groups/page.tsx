@@ -15,7 +15,11 @@ interface Props {
 
 export default async function GroupsPage({ searchParams }: Props) {
   const studio = await currentStudio();
-  const [{ papers, rack }, groups, pieces] = await Promise.all([loadRack((await searchParams).paper), listGroups(studio), listPieces(studio)]);
+  const [{ papers, rack }, groups, pieces] = await Promise.all([
+    loadRack((await searchParams).paper),
+    listGroups(studio),
+    listPieces(studio),
+  ]);
   const uses = Object.fromEntries(groups.map((g) => [g.id, groupUses(g.tones, pieces)]));
   return (
     <MarkerShell markers={rack.markers} paperId={rack.paper.id}>

@@ -2,7 +2,16 @@ import { readFile } from "node:fs/promises";
 import { join } from "node:path";
 import PDFDocument from "pdfkit";
 import { decompress } from "wawoff2";
-import { layOutChart, MARK, marksOf, SHEETS, whiteBoxes, type Box, type Chart, type PageLayout } from "@/core/chart/layout";
+import {
+  layOutChart,
+  MARK,
+  marksOf,
+  SHEETS,
+  whiteBoxes,
+  type Box,
+  type Chart,
+  type PageLayout,
+} from "@/core/chart/layout";
 
 /** Points a millimetre. */
 const PT = 72 / 25.4;
@@ -11,7 +20,11 @@ const TEXT = "text";
 
 /** The app's own monospace as TrueType, which is what a PDF embeds: the package brings it as WOFF2. */
 async function fontFile(weight: 400 | 600): Promise<Buffer> {
-  const path = join(process.cwd(), "node_modules/@fontsource/ibm-plex-mono/files", `ibm-plex-mono-latin-${weight}-normal.woff2`);
+  const path = join(
+    process.cwd(),
+    "node_modules/@fontsource/ibm-plex-mono/files",
+    `ibm-plex-mono-latin-${weight}-normal.woff2`,
+  );
   return Buffer.from(await decompress(await readFile(path)));
 }
 
@@ -23,46 +36,119 @@ type Doc = InstanceType<typeof PDFDocument>;
 /** Corner ticks outside a cell: they show where to stop and are never coloured over. */
 function ticks(doc: Doc, { x, y, width, height }: Box): void {
   doc.lineWidth(0.4).strokeColor(GREY);
-  for (const [cx, dx] of [[x, -1], [x + width, 1]] as const)
-    for (const [cy, dy] of [[y, -1], [y + height, 1]] as const) {
-      doc.moveTo((cx + dx * 0.15) * PT, cy * PT).lineTo((cx + dx * 0.15) * PT, (cy - dy * TICK) * PT).stroke();
-      doc.moveTo(cx * PT, (cy + dy * 0.15) * PT).lineTo((cx - dx * TICK) * PT, (cy + dy * 0.15) * PT).stroke();
+  for (const [cx, dx] of [
+    [x, -1],
+    [x + width, 1],
+  ] as const)
+    for (const [cy, dy] of [
+      [y, -1],
+      [y + height, 1],
+    ] as const) {
+      doc
+        .moveTo((cx + dx * 0.15) * PT, cy * PT)
+        .lineTo((cx + dx * 0.15) * PT, (cy - dy * TICK) * PT)
+        .stroke();
+      doc
+        .moveTo(cx * PT, (cy + dy * 0.15) * PT)
+        .lineTo((cx - dx * TICK) * PT, (cy + dy * 0.15) * PT)
+        .stroke();
     }
 }
 
 const cellNote = (stack: readonly string[], lift: boolean | undefined): string => {
   const one = new Set(stack).size === 1;
-  return lift ? `${stack.length}, lift` : one ? String(stack.length) : stack.map((c) => c.slice(0, 8)).join(">");
+  return lift
+    ? `${stack.length}, lift`
+    : one
+      ? String(stack.length)
+      : stack.map((c) => c.slice(0, 8)).join(">");
 };
 
-function drawPage(doc: Doc, layout: PageLayout, chart: Chart & { readonly title: string }, paper: string): void {
+function drawPage(
+  doc: Doc,
+  layout: PageLayout,
+  chart: Chart & { readonly title: string },
+  paper: string,
+): void {
   const { width, height } = SHEETS[layout.sheet];
   for (const [x, y] of marksOf(layout.sheet)) {
-    doc.circle(x * PT, y * PT, ((MARK.outer + MARK.inner) / 2) * PT).lineWidth((MARK.outer - MARK.inner) * PT).strokeColor("black").stroke();
+    doc
+      .circle(x * PT, y * PT, ((MARK.outer + MARK.inner) / 2) * PT)
+      .lineWidth((MARK.outer - MARK.inner) * PT)
+      .strokeColor("black")
+      .stroke();
     doc.circle(x * PT, y * PT, MARK.dot * PT).fill("black");
   }
   for (const b of layout.code) doc.rect(b.x * PT, b.y * PT, b.width * PT, b.height * PT).fill("black");
-  doc.fillColor("black").font(MONO).fontSize(10).text(`Chart ${chart.serial}, page ${layout.page + 1} of ${layout.pages}: ${chart.title}`, 20 * PT, 18.5 * PT, { lineBreak: false, width: (width - 40) * PT, ellipsis: true, height: 12 });
-  doc.font(TEXT).fontSize(7).text(`For ${paper}. Cells: one, two, three coats, each dry before the next; the last: two coats, dry, then one pass of the colourless blender. Fill to the ticks. Keep the narrow cells white. Dry overnight, then scan, or photograph the whole page in even light.`, 20 * PT, 23.5 * PT, { width: (width - 40) * PT });
+  doc
+    .fillColor("black")
+    .font(MONO)
+    .fontSize(10)
+    .text(
+      `Chart ${chart.serial}, page ${layout.page + 1} of ${layout.pages}: ${chart.title}`,
+      20 * PT,
+      18.5 * PT,
+      { lineBreak: false, width: (width - 40) * PT, ellipsis: true, height: 12 },
+    );
+  doc
+    .font(TEXT)
+    .fontSize(7)
+    .text(
+      `For ${paper}. Cells: one, two, three coats, each dry before the next; the last: two coats, dry, then one pass of the colourless blender. Fill to the ticks. Keep the narrow cells white. Dry overnight, then scan, or photograph the whole page in even light.`,
+      20 * PT,
+      23.5 * PT,
+      { width: (width - 40) * PT },
+    );
   for (const { text, x, y } of layout.labels) {
     const lines = text.split("\n");
     const longest = Math.max(...lines.map((l) => l.length));
     const size = Math.min(8, 20.5 / (longest * 0.6 * (1 / PT)));
-    lines.forEach((line, i) => doc.font(MONO).fontSize(size).fillColor("black").text(line, x * PT, y * PT - (lines.length * size) / 2 + i * size - 1, { lineBreak: false }));
+    lines.forEach((line, i) =>
+      doc
+        .font(MONO)
+        .fontSize(size)
+        .fillColor("black")
+        .text(line, x * PT, y * PT - (lines.length * size) / 2 + i * size - 1, { lineBreak: false }),
+    );
   }
   for (const cell of layout.cells) {
     ticks(doc, cell.box);
     const note = cellNote(cell.stack, cell.lift);
-    doc.font(TEXT).fontSize(Math.min(4.6, (cell.box.width * PT) / (note.length * 0.62))).fillColor(GREY).text(note, cell.box.x * PT, (cell.box.y - 0.1) * PT - 5, { lineBreak: false });
+    doc
+      .font(TEXT)
+      .fontSize(Math.min(4.6, (cell.box.width * PT) / (note.length * 0.62)))
+      .fillColor(GREY)
+      .text(note, cell.box.x * PT, (cell.box.y - 0.1) * PT - 5, { lineBreak: false });
   }
-  for (const box of whiteBoxes(layout.sheet)) doc.rect((box.x - 0.3) * PT, (box.y - 0.3) * PT, (box.width + 0.6) * PT, (box.height + 0.6) * PT).dash(0.6, { space: 1.6 }).lineWidth(0.3).strokeColor(GREY).stroke().undash();
-  doc.font(TEXT).fontSize(6.5).fillColor(GREY).text("Alcohol ink is a flammable solvent: air the room, cap the markers, keep from flame and skin; the maker's data sheet and local rules decide.", 20 * PT, (height - MARK.inset - 2) * PT, { width: (width - 40) * PT, align: "center" });
+  for (const box of whiteBoxes(layout.sheet))
+    doc
+      .rect((box.x - 0.3) * PT, (box.y - 0.3) * PT, (box.width + 0.6) * PT, (box.height + 0.6) * PT)
+      .dash(0.6, { space: 1.6 })
+      .lineWidth(0.3)
+      .strokeColor(GREY)
+      .stroke()
+      .undash();
+  doc
+    .font(TEXT)
+    .fontSize(6.5)
+    .fillColor(GREY)
+    .text(
+      "Alcohol ink is a flammable solvent: air the room, cap the markers, keep from flame and skin; the maker's data sheet and local rules decide.",
+      20 * PT,
+      (height - MARK.inset - 2) * PT,
+      { width: (width - 40) * PT, align: "center" },
+    );
 }
 
 /** A chart as PDF, one page a sheet, in true size. */
 export async function chartPdf(chart: Chart & { readonly title: string }, paper: string): Promise<Buffer> {
   const { width, height } = SHEETS[chart.sheet];
-  const doc = new PDFDocument({ autoFirstPage: false, size: [width * PT, height * PT], margin: 0, info: { Title: `Chart ${chart.serial}: ${chart.title}`, Creator: "Blendt" } });
+  const doc = new PDFDocument({
+    autoFirstPage: false,
+    size: [width * PT, height * PT],
+    margin: 0,
+    info: { Title: `Chart ${chart.serial}: ${chart.title}`, Creator: "Blendt" },
+  });
   doc.registerFont(MONO, await fontFile(600));
   doc.registerFont(TEXT, await fontFile(400));
   const parts: Buffer[] = [];

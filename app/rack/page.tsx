@@ -7,11 +7,20 @@ import { RackView } from "@/ui/rack/rack-view";
 
 export const metadata = { title: "Rack" };
 
-export default async function RackPage({ searchParams }: { searchParams: Promise<{ paper?: string | string[] }> }) {
+export default async function RackPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ paper?: string | string[] }>;
+}) {
   const { paper } = await searchParams;
   const studio = await currentStudio();
-  const [{ papers, rack }, pieces] = await Promise.all([loadRack(typeof paper === "string" ? paper : null), listPieces(studio)]);
-  const used = new Set(pieces.flatMap((p) => p.document.areas.flatMap((a) => a.group?.tones.map((t) => t.code) ?? [])));
+  const [{ papers, rack }, pieces] = await Promise.all([
+    loadRack(typeof paper === "string" ? paper : null),
+    listPieces(studio),
+  ]);
+  const used = new Set(
+    pieces.flatMap((p) => p.document.areas.flatMap((a) => a.group?.tones.map((t) => t.code) ?? [])),
+  );
   const uses = Object.fromEntries([...used].map((code) => [code, usesOf(code, pieces)]));
   return (
     <Suspense>

@@ -1,6 +1,19 @@
 import "reflect-metadata";
 import { Type } from "class-transformer";
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsNotEmpty, IsNumber, IsOptional, IsString, Max, Min, ValidateNested } from "class-validator";
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsNumber,
+  IsOptional,
+  IsString,
+  Max,
+  Min,
+  ValidateNested,
+} from "class-validator";
 import { MATERIALS, type Material } from "@/core/group/material";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
 import { AreStacks, IsColour, IsGroupTarget, type ColourInput } from "./colour";
@@ -11,7 +24,9 @@ export class PredictInput extends DeskInput {
   stacks!: string[][];
 }
 
-const whole = (least: number, most: number) => ({ message: `expected a whole number from ${least} to ${most}` });
+const whole = (least: number, most: number) => ({
+  message: `expected a whole number from ${least} to ${most}`,
+});
 const MOST_RECIPES = 50;
 const MOST_COATS = 6;
 
@@ -42,7 +57,8 @@ export class MatchInput extends DeskInput {
   search: "pruned" | "exhaustive" = "pruned";
 }
 
-export type TargetInput = ColourInput | { readonly light?: ColourInput; readonly local: ColourInput; readonly shadow?: ColourInput };
+export type TargetInput =
+  ColourInput | { readonly light?: ColourInput; readonly local: ColourInput; readonly shadow?: ColourInput };
 
 /** Temperature asked of the ends: −1 cooler, 1 warmer. */
 export class DriftInput {

@@ -1,6 +1,17 @@
 import "reflect-metadata";
 import { Type } from "class-transformer";
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsNotEmpty, IsOptional, IsString, MaxLength, ValidateNested } from "class-validator";
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsNotEmpty,
+  IsOptional,
+  IsString,
+  MaxLength,
+  ValidateNested,
+} from "class-validator";
 import { MATERIALS, type Material } from "@/core/group/material";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
 import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
@@ -22,7 +33,11 @@ export class SheetInput {
 }
 
 export class SchoolsInput extends DeskInput {
-  @IsArray({ message: 'expected a list of tones, each {"code","coats"}' }) @ArrayMinSize(FEWEST_TONES) @ArrayMaxSize(MOST_TONES) @ValidateNested({ each: true, message: 'expected {"code","coats"}' }) @Type(() => ToneInput)
+  @IsArray({ message: 'expected a list of tones, each {"code","coats"}' })
+  @ArrayMinSize(FEWEST_TONES)
+  @ArrayMaxSize(MOST_TONES)
+  @ValidateNested({ each: true, message: 'expected {"code","coats"}' })
+  @Type(() => ToneInput)
   tones!: ToneInput[];
 
   @IsOptional() @IsIn(MATERIALS, oneOf(MATERIALS)) material: Material = "other";
@@ -34,8 +49,16 @@ export class SchoolsInput extends DeskInput {
   @IsOptional() @ValidateNested() @Type(() => ToneInput) under?: ToneInput;
 }
 
-const AreCovers = check("areCovers", 'expected covers, each a list of 1 to 6 codes, bottom to top', (v) =>
-  Array.isArray(v) && v.length <= 200 && v.every((c) => Array.isArray(c) && c.length >= 1 && c.length <= 12 && c.every((code) => typeof code === "string")),
+const AreCovers = check(
+  "areCovers",
+  "expected covers, each a list of 1 to 6 codes, bottom to top",
+  (v) =>
+    Array.isArray(v) &&
+    v.length <= 200 &&
+    v.every(
+      (c) =>
+        Array.isArray(c) && c.length >= 1 && c.length <= 12 && c.every((code) => typeof code === "string"),
+    ),
 );
 
 export class MonochromeInput {
@@ -45,10 +68,19 @@ export class MonochromeInput {
 
 export class ShadowInput extends DeskInput {
   /** What makes the local colour, bottom to top. */
-  @IsArray({ message: 'expected the cover as tones, each {"code","coats"}' }) @ArrayMinSize(1) @ArrayMaxSize(6) @ValidateNested({ each: true, message: 'expected {"code","coats"}' }) @Type(() => ToneInput)
+  @IsArray({ message: 'expected the cover as tones, each {"code","coats"}' })
+  @ArrayMinSize(1)
+  @ArrayMaxSize(6)
+  @ValidateNested({ each: true, message: 'expected {"code","coats"}' })
+  @Type(() => ToneInput)
   cover!: ToneInput[];
 
-  @IsOptional() @IsArray() @IsIn(SHADOW_KINDS, { each: true, ...oneOf(SHADOW_KINDS) }) kinds: ShadowKind[] = ["deeper", "underlay", "overlay", "cool hint"];
+  @IsOptional() @IsArray() @IsIn(SHADOW_KINDS, { each: true, ...oneOf(SHADOW_KINDS) }) kinds: ShadowKind[] = [
+    "deeper",
+    "underlay",
+    "overlay",
+    "cool hint",
+  ];
   /** The shadow as read; else one is made up from depth and lean. */
   @IsOptional() @IsColour() shadow?: ColourInput;
   @IsOptional() @Within(2, 60, "L*") depth = 16;
@@ -63,7 +95,10 @@ export class ShadowInput extends DeskInput {
 }
 
 export class PencilInput {
-  @IsString({ message: "expected a code" }) @IsNotEmpty({ message: "expected a code" }) @MaxLength(40) code!: string;
+  @IsString({ message: "expected a code" })
+  @IsNotEmpty({ message: "expected a code" })
+  @MaxLength(40)
+  code!: string;
   /** A firm drawdown over white and over black. */
   @IsColour() white!: ColourInput;
   @IsColour() black!: ColourInput;
@@ -78,17 +113,31 @@ class StripLayerInput {
 /** A trial strip: pencil over a stack of markers, as read. */
 export class StripInput {
   @IsArray() @ArrayMaxSize(12) @IsString(codes) stack!: string[];
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(6) @ValidateNested({ each: true }) @Type(() => StripLayerInput) layers!: StripLayerInput[];
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(6)
+  @ValidateNested({ each: true })
+  @Type(() => StripLayerInput)
+  layers!: StripLayerInput[];
   @IsColour() color!: ColourInput;
 }
 
 export class PencilDeskInput extends DeskInput {
-  @IsOptional() @IsArray({ message: 'expected pencils, each {"code","white","black"}' }) @ArrayMaxSize(300) @ValidateNested({ each: true, message: 'expected {"code","white","black"}' }) @Type(() => PencilInput)
+  @IsOptional()
+  @IsArray({ message: 'expected pencils, each {"code","white","black"}' })
+  @ArrayMaxSize(300)
+  @ValidateNested({ each: true, message: 'expected {"code","white","black"}' })
+  @Type(() => PencilInput)
   pencils: PencilInput[] = [];
 
   /** Tooth of the paper for pencil, 0 smooth to 1 rough, as the user knows it. */
   @IsOptional() @Within(0, 1) grain?: number;
-  @IsOptional() @IsArray() @ArrayMaxSize(400) @ValidateNested({ each: true }) @Type(() => StripInput) strips: StripInput[] = [];
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(400)
+  @ValidateNested({ each: true })
+  @Type(() => StripInput)
+  strips: StripInput[] = [];
 }
 
 export class AdjustInput {
@@ -124,15 +173,31 @@ export class JointAreaInput {
   @IsOptional() @Within(4, 90, "L*") contrast?: number;
   @IsOptional() @IsIn(MATERIALS, oneOf(MATERIALS)) material: Material = "other";
   @IsOptional() @ValidateNested() @Type(() => DriftInput) drift?: DriftInput;
-  @IsOptional() @IsArray() @ArrayMaxSize(6) @ValidateNested({ each: true }) @Type(() => ToneInput) fixed: ToneInput[] = [];
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(6)
+  @ValidateNested({ each: true })
+  @Type(() => ToneInput)
+  fixed: ToneInput[] = [];
   @IsOptional() @IsArray() @ArrayMaxSize(400) @IsString(codes) exclude: string[] = [];
   @IsOptional() @IsBoolean() emphasis = false;
 }
 
-const ArePairs = check("areNeighbours", "expected pairs of area ids", (v) => Array.isArray(v) && v.length <= 4000 && v.every((p) => Array.isArray(p) && p.length === 2 && p.every((id) => typeof id === "string")));
+const ArePairs = check(
+  "areNeighbours",
+  "expected pairs of area ids",
+  (v) =>
+    Array.isArray(v) &&
+    v.length <= 4000 &&
+    v.every((p) => Array.isArray(p) && p.length === 2 && p.every((id) => typeof id === "string")),
+);
 
 export class PlanPieceInput extends DeskInput {
-  @IsArray({ message: "expected areas" }) @ArrayMinSize(1, { message: "expected at least one area" }) @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => JointAreaInput)
+  @IsArray({ message: "expected areas" })
+  @ArrayMinSize(1, { message: "expected at least one area" })
+  @ArrayMaxSize(60)
+  @ValidateNested({ each: true })
+  @Type(() => JointAreaInput)
   areas!: JointAreaInput[];
 
   @IsOptional() @ArePairs() neighbours: [string, string][] = [];
@@ -145,7 +210,10 @@ export class PlanPieceInput extends DeskInput {
 
 export class SubstituteGroupInput extends DeskInput {
   /** Colours of the tones as they are known, light to dark. */
-  @IsArray({ message: "expected the colours of 2 to 6 tones" }) @ArrayMinSize(FEWEST_TONES) @ArrayMaxSize(MOST_TONES) @IsColour({ each: true })
+  @IsArray({ message: "expected the colours of 2 to 6 tones" })
+  @ArrayMinSize(FEWEST_TONES)
+  @ArrayMaxSize(MOST_TONES)
+  @IsColour({ each: true })
   tones!: ColourInput[];
 
   @IsArray({ message: "expected a list of codes" }) @IsString(codes) among!: string[];

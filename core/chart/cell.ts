@@ -24,9 +24,16 @@ const MOST_SAMPLES = 8;
 const [DARKEST, BRIGHTEST] = [1, 252];
 
 /** Mean level of a box, block by block; undefined when part of it lies outside the picture. */
-export function levelsOf({ width, height, rgb }: Raster, toPixels: Homography, box: Box): BoxLevels | undefined {
+export function levelsOf(
+  { width, height, rgb }: Raster,
+  toPixels: Homography,
+  box: Box,
+): BoxLevels | undefined {
   const [x0, y0] = [box.x + MARGIN * box.width, box.y + MARGIN * box.height];
-  const [bw, bh] = [(box.width * (1 - 2 * MARGIN)) / BLOCKS.across, (box.height * (1 - 2 * MARGIN)) / BLOCKS.down];
+  const [bw, bh] = [
+    (box.width * (1 - 2 * MARGIN)) / BLOCKS.across,
+    (box.height * (1 - 2 * MARGIN)) / BLOCKS.down,
+  ];
   const [ax, ay] = project(toPixels, x0, y0);
   const [zx, zy] = project(toPixels, x0 + bw, y0 + bh);
   const n = Math.max(2, Math.min(MOST_SAMPLES, Math.ceil(Math.max(Math.abs(zx - ax), Math.abs(zy - ay)))));
@@ -68,8 +75,14 @@ export function middleOf(blocks: readonly Xyz[]): Xyz {
 }
 
 /** How even a cell is: mean ΔE00 of its blocks from their middle, and the standard deviation of their lightness, L*. */
-export function evenness(blocks: readonly Lab[], middle: Lab): { readonly spread: number; readonly streakiness: number } {
+export function evenness(
+  blocks: readonly Lab[],
+  middle: Lab,
+): { readonly spread: number; readonly streakiness: number } {
   const spread = blocks.reduce((sum, lab) => sum + deltaE00(lab, middle), 0) / blocks.length;
   const mean = blocks.reduce((sum, lab) => sum + lab[0], 0) / blocks.length;
-  return { spread, streakiness: Math.sqrt(blocks.reduce((sum, lab) => sum + (lab[0] - mean) ** 2, 0) / blocks.length) };
+  return {
+    spread,
+    streakiness: Math.sqrt(blocks.reduce((sum, lab) => sum + (lab[0] - mean) ** 2, 0) / blocks.length),
+  };
 }

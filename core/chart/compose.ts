@@ -2,7 +2,9 @@ import type { Piece } from "@/core/piece/piece";
 import { CELLS_A_LINE, inkLine, overlayLine, type ChartCell, type ChartLine } from "./layout";
 
 /** Which inks a piece's kept groups use, in the order of their areas. */
-const inksOf = (piece: Piece): string[] => [...new Set(piece.areas.flatMap((a) => a.group?.tones.map((t) => t.code) ?? []))];
+const inksOf = (piece: Piece): string[] => [
+  ...new Set(piece.areas.flatMap((a) => a.group?.tones.map((t) => t.code) ?? [])),
+];
 
 /** A piece's inks, then the overlays that its groups' blends make: each tone with the next. */
 export function pieceLines(piece: Piece): ChartLine[] {
@@ -11,19 +13,27 @@ export function pieceLines(piece: Piece): ChartLine[] {
     for (const [i, tone] of (group?.tones ?? []).entries()) {
       const next = group!.tones[i + 1];
       const key = next && [tone.code, next.code].sort().join("\n");
-      if (next && key && tone.code !== next.code && !pairs.has(key)) pairs.set(key, overlayLine(tone.code, next.code));
+      if (next && key && tone.code !== next.code && !pairs.has(key))
+        pairs.set(key, overlayLine(tone.code, next.code));
     }
   return [...inksOf(piece).map(inkLine), ...pairs.values()];
 }
 
-const chunks = <T>(list: readonly T[], size: number): T[][] => Array.from({ length: Math.ceil(list.length / size) }, (_, i) => list.slice(i * size, (i + 1) * size));
+const chunks = <T>(list: readonly T[], size: number): T[][] =>
+  Array.from({ length: Math.ceil(list.length / size) }, (_, i) => list.slice(i * size, (i + 1) * size));
 
 /** Lines of any stacks, four to a line, under a label. */
-export const stackLines = (label: string, cells: readonly ChartCell[]): ChartLine[] => chunks(cells, CELLS_A_LINE).map((own, i) => ({ label: i ? `${label} ${i + 1}` : label, cells: own }));
+export const stackLines = (label: string, cells: readonly ChartCell[]): ChartLine[] =>
+  chunks(cells, CELLS_A_LINE).map((own, i) => ({ label: i ? `${label} ${i + 1}` : label, cells: own }));
 
 /** Trials of each pencil over one coat of each marker, four markers to a line. */
 export const pencilLines = (pencils: readonly string[], markers: readonly string[]): ChartLine[] =>
-  pencils.flatMap((pencil) => chunks(markers, CELLS_A_LINE).map((own) => ({ label: `${pencil}\nover ${own[0]}…`, cells: own.map((m) => ({ stack: [m, pencil] })) })));
+  pencils.flatMap((pencil) =>
+    chunks(markers, CELLS_A_LINE).map((own) => ({
+      label: `${pencil}\nover ${own[0]}…`,
+      cells: own.map((m) => ({ stack: [m, pencil] })),
+    })),
+  );
 
 /**
  * Puts lines of inks whose colour is known already between the others, so that every page tells the camera's own colour: one after every
@@ -35,5 +45,9 @@ export function interleave(lines: readonly ChartLine[], known: readonly string[]
   // Spread over all of the known ones, so that no hue is left out.
   const wanted = Math.min(free.length, Math.ceil(lines.length / every));
   const picked = Array.from({ length: wanted }, (_, i) => free[Math.floor((i * free.length) / wanted)]!);
-  return lines.flatMap((line, i) => ((i + 1) % every === 0 || i === lines.length - 1) && picked.length ? [line, inkLine(picked.shift()!)] : [line]);
+  return lines.flatMap((line, i) =>
+    ((i + 1) % every === 0 || i === lines.length - 1) && picked.length
+      ? [line, inkLine(picked.shift()!)]
+      : [line],
+  );
 }

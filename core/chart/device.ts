@@ -27,7 +27,21 @@ const root = (x: number, y: number) => Math.sqrt(Math.max(0, x) * Math.max(0, y)
  * Source: G. D. Finlayson, M. Mackiewicz & A. Hurlbert, IEEE Trans. Image Process. 24 (2015) 1460–1470, degrees 2 and 3.
  */
 function terms([r, g, b]: Xyz): number[] {
-  return [r, g, b, root(r, g), root(g, b), root(r, b), cube(r, g, g), cube(g, b, b), cube(r, b, b), cube(g, r, r), cube(b, g, g), cube(b, r, r), cube(r, g, b)];
+  return [
+    r,
+    g,
+    b,
+    root(r, g),
+    root(g, b),
+    root(r, b),
+    cube(r, g, g),
+    cube(g, b, b),
+    cube(r, b, b),
+    cube(g, r, r),
+    cube(b, g, g),
+    cube(b, r, r),
+    cube(r, g, b),
+  ];
 }
 
 /** Strength with which a correction is held at none, by degree of its terms: a few references bend little, many bend freely. */
@@ -69,11 +83,19 @@ const NOISE = 0.5;
 function withLeftOver(toLab: (rgb: Xyz) => Lab, references: readonly Reference[]): (rgb: Xyz) => Lab {
   const places = references.map((r) => toLab(r.rgb));
   const n = places.length;
-  const covariance = (a: Lab, b: Lab) => LEFT_OVER ** 2 * Math.exp(-((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2) / (2 * REACH ** 2));
+  const covariance = (a: Lab, b: Lab) =>
+    LEFT_OVER ** 2 *
+    Math.exp(-((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2) / (2 * REACH ** 2));
   const joint = new Float64Array(n * n);
-  places.forEach((p, i) => places.forEach((q, j) => (joint[i * n + j] = covariance(p, q) + (i === j ? NOISE ** 2 : 0))));
+  places.forEach((p, i) =>
+    places.forEach((q, j) => (joint[i * n + j] = covariance(p, q) + (i === j ? NOISE ** 2 : 0))),
+  );
   const inverse = invert(joint, n);
-  const pull = [0, 1, 2].map((c) => places.map((_, i) => references.reduce((sum, r, j) => sum + inverse[i * n + j]! * (r.lab[c]! - places[j]![c]!), 0)));
+  const pull = [0, 1, 2].map((c) =>
+    places.map((_, i) =>
+      references.reduce((sum, r, j) => sum + inverse[i * n + j]! * (r.lab[c]! - places[j]![c]!), 0),
+    ),
+  );
   return (rgb) => {
     const at = toLab(rgb);
     const near = places.map((p) => covariance(p, at));
@@ -91,14 +113,23 @@ const FOLDS = 5;
  */
 export function deviceColour(paper: Lab, references: readonly Reference[]): DeviceColour {
   const white = applyMatrix(XYZ_TO_RGB, labToXyz(paper));
-  const plain = (rgb: Xyz): Xyz => applyMatrix(RGB_TO_XYZ, [rgb[0] * white[0], rgb[1] * white[1], rgb[2] * white[2]]);
-  if (references.length < FEWEST_REFERENCES) return { toLab: (rgb) => xyzToLab(plain(rgb)), references: 0, expectedError: undefined };
+  const plain = (rgb: Xyz): Xyz =>
+    applyMatrix(RGB_TO_XYZ, [rgb[0] * white[0], rgb[1] * white[1], rgb[2] * white[2]]);
+  if (references.length < FEWEST_REFERENCES)
+    return { toLab: (rgb) => xyzToLab(plain(rgb)), references: 0, expectedError: undefined };
   const fitted = (set: readonly Reference[]) => {
     // Bare paper is known as well as anything, and counts like a fifth of the set.
-    const weights = fit([...set, ...Array<Reference>(Math.ceil(set.length / 5)).fill({ rgb: [1, 1, 1], lab: paper })], plain);
+    const weights = fit(
+      [...set, ...Array<Reference>(Math.ceil(set.length / 5)).fill({ rgb: [1, 1, 1], lab: paper })],
+      plain,
+    );
     return (rgb: Xyz): Lab => {
       const row = terms(rgb);
-      return xyzToLab(plain(rgb).map((v, c) => Math.max(0, v + row.reduce((sum, t, i) => sum + t * weights[c]![i]!, 0))) as unknown as Xyz);
+      return xyzToLab(
+        plain(rgb).map((v, c) =>
+          Math.max(0, v + row.reduce((sum, t, i) => sum + t * weights[c]![i]!, 0)),
+        ) as unknown as Xyz,
+      );
     };
   };
   const first = fitted(references);
@@ -111,5 +142,9 @@ export function deviceColour(paper: Lab, references: readonly Reference[]): Devi
     const blind = whole(used.filter((_, i) => i % FOLDS !== k));
     return used.filter((_, i) => i % FOLDS === k).map((r) => deltaE00(blind(r.rgb), r.lab));
   }).flat();
-  return { toLab: whole(used), references: used.length, expectedError: held.sort((a, b) => a - b)[held.length >> 1]! };
+  return {
+    toLab: whole(used),
+    references: used.length,
+    expectedError: held.sort((a, b) => a - b)[held.length >> 1]!,
+  };
 }

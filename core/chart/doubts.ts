@@ -34,15 +34,36 @@ const UNLIKE = 8;
 /** What is doubtful about a cell; nothing for most. */
 export function doubtsOf(cell: Judged): Doubt[] {
   const out: Doubt[] = [];
-  if (cell.over > MOST_OVER || cell.glare) out.push({ kind: "glare", message: cell.over > MOST_OVER ? `${Math.round(100 * cell.over)} % of it is at the end of the scale` : "a white cell beside it glares" });
-  if (cell.streakiness > MOST_STREAKS) out.push({ kind: "uneven", message: `lightness varies by ${cell.streakiness.toFixed(1)} L* within it: streaks, or not filled` });
-  if (cell.fromPaper < BARE && !cell.lift) out.push({ kind: "not coloured", message: `only ${cell.fromPaper.toFixed(1)} ΔE00 from bare paper` });
+  if (cell.over > MOST_OVER || cell.glare)
+    out.push({
+      kind: "glare",
+      message:
+        cell.over > MOST_OVER
+          ? `${Math.round(100 * cell.over)} % of it is at the end of the scale`
+          : "a white cell beside it glares",
+    });
+  if (cell.streakiness > MOST_STREAKS)
+    out.push({
+      kind: "uneven",
+      message: `lightness varies by ${cell.streakiness.toFixed(1)} L* within it: streaks, or not filled`,
+    });
+  if (cell.fromPaper < BARE && !cell.lift)
+    out.push({ kind: "not coloured", message: `only ${cell.fromPaper.toFixed(1)} ΔE00 from bare paper` });
   if (cell.oneCoatLess && !cell.lift && cell.lab[0] > cell.oneCoatLess[0] + LIGHTER)
-    out.push({ kind: "lighter than one coat less", message: `${(cell.lab[0] - cell.oneCoatLess[0]).toFixed(1)} L* lighter than with one coat less` });
-  if (cell.known && deltaE00(cell.lab, cell.known) > UNLIKE) out.push({ kind: "unlike before", message: `${deltaE00(cell.lab, cell.known).toFixed(1)} ΔE00 from the known reading` });
+    out.push({
+      kind: "lighter than one coat less",
+      message: `${(cell.lab[0] - cell.oneCoatLess[0]).toFixed(1)} L* lighter than with one coat less`,
+    });
+  if (cell.known && deltaE00(cell.lab, cell.known) > UNLIKE)
+    out.push({
+      kind: "unlike before",
+      message: `${deltaE00(cell.lab, cell.known).toFixed(1)} ΔE00 from the known reading`,
+    });
   return out;
 }
 
 /** How far a reading may be trusted, 0–1: falls with unevenness, and by half with each doubt. */
-export const confidenceOf = ({ streakiness }: Pick<Judged, "streakiness">, doubts: readonly Doubt[]): number =>
-  Math.exp(-((streakiness / 4) ** 2)) * 0.5 ** doubts.length;
+export const confidenceOf = (
+  { streakiness }: Pick<Judged, "streakiness">,
+  doubts: readonly Doubt[],
+): number => Math.exp(-((streakiness / 4) ** 2)) * 0.5 ** doubts.length;

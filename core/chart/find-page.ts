@@ -21,13 +21,18 @@ function* fours(marks: readonly FoundMark[]): Generator<readonly FoundMark[]> {
   const n = Math.min(MOST_MARKS, marks.length);
   for (let a = 0; a < n; a++)
     for (let b = a + 1; b < n; b++)
-      for (let c = b + 1; c < n; c++) for (let d = c + 1; d < n; d++) if (marks[a]!.size < SIZES_APART * marks[d]!.size) yield [marks[a]!, marks[b]!, marks[c]!, marks[d]!];
+      for (let c = b + 1; c < n; c++)
+        for (let d = c + 1; d < n; d++)
+          if (marks[a]!.size < SIZES_APART * marks[d]!.size)
+            yield [marks[a]!, marks[b]!, marks[c]!, marks[d]!];
 }
 
 /** Points in clockwise order as seen (y down). */
 function clockwise(marks: readonly FoundMark[]): Point[] {
   const [cx, cy] = [marks.reduce((s, m) => s + m.x, 0) / 4, marks.reduce((s, m) => s + m.y, 0) / 4];
-  return [...marks].sort((p, q) => Math.atan2(p.y - cy, p.x - cx) - Math.atan2(q.y - cy, q.x - cx)).map((m) => [m.x, m.y] as const);
+  return [...marks]
+    .sort((p, q) => Math.atan2(p.y - cy, p.x - cx) - Math.atan2(q.y - cy, q.x - cx))
+    .map((m) => [m.x, m.y] as const);
 }
 
 /** Mean light of a small patch round a point, green channel; NaN outside the picture. */
@@ -75,6 +80,7 @@ export function findPage(picture: Raster): FoundPage {
     }
   }
   if (!marks.length) refuse("no chart");
-  if (marks.length < 4) refuse("cut off", `${marks.length} of the 4 corner marks ${marks.length === 1 ? "is" : "are"} seen`);
+  if (marks.length < 4)
+    refuse("cut off", `${marks.length} of the 4 corner marks ${marks.length === 1 ? "is" : "are"} seen`);
   return refuse("no page code");
 }

@@ -10,9 +10,15 @@ import { homographyBetween, project, stretchAt } from "./homography";
 import { fitLight, type WhiteSample } from "./light";
 
 describe("a projective map", () => {
-  const square = [[0, 0], [100, 0], [100, 150], [0, 150]] as const;
+  const square = [
+    [0, 0],
+    [100, 0],
+    [100, 150],
+    [0, 150],
+  ] as const;
   it("carries its four points exactly, and back", () => {
-    const corner = (x: number, y: number) => fc.tuple(fc.integer({ min: x, max: x + 120 }), fc.integer({ min: y, max: y + 120 }));
+    const corner = (x: number, y: number) =>
+      fc.tuple(fc.integer({ min: x, max: x + 120 }), fc.integer({ min: y, max: y + 120 }));
     fc.assert(
       fc.property(corner(0, 0), corner(400, 20), corner(420, 600), corner(10, 590), (a, b, c, d) => {
         const quad = [a, b, c, d];
@@ -27,15 +33,29 @@ describe("a projective map", () => {
     );
   });
   it("knows how far it stretches", () => {
-    const { most, least } = stretchAt(homographyBetween(square, square.map(([x, y]) => [3 * x, 2 * y] as const)), 40, 40);
+    const { most, least } = stretchAt(
+      homographyBetween(
+        square,
+        square.map(([x, y]) => [3 * x, 2 * y] as const),
+      ),
+      40,
+      40,
+    );
     expect(most).toBeCloseTo(3);
     expect(least).toBeCloseTo(2);
   });
 });
 
 describe("light over a page", () => {
-  const places = Array.from({ length: 100 }, (_, i) => ({ x: -0.9 + 0.45 * (i % 5), y: -0.95 + 0.1 * Math.floor(i / 5) }));
-  const level = (x: number, y: number): Xyz => [0.6 * Math.exp(0.2 * x - 0.1 * y * y), 0.5 * Math.exp(0.25 * x), 0.3 * Math.exp(0.1 * x * y)];
+  const places = Array.from({ length: 100 }, (_, i) => ({
+    x: -0.9 + 0.45 * (i % 5),
+    y: -0.95 + 0.1 * Math.floor(i / 5),
+  }));
+  const level = (x: number, y: number): Xyz => [
+    0.6 * Math.exp(0.2 * x - 0.1 * y * y),
+    0.5 * Math.exp(0.25 * x),
+    0.3 * Math.exp(0.1 * x * y),
+  ];
   const even: WhiteSample[] = places.map((p) => ({ ...p, rgb: level(p.x, p.y) }));
   it("is found where it falls off smoothly", () => {
     const field = fitLight(even);
@@ -44,8 +64,15 @@ describe("light over a page", () => {
     field.at(0.2, -0.3).forEach((v, c) => expect(v / level(0.2, -0.3)[c]!).toBeCloseTo(1, 2));
   });
   it("is not bent by white cells that were coloured or that glare; it names them", () => {
-    const field = fitLight(even.map((s, i) => (i === 12 ? { ...s, rgb: [0.2, 0.3, 0.2] } : i === 40 ? { ...s, rgb: [0.9, 0.9, 0.9] } : s)));
-    expect(field.strays.map((s) => [s.cell, Math.sign(s.by)])).toEqual([[12, -1], [40, 1]]);
+    const field = fitLight(
+      even.map((s, i) =>
+        i === 12 ? { ...s, rgb: [0.2, 0.3, 0.2] } : i === 40 ? { ...s, rgb: [0.9, 0.9, 0.9] } : s,
+      ),
+    );
+    expect(field.strays.map((s) => [s.cell, Math.sign(s.by)])).toEqual([
+      [12, -1],
+      [40, 1],
+    ]);
     expect(field.residual).toBeLessThan(0.004);
   });
 });
@@ -53,15 +80,24 @@ describe("light over a page", () => {
 describe("a device's own colour", () => {
   const paper: Lab = [95, -1, 4];
   const white = applyMatrix(XYZ_TO_RGB, labToXyz(paper));
-  const true_ = (lab: Lab): Xyz => applyMatrix(XYZ_TO_RGB, labToXyz(lab)).map((v, c) => v / white[c]!) as unknown as Xyz;
+  const true_ = (lab: Lab): Xyz =>
+    applyMatrix(XYZ_TO_RGB, labToXyz(lab)).map((v, c) => v / white[c]!) as unknown as Xyz;
   /** A camera whose channels leak into each other. */
   const leaky = (lab: Lab): Xyz => {
     const [r, g, b] = true_(lab);
     return [0.86 * r + 0.14 * g, 0.06 * r + 0.9 * g + 0.04 * b, 0.12 * g + 0.88 * b];
   };
-  const labs: Lab[] = Array.from({ length: 40 }, (_, i) => [35 + (i * 17) % 55, 30 * Math.sin(i), 30 * Math.cos(1.7 * i)]);
+  const labs: Lab[] = Array.from({ length: 40 }, (_, i) => [
+    35 + ((i * 17) % 55),
+    30 * Math.sin(i),
+    30 * Math.cos(1.7 * i),
+  ]);
   const refs: Reference[] = labs.map((lab) => ({ rgb: leaky(lab), lab }));
-  const unseen: Lab[] = [[60, 18, -10], [72, -15, 20], [48, 5, 25]];
+  const unseen: Lab[] = [
+    [60, 18, -10],
+    [72, -15, 20],
+    [48, 5, 25],
+  ];
   it("is taken at its word with white alone, and says so", () => {
     const plain = deviceColour(paper, refs.slice(0, 5));
     expect(plain.references).toBe(0);
@@ -86,7 +122,12 @@ describe("a device's own colour", () => {
 });
 
 describe("repeated readings", () => {
-  const near: Lab[] = [[70, 10, 20], [70.1, 10, 20.1], [69.9, 10.1, 19.9], [70, 9.9, 20]];
+  const near: Lab[] = [
+    [70, 10, 20],
+    [70.1, 10, 20.1],
+    [69.9, 10.1, 19.9],
+    [70, 9.9, 20],
+  ];
   it("are averaged, with their spread", () => {
     const mean = averageReadings(near);
     expect(deltaE00(mean.lab, [70, 10, 20])).toBeLessThan(0.1);
@@ -100,8 +141,18 @@ describe("repeated readings", () => {
     expect(deltaE00(mean.lab, [70, 10, 20])).toBeLessThan(0.1);
   });
   it("keep two that disagree, and show it", () => {
-    expect(averageReadings([[70, 0, 0], [60, 0, 0]])).toMatchObject({ used: 2, rejected: [] });
-    expect(averageReadings([[70, 0, 0], [60, 0, 0]]).spread).toBeGreaterThan(3);
+    expect(
+      averageReadings([
+        [70, 0, 0],
+        [60, 0, 0],
+      ]),
+    ).toMatchObject({ used: 2, rejected: [] });
+    expect(
+      averageReadings([
+        [70, 0, 0],
+        [60, 0, 0],
+      ]).spread,
+    ).toBeGreaterThan(3);
     expect(() => averageReadings([])).toThrow(RangeError);
   });
 });

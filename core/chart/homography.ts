@@ -30,10 +30,19 @@ export function project(h: Homography, x: number, y: number): Point {
 }
 
 /** Largest and smallest stretch of the map at a point: singular values of its derivative. */
-export function stretchAt(h: Homography, x: number, y: number): { readonly most: number; readonly least: number } {
+export function stretchAt(
+  h: Homography,
+  x: number,
+  y: number,
+): { readonly most: number; readonly least: number } {
   const [u, v] = project(h, x, y);
   const w = h[6]! * x + h[7]! * y + 1;
-  const [a, b, c, d] = [(h[0]! - h[6]! * u) / w, (h[1]! - h[7]! * u) / w, (h[3]! - h[6]! * v) / w, (h[4]! - h[7]! * v) / w];
+  const [a, b, c, d] = [
+    (h[0]! - h[6]! * u) / w,
+    (h[1]! - h[7]! * u) / w,
+    (h[3]! - h[6]! * v) / w,
+    (h[4]! - h[7]! * v) / w,
+  ];
   const half = (a * a + b * b + c * c + d * d) / 2;
   const rest = Math.sqrt(Math.max(0, half * half - (a * d - b * c) ** 2));
   return { most: Math.sqrt(half + rest), least: Math.sqrt(Math.max(0, half - rest)) };

@@ -1,6 +1,22 @@
-import { inkLine, layOutChart, linesAPage, MARK, marksOf, overlayLine, SHEETS, STRIP, whiteBoxes, type Box, type SheetName } from "./layout";
+import {
+  inkLine,
+  layOutChart,
+  linesAPage,
+  MARK,
+  marksOf,
+  overlayLine,
+  SHEETS,
+  STRIP,
+  whiteBoxes,
+  type Box,
+  type SheetName,
+} from "./layout";
 
-const apart = (a: Box, b: Box) => a.x + a.width <= b.x + 1e-6 || b.x + b.width <= a.x + 1e-6 || a.y + a.height <= b.y + 1e-6 || b.y + b.height <= a.y + 1e-6;
+const apart = (a: Box, b: Box) =>
+  a.x + a.width <= b.x + 1e-6 ||
+  b.x + b.width <= a.x + 1e-6 ||
+  a.y + a.height <= b.y + 1e-6 ||
+  b.y + b.height <= a.y + 1e-6;
 const sheets = Object.keys(SHEETS) as SheetName[];
 
 describe.each(sheets)("a chart on %s", (sheet) => {
@@ -14,7 +30,12 @@ describe.each(sheets)("a chart on %s", (sheet) => {
   });
   it("keeps cells, white cells, marks and strip apart, and on the sheet", () => {
     const { width, height } = SHEETS[sheet];
-    const marks = marksOf(sheet).map(([x, y]) => ({ x: x - MARK.outer - 1, y: y - MARK.outer - 1, width: 2 * MARK.outer + 2, height: 2 * MARK.outer + 2 }));
+    const marks = marksOf(sheet).map(([x, y]) => ({
+      x: x - MARK.outer - 1,
+      y: y - MARK.outer - 1,
+      width: 2 * MARK.outer + 2,
+      height: 2 * MARK.outer + 2,
+    }));
     const strip = { x: 0, y: STRIP.y - STRIP.height / 2, width, height: STRIP.height };
     const boxes = [...pages[0]!.cells.map((c) => c.box), ...whiteBoxes(sheet)];
     boxes.forEach((a, i) => {
@@ -28,7 +49,12 @@ describe.each(sheets)("a chart on %s", (sheet) => {
 });
 
 it("a line of one ink has one, two, three coats and a lift; an overlay has both orders", () => {
-  expect(inkLine("reed2c").cells.map((c) => [c.stack.length, c.lift ?? false])).toEqual([[1, false], [2, false], [3, false], [2, true]]);
+  expect(inkLine("reed2c").cells.map((c) => [c.stack.length, c.lift ?? false])).toEqual([
+    [1, false],
+    [2, false],
+    [3, false],
+    [2, true],
+  ]);
   expect(overlayLine("a", "b").cells.map((c) => c.stack.join(""))).toEqual(["ab", "ba", "aab", "bba"]);
   expect(layOutChart({ serial: 1, sheet: "A4", lines: [] })).toHaveLength(1);
 });

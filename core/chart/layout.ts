@@ -71,13 +71,23 @@ const BLOCK = LABEL + CELLS_A_LINE * CELL.pitch + 2 * WHITE.pitch;
 export function marksOf(sheet: SheetName): readonly (readonly [number, number])[] {
   const { width, height } = SHEETS[sheet];
   const [l, r, t, b] = [MARK.inset, width - MARK.inset, MARK.inset, height - MARK.inset];
-  return [[l, t], [r, t], [r, b], [l, b]];
+  return [
+    [l, t],
+    [r, t],
+    [r, b],
+    [l, b],
+  ];
 }
 
 /** Boxes of every module of the page code, black or not. */
 export function moduleBoxes(sheet: SheetName): Box[] {
   const left = (SHEETS[sheet].width - MODULES * STRIP.module) / 2;
-  return Array.from({ length: MODULES }, (_, i) => ({ x: left + i * STRIP.module, y: STRIP.y - STRIP.height / 2, width: STRIP.module, height: STRIP.height }));
+  return Array.from({ length: MODULES }, (_, i) => ({
+    x: left + i * STRIP.module,
+    y: STRIP.y - STRIP.height / 2,
+    width: STRIP.module,
+    height: STRIP.height,
+  }));
 }
 
 const rowsOn = (sheet: SheetName) => Math.floor((SHEETS[sheet].height - FIRST_ROW - FOOT) / ROW);
@@ -89,9 +99,16 @@ export const linesAPage = (sheet: SheetName): number => BLOCKS * rowsOn(sheet);
 /** Cells that stay white on every page: five columns, one cell a row. Light and white are judged by them. */
 export function whiteBoxes(sheet: SheetName): Box[] {
   const left = leftOf(sheet);
-  const columns = [0, 1].flatMap((b) => [left + b * BLOCK, left + b * BLOCK + WHITE.pitch + LABEL + 2 * CELL.pitch]).concat(left + BLOCKS * BLOCK);
+  const columns = [0, 1]
+    .flatMap((b) => [left + b * BLOCK, left + b * BLOCK + WHITE.pitch + LABEL + 2 * CELL.pitch])
+    .concat(left + BLOCKS * BLOCK);
   return Array.from({ length: rowsOn(sheet) }, (_, row) =>
-    columns.map((x) => ({ x: x + (WHITE.pitch - WHITE.width) / 2, y: FIRST_ROW + row * ROW + (CELL.height - WHITE.height) / 2, width: WHITE.width, height: WHITE.height })),
+    columns.map((x) => ({
+      x: x + (WHITE.pitch - WHITE.width) / 2,
+      y: FIRST_ROW + row * ROW + (CELL.height - WHITE.height) / 2,
+      width: WHITE.width,
+      height: WHITE.height,
+    })),
   ).flat();
 }
 
@@ -112,7 +129,12 @@ export function layOutChart(chart: Chart): PageLayout[] {
       labels.push({ text: label, x: x + 0.8, y: y + CELL.height / 2 });
       own.slice(0, CELLS_A_LINE).forEach((cell, place) => {
         const at = x + LABEL + place * CELL.pitch + (place >= CELLS_A_LINE / 2 ? WHITE.pitch : 0);
-        cells.push({ ...cell, line: page * perPage + i, place, box: { x: at + (CELL.pitch - CELL.width) / 2, y, width: CELL.width, height: CELL.height } });
+        cells.push({
+          ...cell,
+          line: page * perPage + i,
+          place,
+          box: { x: at + (CELL.pitch - CELL.width) / 2, y, width: CELL.width, height: CELL.height },
+        });
       });
     });
     const bits = encodePage({ serial: chart.serial, page, sheet });
@@ -123,11 +145,19 @@ export function layOutChart(chart: Chart): PageLayout[] {
 /** Line of one ink: one, two and three coats, and two coats lifted by the blender. */
 export const inkLine = (code: string): ChartLine => ({
   label: code,
-  cells: [...[1, 2, 3].map((n) => ({ stack: Array<string>(n).fill(code) })), { stack: [code, code], lift: true }],
+  cells: [
+    ...[1, 2, 3].map((n) => ({ stack: Array<string>(n).fill(code) })),
+    { stack: [code, code], lift: true },
+  ],
 });
 
 /** Line of two inks over each other: both orders, and two coats of either beneath one of the other. */
 export const overlayLine = (first: string, second: string): ChartLine => ({
   label: `${first}\n+ ${second}`,
-  cells: [[first, second], [second, first], [first, first, second], [second, second, first]].map((stack) => ({ stack })),
+  cells: [
+    [first, second],
+    [second, first],
+    [first, first, second],
+    [second, second, first],
+  ].map((stack) => ({ stack })),
 });

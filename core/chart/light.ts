@@ -11,7 +11,9 @@ export interface LightField {
 }
 
 /** Powers of x and y up to the fourth degree together. */
-const TERMS = Array.from({ length: 5 }, (_, i) => Array.from({ length: 5 - i }, (_, j) => [i, j] as const)).flat();
+const TERMS = Array.from({ length: 5 }, (_, i) =>
+  Array.from({ length: 5 - i }, (_, j) => [i, j] as const),
+).flat();
 /** Keeps high powers small where white cells do not ask for them. */
 const RIDGE = 2e-4;
 /** A white cell is a stray beyond this ratio, or beyond this many times the others' spread. */
@@ -21,7 +23,11 @@ const ROUNDS = 6;
 
 const basis = (x: number, y: number) => TERMS.map(([i, j]) => x ** i * y ** j);
 
-function surface(samples: readonly WhiteSample[], channel: 0 | 1 | 2, weight: readonly number[]): Float64Array {
+function surface(
+  samples: readonly WhiteSample[],
+  channel: 0 | 1 | 2,
+  weight: readonly number[],
+): Float64Array {
   const n = TERMS.length;
   const normal = new Float64Array(n * n);
   const right = new Float64Array(n);
@@ -52,14 +58,18 @@ export function fitLight(samples: readonly WhiteSample[]): LightField {
   let fields: Float64Array[] = [];
   let off: number[] = [];
   let spread = 0;
-  const level = (c: number, x: number, y: number) => Math.exp(basis(x, y).reduce((sum, t, i) => sum + t * fields[c]![i]!, 0));
+  const level = (c: number, x: number, y: number) =>
+    Math.exp(basis(x, y).reduce((sum, t, i) => sum + t * fields[c]![i]!, 0));
   for (let round = 0; round < ROUNDS; round++) {
     fields = ([0, 1, 2] as const).map((c) => surface(samples, c, weight));
     off = samples.map((s) => {
       const ratios = s.rgb.map((v, c) => v / level(c, s.x, s.y) - 1);
       return ratios.reduce((worst, r) => (Math.abs(r) > Math.abs(worst) ? r : worst), 0);
     });
-    const kept = off.filter((_, k) => weight[k]).map(Math.abs).sort((a, b) => a - b);
+    const kept = off
+      .filter((_, k) => weight[k])
+      .map(Math.abs)
+      .sort((a, b) => a - b);
     spread = 1.48 * (kept[kept.length >> 1] ?? 0);
     const limit = Math.max(STRAY_RATIO, STRAY_SPREADS * spread);
     const next = off.map((v) => (Math.abs(v) <= limit ? 1 : 0));

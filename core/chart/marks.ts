@@ -24,8 +24,16 @@ const heightOf = (s: Spot) => s.bottom - s.top + 1;
 function markOf(ring: Spot, spots: readonly Spot[], labels: Int32Array, width: number): Spot | undefined {
   const [w, h] = [widthOf(ring), heightOf(ring)];
   const fill = ring.area / (w * h);
-  if (Math.min(w, h) < SMALLEST || Math.max(w, h) > LARGEST_SHARE * width || Math.max(w, h) > 2.6 * Math.min(w, h) || fill < 0.22 || fill > 0.66) return undefined;
-  const middle = labels[Math.round((ring.top + ring.bottom) / 2) * width + Math.round((ring.left + ring.right) / 2)]!;
+  if (
+    Math.min(w, h) < SMALLEST ||
+    Math.max(w, h) > LARGEST_SHARE * width ||
+    Math.max(w, h) > 2.6 * Math.min(w, h) ||
+    fill < 0.22 ||
+    fill > 0.66
+  )
+    return undefined;
+  const middle =
+    labels[Math.round((ring.top + ring.bottom) / 2) * width + Math.round((ring.left + ring.right) / 2)]!;
   const dot = spots[middle - 1];
   if (!dot || dot === ring) return undefined;
   const share = Math.sqrt((widthOf(dot) * heightOf(dot)) / (w * h));
@@ -46,7 +54,15 @@ export function findMarks(picture: Raster): FoundMark[] {
   return spots
     .flatMap((ring) => {
       const dot = markOf(ring, spots, labels, grey.width);
-      return dot ? [{ x: scale((2 * ring.x + dot.x) / 3), y: scale((2 * ring.y + dot.y) / 3), size: Math.sqrt(widthOf(ring) * heightOf(ring)) * grey.factor }] : [];
+      return dot
+        ? [
+            {
+              x: scale((2 * ring.x + dot.x) / 3),
+              y: scale((2 * ring.y + dot.y) / 3),
+              size: Math.sqrt(widthOf(ring) * heightOf(ring)) * grey.factor,
+            },
+          ]
+        : [];
     })
     .sort((a, b) => b.size - a.size);
 }

@@ -1,10 +1,15 @@
 import fc from "fast-check";
 import { decodePage, encodePage, MODULES } from "./page-code";
 
-const name = fc.record({ serial: fc.integer({ min: 1, max: 65535 }), page: fc.integer({ min: 0, max: 63 }), sheet: fc.constantFrom("A4" as const, "Letter" as const) });
+const name = fc.record({
+  serial: fc.integer({ min: 1, max: 65535 }),
+  page: fc.integer({ min: 0, max: 63 }),
+  sheet: fc.constantFrom("A4" as const, "Letter" as const),
+});
 
 describe("the strip that says which page it is", () => {
-  it("reads back what was printed", () => fc.assert(fc.property(name, (page) => expect(decodePage(encodePage(page))).toEqual(page))));
+  it("reads back what was printed", () =>
+    fc.assert(fc.property(name, (page) => expect(decodePage(encodePage(page))).toEqual(page))));
   it("does not read with one module misread, or upside down", () => {
     fc.assert(
       fc.property(name, fc.integer({ min: 0, max: MODULES - 1 }), (page, at) => {

@@ -30,7 +30,8 @@ function crc8(value: number): number {
   return crc;
 }
 
-const bitsOf = (value: number, count: number) => Array.from({ length: count }, (_, i) => ((value >>> (count - 1 - i)) & 1) === 1);
+const bitsOf = (value: number, count: number) =>
+  Array.from({ length: count }, (_, i) => ((value >>> (count - 1 - i)) & 1) === 1);
 const valueOf = (bits: readonly boolean[]) => bits.reduce((v, b) => v * 2 + (b ? 1 : 0), 0);
 
 /**
@@ -38,7 +39,8 @@ const valueOf = (bits: readonly boolean[]) => bits.reduce((v, b) => v * 2 + (b ?
  * @throws RangeError when serial or page do not fit
  */
 export function encodePage({ serial, page, sheet }: PageName): boolean[] {
-  if (!(serial >= 1 && serial <= 0xffff && page >= 0 && page <= 63)) throw new RangeError(`chart ${serial}, page ${page + 1} cannot be coded: 1–65535 and at most 64 pages`);
+  if (!(serial >= 1 && serial <= 0xffff && page >= 0 && page <= 63))
+    throw new RangeError(`chart ${serial}, page ${page + 1} cannot be coded: 1–65535 and at most 64 pages`);
   const data = (serial << 8) | (page << 2) | ((sheet === "Letter" ? 1 : 0) << 1) | VERSION;
   return [...HEAD, ...bitsOf(data, DATA_BITS), ...bitsOf(crc8(data), CHECK_BITS), ...TAIL];
 }
@@ -48,6 +50,11 @@ export function decodePage(modules: readonly boolean[]): PageName | undefined {
   const fits = (part: readonly boolean[], at: number) => part.every((b, i) => modules[at + i] === b);
   if (modules.length !== MODULES || !fits(HEAD, 0) || !fits(TAIL, MODULES - TAIL.length)) return undefined;
   const data = valueOf(modules.slice(HEAD.length, HEAD.length + DATA_BITS));
-  if (valueOf(modules.slice(HEAD.length + DATA_BITS, MODULES - TAIL.length)) !== crc8(data) || (data & 1) !== VERSION || data >> 8 === 0) return undefined;
+  if (
+    valueOf(modules.slice(HEAD.length + DATA_BITS, MODULES - TAIL.length)) !== crc8(data) ||
+    (data & 1) !== VERSION ||
+    data >> 8 === 0
+  )
+    return undefined;
   return { serial: data >> 8, page: (data >> 2) & 63, sheet: data & 2 ? "Letter" : "A4" };
 }

@@ -50,7 +50,8 @@ export function darkPixels({ width, height, light }: Grey, reach: number, ratio:
     for (let x = 0; x < width; x++) {
       const l = Math.max(0, x - reach);
       const r = Math.min(width, x + reach + 1);
-      const mean = (sums[below + r]! - sums[above + r]! - sums[below + l]! + sums[above + l]!) / ((b - t) * (r - l));
+      const mean =
+        (sums[below + r]! - sums[above + r]! - sums[below + l]! + sums[above + l]!) / ((b - t) * (r - l));
       out[y * width + x] = light[y * width + x]! < ratio * mean ? 1 : 0;
     }
   }
@@ -70,7 +71,11 @@ export interface Spot {
 }
 
 /** Connected spots (4-neighbourhood), and for each pixel the number of its spot from 1, 0 for none. */
-export function spotsOf(dark: Uint8Array, width: number, height: number): { readonly spots: readonly Spot[]; readonly labels: Int32Array } {
+export function spotsOf(
+  dark: Uint8Array,
+  width: number,
+  height: number,
+): { readonly spots: readonly Spot[]; readonly labels: Int32Array } {
   const labels = new Int32Array(width * height);
   const stack = new Int32Array(width * height);
   const spots: Spot[] = [];
@@ -92,7 +97,8 @@ export function spotsOf(dark: Uint8Array, width: number, height: number): { read
       if (y < top) top = y;
       if (y > bottom) bottom = y;
       for (let side = 0; side < 4; side++) {
-        if (side === 0 ? x === 0 : side === 1 ? x === width - 1 : side === 2 ? y === 0 : y === height - 1) continue;
+        if (side === 0 ? x === 0 : side === 1 ? x === width - 1 : side === 2 ? y === 0 : y === height - 1)
+          continue;
         const q = side === 0 ? p - 1 : side === 1 ? p + 1 : side === 2 ? p - width : p + width;
         if (!dark[q] || labels[q]) continue;
         labels[q] = label;

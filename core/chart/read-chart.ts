@@ -6,7 +6,17 @@ import { deviceColour, type Reference } from "./device";
 import { doubtsOf, confidenceOf, type Doubt } from "./doubts";
 import { findPage, type FoundPage } from "./find-page";
 import { project, stretchAt } from "./homography";
-import { layOutChart, MARK, marksOf, SHEETS, whiteBoxes, type Box, type Chart, type PageLayout, type PlacedCell } from "./layout";
+import {
+  layOutChart,
+  MARK,
+  marksOf,
+  SHEETS,
+  whiteBoxes,
+  type Box,
+  type Chart,
+  type PageLayout,
+  type PlacedCell,
+} from "./layout";
 import { fitLight, type LightField } from "./light";
 import type { Raster } from "./raster";
 import { refuse } from "./refusal";
@@ -70,17 +80,30 @@ const MOST_DOUBTFUL_BY_GLARE = 0.25;
  * @param asked serial of the chart the page must belong to, if only one will do
  * @throws ChartRefused when the picture cannot be trusted; nothing is read then
  */
-export function* readChart(picture: Raster, charts: readonly KnownChart[], asked?: number): Generator<number, ReadPage> {
+export function* readChart(
+  picture: Raster,
+  charts: readonly KnownChart[],
+  asked?: number,
+): Generator<number, ReadPage> {
   yield 0.02;
   const found = findPage(picture);
   yield 0.5;
   const chart = charts.find((c) => c.serial === found.serial);
-  if (asked !== undefined && found.serial !== asked) refuse("wrong page", `it says chart ${found.serial}, page ${found.page + 1}; asked for was chart ${asked}`);
+  if (asked !== undefined && found.serial !== asked)
+    refuse(
+      "wrong page",
+      `it says chart ${found.serial}, page ${found.page + 1}; asked for was chart ${asked}`,
+    );
   if (!chart) return refuse("unknown chart", `it says chart ${found.serial}, page ${found.page + 1}`);
   const layout = chart.sheet === found.sheet ? layOutChart(chart)[found.page] : undefined;
-  if (!layout) return refuse("unknown chart", `chart ${found.serial} has no page ${found.page + 1} on ${found.sheet}`);
+  if (!layout)
+    return refuse("unknown chart", `chart ${found.serial} has no page ${found.page + 1} on ${found.sheet}`);
   const pixelsPerMm = resolutionOf(found);
-  if (pixelsPerMm < FEWEST_PIXELS_PER_MM) refuse("too small", `${pixelsPerMm.toFixed(1)} pixels a millimetre where it is furthest; ${FEWEST_PIXELS_PER_MM} are needed`);
+  if (pixelsPerMm < FEWEST_PIXELS_PER_MM)
+    refuse(
+      "too small",
+      `${pixelsPerMm.toFixed(1)} pixels a millimetre where it is furthest; ${FEWEST_PIXELS_PER_MM} are needed`,
+    );
   checkSharp(picture, found);
   const { field, glaring } = lightOver(picture, found);
   yield 0.6;
@@ -100,13 +123,23 @@ export function* readChart(picture: Raster, charts: readonly KnownChart[], asked
   };
 }
 
-const resolutionOf = ({ toPixels, sheet }: FoundPage) => Math.min(...marksOf(sheet).map(([x, y]) => stretchAt(toPixels, x, y).least));
+const resolutionOf = ({ toPixels, sheet }: FoundPage) =>
+  Math.min(...marksOf(sheet).map(([x, y]) => stretchAt(toPixels, x, y).least));
 
 /** Mean green level on a circle round a point of the page, radius in mm. */
-function circle(picture: Raster, { toPixels }: FoundPage, [x, y]: readonly [number, number], radius: number): number {
+function circle(
+  picture: Raster,
+  { toPixels }: FoundPage,
+  [x, y]: readonly [number, number],
+  radius: number,
+): number {
   let [sum, count] = [0, 0];
   for (let i = 0; i < 24; i++) {
-    const [px, py] = project(toPixels, x + radius * Math.cos((i * Math.PI) / 12), y + radius * Math.sin((i * Math.PI) / 12));
+    const [px, py] = project(
+      toPixels,
+      x + radius * Math.cos((i * Math.PI) / 12),
+      y + radius * Math.sin((i * Math.PI) / 12),
+    );
     const at = 3 * (Math.round(py) * picture.width + Math.round(px)) + 1;
     const v = picture.rgb[at];
     if (v === undefined) continue;
@@ -118,15 +151,26 @@ function circle(picture: Raster, { toPixels }: FoundPage, [x, y]: readonly [numb
 
 function checkSharp(picture: Raster, found: FoundPage): void {
   const modulation = marksOf(found.sheet).map((mark) => {
-    const [gap, ring, paper] = [(MARK.dot + MARK.inner) / 2, (MARK.inner + MARK.outer) / 2, MARK.outer + 2].map((r) => circle(picture, found, mark, r));
+    const [gap, ring, paper] = [
+      (MARK.dot + MARK.inner) / 2,
+      (MARK.inner + MARK.outer) / 2,
+      MARK.outer + 2,
+    ].map((r) => circle(picture, found, mark, r));
     return (gap! - ring!) / Math.max(1, paper! - ring!);
   });
   const worst = Math.min(...modulation);
-  if (worst < LEAST_MODULATION) refuse("blurred", `the ring marks keep ${Math.round(100 * Math.max(0, worst))} % of their contrast; ${Math.round(100 * LEAST_MODULATION)} % are needed`);
+  if (worst < LEAST_MODULATION)
+    refuse(
+      "blurred",
+      `the ring marks keep ${Math.round(100 * Math.max(0, worst))} % of their contrast; ${Math.round(100 * LEAST_MODULATION)} % are needed`,
+    );
 }
 
 /** Place on the page from −1 to 1 each way. */
-const placeOn = ({ sheet }: FoundPage, x: number, y: number) => ({ x: (2 * x) / SHEETS[sheet].width - 1, y: (2 * y) / SHEETS[sheet].height - 1 });
+const placeOn = ({ sheet }: FoundPage, x: number, y: number) => ({
+  x: (2 * x) / SHEETS[sheet].width - 1,
+  y: (2 * y) / SHEETS[sheet].height - 1,
+});
 const middle = (b: Box) => [b.x + b.width / 2, b.y + b.height / 2] as const;
 
 function lightOver(picture: Raster, found: FoundPage): { field: LightField; glaring: readonly Box[] } {
@@ -136,16 +180,34 @@ function lightOver(picture: Raster, found: FoundPage): { field: LightField; glar
     return levels ? [{ box, levels }] : [];
   });
   const over = seen.filter((w) => w.levels.over > WHITE_OVER);
-  if (over.length > MOST_OVER * seen.length) refuse("too bright", `${over.length} of ${seen.length} white cells are at the end of the scale`);
-  if (over.length > MOST_GLARING * seen.length) refuse("glare", `${over.length} of ${seen.length} white cells are at the end of the scale`);
+  if (over.length > MOST_OVER * seen.length)
+    refuse("too bright", `${over.length} of ${seen.length} white cells are at the end of the scale`);
+  if (over.length > MOST_GLARING * seen.length)
+    refuse("glare", `${over.length} of ${seen.length} white cells are at the end of the scale`);
   const good = seen.filter((w) => w.levels.over <= WHITE_OVER);
-  const samples = good.map(({ box, levels }) => ({ ...placeOn(found, ...middle(box)), rgb: middleOf(levels.blocks).map((v) => Math.max(1e-4, v)) as unknown as Xyz }));
+  const samples = good.map(({ box, levels }) => ({
+    ...placeOn(found, ...middle(box)),
+    rgb: middleOf(levels.blocks).map((v) => Math.max(1e-4, v)) as unknown as Xyz,
+  }));
   const white = samples.map((s) => s.rgb[1]).sort((a, b) => a - b)[samples.length >> 1] ?? 0;
-  if (white < DARKEST_WHITE) refuse("too dark", `white stands at ${Math.round(100 * white)} % of the scale; ${100 * DARKEST_WHITE} % are needed`);
+  if (white < DARKEST_WHITE)
+    refuse(
+      "too dark",
+      `white stands at ${Math.round(100 * white)} % of the scale; ${100 * DARKEST_WHITE} % are needed`,
+    );
   const field = fitLight(samples);
   if (field.residual > MOST_LIGHT_RESIDUAL || field.strays.length > MOST_STRAYS * seen.length)
-    refuse("uneven light", `white cells differ by ${(100 * field.residual).toFixed(1)} % from an even fall of light, ${field.strays.length} of ${seen.length} by much more`);
-  return { field, glaring: [...over.map((w) => w.box), ...field.strays.filter((s) => s.by > 0).map((s) => good[s.cell]!.box)] };
+    refuse(
+      "uneven light",
+      `white cells differ by ${(100 * field.residual).toFixed(1)} % from an even fall of light, ${field.strays.length} of ${seen.length} by much more`,
+    );
+  return {
+    field,
+    glaring: [
+      ...over.map((w) => w.box),
+      ...field.strays.filter((s) => s.by > 0).map((s) => good[s.cell]!.box),
+    ],
+  };
 }
 
 type Levels = { readonly cell: PlacedCell; readonly levels: BoxLevels | undefined };
@@ -161,10 +223,20 @@ function relative(levels: BoxLevels, field: LightField, found: FoundPage): Xyz[]
 
 const keyOf = (stack: readonly string[]) => stack.join("\n");
 
-function judge(read: readonly Levels[], layout: PageLayout, chart: KnownChart, field: LightField, glaring: readonly Box[], found: FoundPage): Pick<ReadPage, "cells" | "references" | "expectedError"> {
+function judge(
+  read: readonly Levels[],
+  layout: PageLayout,
+  chart: KnownChart,
+  field: LightField,
+  glaring: readonly Box[],
+  found: FoundPage,
+): Pick<ReadPage, "cells" | "references" | "expectedError"> {
   const known = new Map(chart.known.map((k) => [keyOf(k.stack), k.lab]));
-  const seen = read.flatMap(({ cell, levels }) => (levels ? [{ cell, levels, blocks: relative(levels, field, found) }] : []));
-  if (seen.length < layout.cells.length) refuse("cut off", `${layout.cells.length - seen.length} cells lie outside the picture`);
+  const seen = read.flatMap(({ cell, levels }) =>
+    levels ? [{ cell, levels, blocks: relative(levels, field, found) }] : [],
+  );
+  if (seen.length < layout.cells.length)
+    refuse("cut off", `${layout.cells.length - seen.length} cells lie outside the picture`);
   const glares = ({ x, y }: Box) => glaring.some((g) => Math.hypot(g.x - x, g.y - y) < GLARE_REACH);
   const references = seen.flatMap(({ cell, levels, blocks }): Reference[] => {
     const lab = cell.lift ? undefined : known.get(keyOf(cell.stack));
@@ -176,7 +248,13 @@ function judge(read: readonly Levels[], layout: PageLayout, chart: KnownChart, f
     return { cell, levels, lab, ...evenness(blocks.map(device.toLab), lab) };
   });
   const cells = plain.map((own): CellReading => {
-    const fewer = plain.find((p) => p.cell.line === own.cell.line && !p.cell.lift && p.cell.stack.length === own.cell.stack.length - 1 && p.cell.stack.every((c) => c === own.cell.stack[0]));
+    const fewer = plain.find(
+      (p) =>
+        p.cell.line === own.cell.line &&
+        !p.cell.lift &&
+        p.cell.stack.length === own.cell.stack.length - 1 &&
+        p.cell.stack.every((c) => c === own.cell.stack[0]),
+    );
     const doubts = doubtsOf({
       ...own,
       over: own.levels.over,
@@ -187,9 +265,27 @@ function judge(read: readonly Levels[], layout: PageLayout, chart: KnownChart, f
       known: own.cell.lift ? undefined : known.get(keyOf(own.cell.stack)),
     });
     const { x, y, width, height } = own.cell.box;
-    const corners = ([[x, y], [x + width, y], [x + width, y + height], [x, y + height]] as const).map(([cx, cy]) => project(found.toPixels, cx, cy));
+    const corners = (
+      [
+        [x, y],
+        [x + width, y],
+        [x + width, y + height],
+        [x, y + height],
+      ] as const
+    ).map(([cx, cy]) => project(found.toPixels, cx, cy));
     const { line, place, stack, lift } = own.cell;
-    return { line, place, stack, ...(lift && { lift }), lab: own.lab, spread: own.spread, streakiness: own.streakiness, confidence: confidenceOf(own, doubts), doubts, corners };
+    return {
+      line,
+      place,
+      stack,
+      ...(lift && { lift }),
+      lab: own.lab,
+      spread: own.spread,
+      streakiness: own.streakiness,
+      confidence: confidenceOf(own, doubts),
+      doubts,
+      corners,
+    };
   });
   const glared = cells.filter((c) => c.doubts.some((d) => d.kind === "glare")).length;
   if (glared > MOST_DOUBTFUL_BY_GLARE * cells.length) refuse("glare", `${glared} of ${cells.length} cells`);

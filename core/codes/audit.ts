@@ -9,7 +9,12 @@ export interface CodedSwatch {
   readonly lab: Lab;
 }
 
-export type FindingKind = "does not read" | "deeper code, lighter swatch" | "greyer code, purer swatch" | "hue far from its family" | "neighbours are twins";
+export type FindingKind =
+  | "does not read"
+  | "deeper code, lighter swatch"
+  | "greyer code, purer swatch"
+  | "hue far from its family"
+  | "neighbours are twins";
 
 /** Something that a code promises and the swatch does not show. */
 export interface Finding {
@@ -34,7 +39,10 @@ type Read = CodedSwatch & { readonly parsed: ParsedCode };
 export function hueHome(labs: readonly Lab[]): number | undefined {
   const coloured = labs.filter((l) => chroma(l) > HUE_CHROMA);
   if (coloured.length < 2) return undefined;
-  const [x, y] = coloured.reduce(([a, b], l) => [a + l[1] / chroma(l), b + l[2] / chroma(l)], [0, 0]) as [number, number];
+  const [x, y] = coloured.reduce(([a, b], l) => [a + l[1] / chroma(l), b + l[2] / chroma(l)], [0, 0]) as [
+    number,
+    number,
+  ];
   return Math.hypot(x, y) < coloured.length / 3 ? undefined : hue([0, x, y]);
 }
 
@@ -55,36 +63,89 @@ function groupsOf(list: readonly Read[], key: (r: Read) => string): Read[][] {
  * from their family's home, and neighbours that nobody can tell apart. Worst first within each kind.
  * @param homes hue homes that were given, in degrees; families without one get their swatches' own
  */
-export function auditCodes(key: CodeKey, swatches: readonly CodedSwatch[], homes: Readonly<Record<string, number | undefined>> = {}): Finding[] {
+export function auditCodes(
+  key: CodeKey,
+  swatches: readonly CodedSwatch[],
+  homes: Readonly<Record<string, number | undefined>> = {},
+): Finding[] {
   const results = swatches.map((s) => ({ ...s, parsed: parseCode(key, s.code) }));
   const read = results.filter((r): r is Read => isRead(r.parsed));
-  const unread = results.flatMap(({ code, parsed }): Finding[] => (isRead(parsed) ? [] : [{ kind: "does not read", codes: [code], figure: 0, message: `${parsed.expected}${parsed.readUpTo ? ` after "${code.slice(0, parsed.readUpTo)}"` : ""}` }]));
+  const unread = results.flatMap(({ code, parsed }): Finding[] =>
+    isRead(parsed)
+      ? []
+      : [
+          {
+            kind: "does not read",
+            codes: [code],
+            figure: 0,
+            message: `${parsed.expected}${parsed.readUpTo ? ` after "${code.slice(0, parsed.readUpTo)}"` : ""}`,
+          },
+        ],
+  );
   const depth: Finding[] = [];
   const twins: Finding[] = [];
-  for (const track of groupsOf(read.filter((r) => r.parsed.depth !== undefined), (r) => `${r.parsed.family}|${r.parsed.greyness}|`))
+  for (const track of groupsOf(
+    read.filter((r) => r.parsed.depth !== undefined),
+    (r) => `${r.parsed.family}|${r.parsed.greyness}|`,
+  ))
     for (const [pale, deep] of neighbours(track, (r) => r.parsed.depth!)) {
       const lighter = deep.lab[0] - pale.lab[0];
       const apart = deltaE00(pale.lab, deep.lab);
-      if (lighter > LIGHTER) depth.push({ kind: "deeper code, lighter swatch", codes: [pale.code, deep.code], figure: lighter, message: `${deep.code} should be deeper than ${pale.code} and is ${lighter.toFixed(1)} L* lighter` });
-      if (apart < TWIN) twins.push({ kind: "neighbours are twins", codes: [pale.code, deep.code], figure: apart, message: `${pale.code} and ${deep.code} are ${apart.toFixed(1)} ΔE00 apart: one is enough on this paper` });
+      if (lighter > LIGHTER)
+        depth.push({
+          kind: "deeper code, lighter swatch",
+          codes: [pale.code, deep.code],
+          figure: lighter,
+          message: `${deep.code} should be deeper than ${pale.code} and is ${lighter.toFixed(1)} L* lighter`,
+        });
+      if (apart < TWIN)
+        twins.push({
+          kind: "neighbours are twins",
+          codes: [pale.code, deep.code],
+          figure: apart,
+          message: `${pale.code} and ${deep.code} are ${apart.toFixed(1)} ΔE00 apart: one is enough on this paper`,
+        });
     }
   const grey: Finding[] = [];
-  for (const track of groupsOf(read.filter((r) => r.parsed.greyness !== undefined), (r) => `${r.parsed.family}|${r.parsed.depth}|`))
+  for (const track of groupsOf(
+    read.filter((r) => r.parsed.greyness !== undefined),
+    (r) => `${r.parsed.family}|${r.parsed.depth}|`,
+  ))
     for (const [clear, dull] of neighbours(track, (r) => r.parsed.greyness!)) {
       const purer = chroma(dull.lab) - chroma(clear.lab);
-      if (purer > PURER) grey.push({ kind: "greyer code, purer swatch", codes: [clear.code, dull.code], figure: purer, message: `${dull.code} should be greyer than ${clear.code} and has ${purer.toFixed(1)} more chroma` });
+      if (purer > PURER)
+        grey.push({
+          kind: "greyer code, purer swatch",
+          codes: [clear.code, dull.code],
+          figure: purer,
+          message: `${dull.code} should be greyer than ${clear.code} and has ${purer.toFixed(1)} more chroma`,
+        });
     }
   const far: Finding[] = [];
-  for (const family of groupsOf(read.filter((r) => r.parsed.family !== undefined), (r) => r.parsed.family!)) {
+  for (const family of groupsOf(
+    read.filter((r) => r.parsed.family !== undefined),
+    (r) => r.parsed.family!,
+  )) {
     const name = family[0]!.parsed.family!;
     const home = homes[name] ?? hueHome(family.map((r) => r.lab));
     if (home === undefined) continue;
     for (const r of family) {
       const turn = hueTurn(home, hue(r.lab));
       if (chroma(r.lab) > HUE_CHROMA && Math.abs(turn) > FAR_HUE)
-        far.push({ kind: "hue far from its family", codes: [r.code], figure: Math.abs(turn), message: `hue ${hue(r.lab).toFixed(0)}°, ${Math.abs(turn).toFixed(0)}° from the ${name} home at ${home.toFixed(0)}°` });
+        far.push({
+          kind: "hue far from its family",
+          codes: [r.code],
+          figure: Math.abs(turn),
+          message: `hue ${hue(r.lab).toFixed(0)}°, ${Math.abs(turn).toFixed(0)}° from the ${name} home at ${home.toFixed(0)}°`,
+        });
     }
   }
   const worst = (a: Finding, b: Finding) => b.figure - a.figure;
-  return [...unread, ...depth.sort(worst), ...far.sort(worst), ...grey.sort(worst), ...twins.sort((a, b) => a.figure - b.figure)];
+  return [
+    ...unread,
+    ...depth.sort(worst),
+    ...far.sort(worst),
+    ...grey.sort(worst),
+    ...twins.sort((a, b) => a.figure - b.figure),
+  ];
 }

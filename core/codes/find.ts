@@ -20,7 +20,12 @@ function rankOf({ code, family, name, depth }: Findable, word: string): number {
     return d >= Math.min(a, b) && d <= Math.max(a, b) ? 0 : Infinity;
   }
   if (c.startsWith(word) || f.startsWith(word) || n.startsWith(word)) return 1;
-  if (c.includes(word) || n.includes(word) || (/^\d+$/.test(word) && depth !== undefined && Math.abs(depth) === Number(word))) return 2;
+  if (
+    c.includes(word) ||
+    n.includes(word) ||
+    (/^\d+$/.test(word) && depth !== undefined && Math.abs(depth) === Number(word))
+  )
+    return 2;
   return Infinity;
 }
 
@@ -29,9 +34,17 @@ function rankOf({ code, family, name, depth }: Findable, word: string): number {
  * finds all.
  */
 export function findMarkers<M extends Findable>(markers: readonly M[], query: string): M[] {
-  const words = query.toLowerCase().replace(/(\d)\s*([-–—]|\.\.)\s*(\d)/g, "$1$2$3").split(/\s+/).filter(Boolean);
+  const words = query
+    .toLowerCase()
+    .replace(/(\d)\s*([-–—]|\.\.)\s*(\d)/g, "$1$2$3")
+    .split(/\s+/)
+    .filter(Boolean);
   return markers
-    .map((marker, place) => ({ marker, place, rank: words.reduce((worst, w) => Math.max(worst, rankOf(marker, w)), 0) }))
+    .map((marker, place) => ({
+      marker,
+      place,
+      rank: words.reduce((worst, w) => Math.max(worst, rankOf(marker, w)), 0),
+    }))
     .filter((m) => Number.isFinite(m.rank))
     .sort((a, b) => a.rank - b.rank || a.place - b.place)
     .map((m) => m.marker);

@@ -2,48 +2,122 @@ import fc from "fast-check";
 import { saltmarshKey, skerryKey } from "@/demo/codes";
 import { demoRange } from "@/sim/demo-range";
 import { secondRange } from "@/sim/second-range";
-import { compareCodes, completeCode, formatCode, isRead, keyProblems, parseCode, type CodeKey, type ParsedCode } from "./key";
+import {
+  compareCodes,
+  completeCode,
+  formatCode,
+  isRead,
+  keyProblems,
+  parseCode,
+  type CodeKey,
+  type ParsedCode,
+} from "./key";
 
 const read = (key: CodeKey, code: string) => parseCode(key, code) as ParsedCode;
 
 describe("a code key", () => {
   it("reads every code of two ranges that are written in different ways", () => {
-    for (const { code, family, depth } of demoRange()) expect(parseCode(saltmarshKey, code)).toMatchObject({ code, family, depth });
-    for (const { code, family } of secondRange()) expect(parseCode(skerryKey, code)).toMatchObject({ code, family });
+    for (const { code, family, depth } of demoRange())
+      expect(parseCode(saltmarshKey, code)).toMatchObject({ code, family, depth });
+    for (const { code, family } of secondRange())
+      expect(parseCode(skerryKey, code)).toMatchObject({ code, family });
   });
   it("says what each part says", () => {
-    expect(read(saltmarshKey, "CLAY3m")).toMatchObject({ code: "clay3m", family: "clay", depth: 3, greyness: 1, read: [{ text: "clay", says: "family clay" }, { text: "3", says: "depth 3" }, { text: "m", says: "greyness muted" }] });
+    expect(read(saltmarshKey, "CLAY3m")).toMatchObject({
+      code: "clay3m",
+      family: "clay",
+      depth: 3,
+      greyness: 1,
+      read: [
+        { text: "clay", says: "family clay" },
+        { text: "3", says: "depth 3" },
+        { text: "m", says: "greyness muted" },
+      ],
+    });
     expect(read(skerryKey, "65.kelp")).toMatchObject({ family: "kelp", depth: -65, greyness: -1 });
     expect(read(skerryKey, "65.kelp.xx")).toMatchObject({ greyness: 1 });
   });
   it("writes what it reads", () => {
-    const codes = [...demoRange().map((i) => [saltmarshKey, i.code] as const), ...secondRange().map((i) => [skerryKey, i.code] as const)];
+    const codes = [
+      ...demoRange().map((i) => [saltmarshKey, i.code] as const),
+      ...secondRange().map((i) => [skerryKey, i.code] as const),
+    ];
     for (const [key, code] of codes) expect(formatCode(key, read(key, code))).toBe(code);
-    expect(() => formatCode(saltmarshKey, { family: "moon", depth: 1, greyness: 0 })).toThrow(/family "moon"/);
+    expect(() => formatCode(saltmarshKey, { family: "moon", depth: 1, greyness: 0 })).toThrow(
+      /family "moon"/,
+    );
     expect(() => formatCode(saltmarshKey, { family: "clay", greyness: 0 })).toThrow(/needs a depth/);
-    expect(() => formatCode(saltmarshKey, { family: "clay", depth: 12, greyness: 0 })).toThrow(/does not fit/);
+    expect(() => formatCode(saltmarshKey, { family: "clay", depth: 12, greyness: 0 })).toThrow(
+      /does not fit/,
+    );
   });
   it("names the part that failed, and how far the code could be read", () => {
-    expect(parseCode(saltmarshKey, "clay3q")).toEqual({ code: "clay3q", readUpTo: 5, part: 2, expected: "expected greyness: c, m, d" });
+    expect(parseCode(saltmarshKey, "clay3q")).toEqual({
+      code: "clay3q",
+      readUpTo: 5,
+      part: 2,
+      expected: "expected greyness: c, m, d",
+    });
     expect(parseCode(saltmarshKey, "moon3c")).toMatchObject({ part: 0, readUpTo: 0 });
-    expect(parseCode(saltmarshKey, "clay")).toMatchObject({ part: 1, readUpTo: 4, expected: "expected depth in 1 digit" });
-    expect(parseCode(saltmarshKey, "clay3mm")).toMatchObject({ part: 3, expected: expect.stringContaining('end after "clay3m"') });
+    expect(parseCode(saltmarshKey, "clay")).toMatchObject({
+      part: 1,
+      readUpTo: 4,
+      expected: "expected depth in 1 digit",
+    });
+    expect(parseCode(saltmarshKey, "clay3mm")).toMatchObject({
+      part: 3,
+      expected: expect.stringContaining('end after "clay3m"'),
+    });
     expect(parseCode(skerryKey, "65-kelp")).toMatchObject({ part: 1, expected: 'expected "."' });
   });
   it("finds a reading when the longest words first would not", () => {
-    const key: CodeKey = { parts: [{ kind: "words", means: "family", words: [{ written: "re", name: "red" }, { written: "reed", name: "reed" }] }, { kind: "words", means: "greyness", words: [{ written: "ed", name: "e" }, { written: "x", name: "x" }] }], examples: [] };
+    const key: CodeKey = {
+      parts: [
+        {
+          kind: "words",
+          means: "family",
+          words: [
+            { written: "re", name: "red" },
+            { written: "reed", name: "reed" },
+          ],
+        },
+        {
+          kind: "words",
+          means: "greyness",
+          words: [
+            { written: "ed", name: "e" },
+            { written: "x", name: "x" },
+          ],
+        },
+      ],
+      examples: [],
+    };
     expect(read(key, "reed").family).toBe("red");
     expect(read(key, "reedx").family).toBe("reed");
   });
-  it("never throws, whatever is typed", () => fc.assert(fc.property(fc.string(), (text) => expect(["read", "expected"].some((k) => k in parseCode(skerryKey, text))).toBe(true))));
+  it("never throws, whatever is typed", () =>
+    fc.assert(
+      fc.property(fc.string(), (text) =>
+        expect(["read", "expected"].some((k) => k in parseCode(skerryKey, text))).toBe(true),
+      ),
+    ));
   it("sorts by family, clarity and depth, light to deep, whichever way the digits run", () => {
-    expect(["soot2c", "clay9m", "what?", "clay1m", "clay2c", "rose3c"].sort(compareCodes(saltmarshKey))).toEqual(["rose3c", "clay2c", "clay1m", "clay9m", "soot2c", "what?"]);
-    expect(["10.gorse", "80.gorse", "65.gorse.x", "80.coral"].sort(compareCodes(skerryKey))).toEqual(["80.gorse", "10.gorse", "65.gorse.x", "80.coral"]);
+    expect(
+      ["soot2c", "clay9m", "what?", "clay1m", "clay2c", "rose3c"].sort(compareCodes(saltmarshKey)),
+    ).toEqual(["rose3c", "clay2c", "clay1m", "clay9m", "soot2c", "what?"]);
+    expect(["10.gorse", "80.gorse", "65.gorse.x", "80.coral"].sort(compareCodes(skerryKey))).toEqual([
+      "80.gorse",
+      "10.gorse",
+      "65.gorse.x",
+      "80.coral",
+    ]);
   });
   it("completes what was begun", () => {
     expect(completeCode(saltmarshKey, "")).toContain("rose");
     expect(completeCode(saltmarshKey, "ru")).toEqual(["ruby", "rust"]);
-    expect(completeCode(saltmarshKey, "clay")).toEqual(["1", "2", "3", "4", "5", "6", "7", "8", "9"].map((d) => `clay${d}`));
+    expect(completeCode(saltmarshKey, "clay")).toEqual(
+      ["1", "2", "3", "4", "5", "6", "7", "8", "9"].map((d) => `clay${d}`),
+    );
     expect(completeCode(saltmarshKey, "clay3")).toEqual(["clay3c", "clay3m", "clay3d"]);
     expect(completeCode(skerryKey, "65.kelp.x")).toEqual(["65.kelp.xx"]);
     expect(completeCode(saltmarshKey, "clay3m")).toEqual([]);
@@ -51,10 +125,33 @@ describe("a code key", () => {
   it("tells what is wrong with itself before it is used", () => {
     expect(keyProblems(saltmarshKey)).toEqual([]);
     expect(keyProblems({ parts: [], examples: [] })).toEqual([expect.stringContaining("no part")]);
-    expect(keyProblems({ ...saltmarshKey, examples: ["clay33m"] })).toEqual([expect.stringContaining('"clay33m" does not read')]);
-    const twice = { kind: "words" as const, means: "family" as const, words: [{ written: "a", name: "a" }, { written: "A", name: "b" }] };
-    expect(keyProblems({ parts: [twice, twice], examples: [] })).toEqual(expect.arrayContaining(["Two parts say the family; one is enough.", 'Part 1, the family, has "A" twice.']));
-    expect(keyProblems({ parts: [{ kind: "digits", means: "depth", least: 3, most: 2, rising: true }, { kind: "separator", text: "" }], examples: [] })).toHaveLength(2);
+    expect(keyProblems({ ...saltmarshKey, examples: ["clay33m"] })).toEqual([
+      expect.stringContaining('"clay33m" does not read'),
+    ]);
+    const twice = {
+      kind: "words" as const,
+      means: "family" as const,
+      words: [
+        { written: "a", name: "a" },
+        { written: "A", name: "b" },
+      ],
+    };
+    expect(keyProblems({ parts: [twice, twice], examples: [] })).toEqual(
+      expect.arrayContaining([
+        "Two parts say the family; one is enough.",
+        'Part 1, the family, has "A" twice.',
+      ]),
+    );
+    expect(
+      keyProblems({
+        parts: [
+          { kind: "digits", means: "depth", least: 3, most: 2, rising: true },
+          { kind: "separator", text: "" },
+        ],
+        examples: [],
+      }),
+    ).toHaveLength(2);
   });
-  it("reads an optional part only where it is", () => expect(isRead(parseCode(skerryKey, "65.kelp."))).toBe(false));
+  it("reads an optional part only where it is", () =>
+    expect(isRead(parseCode(skerryKey, "65.kelp."))).toBe(false));
 });

@@ -58,16 +58,19 @@ export interface UnreadCode {
 
 export const isRead = (result: ParsedCode | UnreadCode): result is ParsedCode => "read" in result;
 
-const listed = (words: readonly string[]) => (words.length > 8 ? `${words.slice(0, 7).join(", ")} or one of ${words.length - 7} more` : words.join(", "));
+const listed = (words: readonly string[]) =>
+  words.length > 8 ? `${words.slice(0, 7).join(", ")} or one of ${words.length - 7} more` : words.join(", ");
 
 /** What a part expects, in words. */
 export function expectedBy(part: KeyPart): string {
   if (part.kind === "separator") return `"${part.text}"`;
-  if (part.kind === "digits") return `${part.means} in ${part.least === part.most ? part.least : `${part.least} to ${part.most}`} digit${part.most === 1 ? "" : "s"}`;
+  if (part.kind === "digits")
+    return `${part.means} in ${part.least === part.most ? part.least : `${part.least} to ${part.most}`} digit${part.most === 1 ? "" : "s"}`;
   return `${part.means}: ${listed(part.words.map((w) => w.written))}`;
 }
 
-const sameText = (code: string, at: number, text: string) => code.slice(at, at + text.length).toLowerCase() === text.toLowerCase();
+const sameText = (code: string, at: number, text: string) =>
+  code.slice(at, at + text.length).toLowerCase() === text.toLowerCase();
 
 /** Texts that a part could take at a place, longest first; the empty one last when the part may be left out. */
 function choices(part: KeyPart, code: string, at: number): string[] {
@@ -78,13 +81,18 @@ function choices(part: KeyPart, code: string, at: number): string[] {
     const run = /^\d*/.exec(code.slice(at))![0].length;
     for (let n = Math.min(run, part.most); n >= part.least; n--) out.push(code.slice(at, at + n));
   } else {
-    const fitting = part.words.filter((w) => w.written && sameText(code, at, w.written)).sort((a, b) => b.written.length - a.written.length);
+    const fitting = part.words
+      .filter((w) => w.written && sameText(code, at, w.written))
+      .sort((a, b) => b.written.length - a.written.length);
     out.push(...fitting.map((w) => w.written));
   }
   return part.optional ? [...out, ""] : out;
 }
 
-function valueOf(part: KeyPart, text: string): { says: string; field?: Partial<Record<Meaning, string | number>> } {
+function valueOf(
+  part: KeyPart,
+  text: string,
+): { says: string; field?: Partial<Record<Meaning, string | number>> } {
   if (part.kind === "separator") return { says: "" };
   if (part.kind === "digits") {
     if (part.means === "serial") return { says: `serial ${text}`, field: { serial: text } };
@@ -93,7 +101,10 @@ function valueOf(part: KeyPart, text: string): { says: string; field?: Partial<R
   }
   const place = part.words.findIndex((w) => w.written === text);
   const { name } = part.words[place]!;
-  return { says: `${part.means} ${name}`, field: { [part.means]: part.means === "family" || part.means === "serial" ? name : place } };
+  return {
+    says: `${part.means} ${name}`,
+    field: { [part.means]: part.means === "family" || part.means === "serial" ? name : place },
+  };
 }
 
 /** Reads a code by its key: every part in order, the longest text first, with all ways tried. Case does not matter. */
@@ -116,11 +127,19 @@ export function parseCode(key: CodeKey, raw: string): ParsedCode | UnreadCode {
   const taken = take(0, 0);
   if (!taken) {
     const failed = key.parts[furthest.part];
-    return { code, ...furthest, readUpTo: Math.max(0, furthest.readUpTo), expected: failed ? `expected ${expectedBy(failed)}` : `expected the code to end after "${code.slice(0, furthest.readUpTo)}"` };
+    return {
+      code,
+      ...furthest,
+      readUpTo: Math.max(0, furthest.readUpTo),
+      expected: failed
+        ? `expected ${expectedBy(failed)}`
+        : `expected the code to end after "${code.slice(0, furthest.readUpTo)}"`,
+    };
   }
   const fields: Partial<Record<Meaning, string | number>> = {};
   // A greyness that is left out is the clearest.
-  for (const p of key.parts) if (p.kind === "words" && p.means === "greyness" && p.optional) fields.greyness = -1;
+  for (const p of key.parts)
+    if (p.kind === "words" && p.means === "greyness" && p.optional) fields.greyness = -1;
   const read = taken.map(({ part, text }) => {
     const { says, field } = valueOf(key.parts[part]!, text);
     Object.assign(fields, field);
@@ -133,7 +152,15 @@ export function parseCode(key: CodeKey, raw: string): ParsedCode | UnreadCode {
  * Code of a family, depth, greyness and serial as the key writes it. Separators that may be left out are left out.
  * @throws RangeError naming the part that has no text for what was asked
  */
-export function formatCode(key: CodeKey, fields: { readonly family?: string; readonly depth?: number; readonly greyness?: number; readonly serial?: string }): string {
+export function formatCode(
+  key: CodeKey,
+  fields: {
+    readonly family?: string;
+    readonly depth?: number;
+    readonly greyness?: number;
+    readonly serial?: string;
+  },
+): string {
   const text = key.parts.map((part): string => {
     if (part.kind === "separator") return part.optional ? "" : part.text;
     const value = fields[part.means];
@@ -143,11 +170,15 @@ export function formatCode(key: CodeKey, fields: { readonly family?: string; rea
     }
     if (part.kind === "words") {
       const word = typeof value === "number" ? part.words[value] : part.words.find((w) => w.name === value);
-      if (!word) throw new RangeError(`${part.means} "${value}" is not among ${listed(part.words.map((w) => w.name))}`);
+      if (!word)
+        throw new RangeError(
+          `${part.means} "${value}" is not among ${listed(part.words.map((w) => w.name))}`,
+        );
       return word.written;
     }
     const digits = part.means === "serial" ? String(value) : String(Math.abs(Number(value)));
-    if (!/^\d+$/.test(digits) || digits.length > part.most) throw new RangeError(`${part.means} ${value} does not fit ${expectedBy(part)}`);
+    if (!/^\d+$/.test(digits) || digits.length > part.most)
+      throw new RangeError(`${part.means} ${value} does not fit ${expectedBy(part)}`);
     return digits.padStart(part.least, "0");
   });
   return text.join("");
@@ -155,7 +186,9 @@ export function formatCode(key: CodeKey, fields: { readonly family?: string; rea
 
 /** Sorts codes as the rack stands: by family in the key's order, light to deep, clear to grey, then serial; codes that do not read come last, by their text. */
 export function compareCodes(key: CodeKey): (a: string, b: string) => number {
-  const families = key.parts.flatMap((p) => (p.kind === "words" && p.means === "family" ? p.words.map((w) => w.name) : []));
+  const families = key.parts.flatMap((p) =>
+    p.kind === "words" && p.means === "family" ? p.words.map((w) => w.name) : [],
+  );
   const memory = new Map<string, ParsedCode | UnreadCode>();
   const read = (code: string) => {
     const known = memory.get(code) ?? parseCode(key, code);
@@ -167,7 +200,13 @@ export function compareCodes(key: CodeKey): (a: string, b: string) => number {
     const [p, q] = [read(a), read(b)];
     if (!isRead(p) || !isRead(q)) return Number(isRead(q)) - Number(isRead(p)) || byText(a, b);
     const place = (f: string | undefined) => (f === undefined ? families.length : families.indexOf(f));
-    return place(p.family) - place(q.family) || (p.greyness ?? 0) - (q.greyness ?? 0) || (p.depth ?? 0) - (q.depth ?? 0) || byText(p.serial ?? "", q.serial ?? "") || byText(a, b);
+    return (
+      place(p.family) - place(q.family) ||
+      (p.greyness ?? 0) - (q.greyness ?? 0) ||
+      (p.depth ?? 0) - (q.depth ?? 0) ||
+      byText(p.serial ?? "", q.serial ?? "") ||
+      byText(a, b)
+    );
   };
 }
 
@@ -181,9 +220,19 @@ export function completeCode(key: CodeKey, begun: string): string[] {
     if (part === key.parts.length || out.size >= MOST_COMPLETIONS) return;
     const own = key.parts[part]!;
     const left = typed.slice(done.length);
-    const possible = own.kind === "separator" ? [own.text] : own.kind === "words" ? own.words.map((w) => w.written) : own.least === 1 ? ["1", "2", "3", "4", "5", "6", "7", "8", "9"] : [];
-    for (const text of possible) if (left.length < text.length && text.toLowerCase().startsWith(left.toLowerCase())) out.add(done + text);
-    for (const text of choices(own, typed, done.length)) if (text || own.optional) walk(part + 1, done + text);
+    const possible =
+      own.kind === "separator"
+        ? [own.text]
+        : own.kind === "words"
+          ? own.words.map((w) => w.written)
+          : own.least === 1
+            ? ["1", "2", "3", "4", "5", "6", "7", "8", "9"]
+            : [];
+    for (const text of possible)
+      if (left.length < text.length && text.toLowerCase().startsWith(left.toLowerCase()))
+        out.add(done + text);
+    for (const text of choices(own, typed, done.length))
+      if (text || own.optional) walk(part + 1, done + text);
   };
   walk(0, "");
   return [...out].slice(0, MOST_COMPLETIONS);
@@ -192,12 +241,15 @@ export function completeCode(key: CodeKey, begun: string): string[] {
 /** What is wrong with a key before it is used: parts that say nothing, the same word twice, examples that do not read. */
 export function keyProblems(key: CodeKey): string[] {
   const out: string[] = [];
-  if (!key.parts.some((p) => p.kind !== "separator")) out.push("The key has no part yet that says anything. Add the family or the depth first.");
+  if (!key.parts.some((p) => p.kind !== "separator"))
+    out.push("The key has no part yet that says anything. Add the family or the depth first.");
   for (const means of ["family", "depth", "greyness", "serial"] as const)
-    if (key.parts.filter((p) => p.kind !== "separator" && p.means === means).length > 1) out.push(`Two parts say the ${means}; one is enough.`);
+    if (key.parts.filter((p) => p.kind !== "separator" && p.means === means).length > 1)
+      out.push(`Two parts say the ${means}; one is enough.`);
   key.parts.forEach((p, i) => {
     if (p.kind === "separator" && !p.text) out.push(`Part ${i + 1}, a separator, is empty.`);
-    if (p.kind === "digits" && !(p.least >= 1 && p.least <= p.most && p.most <= 6)) out.push(`Part ${i + 1} wants ${p.least} to ${p.most} digits; it can be 1 to 6, fewest first.`);
+    if (p.kind === "digits" && !(p.least >= 1 && p.least <= p.most && p.most <= 6))
+      out.push(`Part ${i + 1} wants ${p.least} to ${p.most} digits; it can be 1 to 6, fewest first.`);
     if (p.kind !== "words") return;
     if (!p.words.length) out.push(`Part ${i + 1}, the ${p.means}, has no words yet.`);
     const seen = new Set<string>();
@@ -209,7 +261,10 @@ export function keyProblems(key: CodeKey): string[] {
   });
   for (const example of key.examples) {
     const result = parseCode(key, example);
-    if (!isRead(result)) out.push(`The example "${example}" does not read: ${result.expected}${result.readUpTo ? ` after "${example.slice(0, result.readUpTo)}"` : ""}.`);
+    if (!isRead(result))
+      out.push(
+        `The example "${example}" does not read: ${result.expected}${result.readUpTo ? ` after "${example.slice(0, result.readUpTo)}"` : ""}.`,
+      );
   }
   return out;
 }

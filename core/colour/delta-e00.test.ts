@@ -8,9 +8,12 @@ const tenths = (min: number, max: number) => fc.integer({ min: min * 10, max: ma
 const labs = fc.tuple(tenths(0, 100), tenths(-90, 90), tenths(-90, 90));
 
 describe("CIEDE2000", () => {
-  it.each(pairs)("gives pair %d %d %d – %d %d %d its published difference", (L1, a1, b1, L2, a2, b2, published) => {
-    expect(deltaE00([L1!, a1!, b1!], [L2!, a2!, b2!])).toBeCloseTo(published!, 4);
-  });
+  it.each(pairs)(
+    "gives pair %d %d %d – %d %d %d its published difference",
+    (L1, a1, b1, L2, a2, b2, published) => {
+      expect(deltaE00([L1!, a1!, b1!], [L2!, a2!, b2!])).toBeCloseTo(published!, 4);
+    },
+  );
 
   it("is symmetric, and zero only where the colours agree", () => {
     fc.assert(
@@ -32,6 +35,12 @@ describe("CIEDE2000", () => {
   });
 
   it("has a word for every difference", () => {
-    expect([0.5, 1.5, 3, 6, 20].map(closeness)).toEqual(["same", "very close", "close", "visible", "different"]);
+    expect([0.5, 1.5, 3, 6, 20].map(closeness)).toEqual([
+      "same",
+      "very close",
+      "close",
+      "visible",
+      "different",
+    ]);
   });
 });

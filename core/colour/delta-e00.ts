@@ -40,7 +40,11 @@ export function deltaE00Of(L1: number, a1: number, b1: number, L2: number, a2: n
   const L = (L1 + L2) / 2;
   const C = (C1 + C2) / 2;
   const T =
-    1 - 0.17 * Math.cos(h - 30 * RAD) + 0.24 * Math.cos(2 * h) + 0.32 * Math.cos(3 * h + 6 * RAD) - 0.2 * Math.cos(4 * h - 63 * RAD);
+    1 -
+    0.17 * Math.cos(h - 30 * RAD) +
+    0.24 * Math.cos(2 * h) +
+    0.32 * Math.cos(3 * h + 6 * RAD) -
+    0.2 * Math.cos(4 * h - 63 * RAD);
   const l50 = (L - 50) * (L - 50);
   const SL = 1 + (0.015 * l50) / Math.sqrt(20 + l50);
   const SC = 1 + 0.045 * C;

@@ -12,7 +12,9 @@ describe("display", () => {
     expect(displayLab(hexToLab(hex)!).inGamut).toBe(true);
   });
 
-  it.each(["c8a27a", "#c8a27", "#c8a27g", "red", ""])("does not take %p for a colour", (text) => expect(hexToLab(text)).toBeUndefined());
+  it.each(["c8a27a", "#c8a27", "#c8a27g", "red", ""])("does not take %p for a colour", (text) =>
+    expect(hexToLab(text)).toBeUndefined(),
+  );
 
   it("marks what a screen cannot show, and shows it with less chroma at the same lightness and hue", () => {
     const { hex, inGamut } = displayLab([60, -80, -20]);

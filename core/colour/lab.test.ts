@@ -12,9 +12,16 @@ describe("Lab", () => {
 
   it("comes back from XYZ", () => {
     fc.assert(
-      fc.property(fc.tuple(fc.double({ min: 0, max: 100, noNaN: true }), fc.double({ min: -80, max: 80, noNaN: true }), fc.double({ min: -80, max: 80, noNaN: true })), (lab) => {
-        xyzToLab(labToXyz(lab)).forEach((v, i) => expect(v).toBeCloseTo(lab[i]!, 6));
-      }),
+      fc.property(
+        fc.tuple(
+          fc.double({ min: 0, max: 100, noNaN: true }),
+          fc.double({ min: -80, max: 80, noNaN: true }),
+          fc.double({ min: -80, max: 80, noNaN: true }),
+        ),
+        (lab) => {
+          xyzToLab(labToXyz(lab)).forEach((v, i) => expect(v).toBeCloseTo(lab[i]!, 6));
+        },
+      ),
     );
   });
 

@@ -17,7 +17,8 @@ export const RGB_TO_XYZ: Matrix = [
 ];
 
 /** A matrix applied to three numbers. */
-export const applyMatrix = (m: Matrix, [x, y, z]: Xyz): Xyz => m.map((r) => r[0] * x + r[1] * y + r[2] * z) as unknown as Xyz;
+export const applyMatrix = (m: Matrix, [x, y, z]: Xyz): Xyz =>
+  m.map((r) => r[0] * x + r[1] * y + r[2] * z) as unknown as Xyz;
 
 /** Light (0–1) of an 8-bit sRGB level. IEC 61966-2-1. */
 export const linearOf = (level: number): number => {

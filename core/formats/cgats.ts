@@ -10,14 +10,19 @@ export interface CgatsSample {
   readonly line: number;
 }
 
-const words = (line: string) => [...line.matchAll(/"((?:[^"]|"")*)"|(\S+)/g)].map((m) => (m[1] !== undefined ? m[1].replaceAll('""', '"') : m[2]!));
+const words = (line: string) =>
+  [...line.matchAll(/"((?:[^"]|"")*)"|(\S+)/g)].map((m) =>
+    m[1] !== undefined ? m[1].replaceAll('""', '"') : m[2]!,
+  );
 const MOST_SAMPLES = 20_000;
 
 /** Columns of spectral reflectance at our bands, in whichever of the usual spellings; undefined when one is missing. */
 function spectralColumns(fields: readonly string[]): number[] | undefined {
   const columns = Array.from({ length: BANDS }, (_, i) => {
     const nm = 380 + 10 * i;
-    return fields.findIndex((f) => [`NM${nm}`, `SPECTRAL_NM${nm}`, `SPECTRAL_NM_${nm}`, `R_${nm}`, `NM_${nm}`].includes(f));
+    return fields.findIndex((f) =>
+      [`NM${nm}`, `SPECTRAL_NM${nm}`, `SPECTRAL_NM_${nm}`, `R_${nm}`, `NM_${nm}`].includes(f),
+    );
   });
   return columns.every((c) => c >= 0) ? columns : undefined;
 }
@@ -43,7 +48,11 @@ export function parseCgats(text: string): CgatsSample[] {
       collecting = undefined;
     } else if (collecting) collecting.push(...words(line));
     else if (first === "BEGIN_DATA") {
-      if (!fields?.length) throw new FormatError(at, "expected BEGIN_DATA_FORMAT with the names of the fields before BEGIN_DATA");
+      if (!fields?.length)
+        throw new FormatError(
+          at,
+          "expected BEGIN_DATA_FORMAT with the names of the fields before BEGIN_DATA",
+        );
       inData = true;
     } else if (first === "END_DATA") inData = false;
     else if (inData) {
@@ -52,43 +61,74 @@ export function parseCgats(text: string): CgatsSample[] {
     }
   });
   if (inData) throw new FormatError(lines.length, "expected END_DATA: the file breaks off");
-  if (!out.length) throw new FormatError(0, "expected a CGATS.17 text with at least one sample between BEGIN_DATA and END_DATA");
+  if (!out.length)
+    throw new FormatError(
+      0,
+      "expected a CGATS.17 text with at least one sample between BEGIN_DATA and END_DATA",
+    );
   return out;
 }
 
 function readSample(values: readonly string[], fields: readonly string[], line: number): CgatsSample {
-  if (values.length !== fields.length) throw new FormatError(line, `expected ${fields.length} values, as many as there are fields; found ${values.length}`);
+  if (values.length !== fields.length)
+    throw new FormatError(
+      line,
+      `expected ${fields.length} values, as many as there are fields; found ${values.length}`,
+    );
   const number = (field: string, column: number) => {
     const v = Number(values[column]!.replace(",", "."));
-    if (!Number.isFinite(v)) throw new FormatError(line, `expected a number for ${field}; found "${values[column]}"`);
+    if (!Number.isFinite(v))
+      throw new FormatError(line, `expected a number for ${field}; found "${values[column]}"`);
     return v;
   };
   const triple = (names: readonly string[]): number[] | undefined => {
     const columns = names.map((n) => fields.indexOf(n));
     return columns.every((c) => c >= 0) ? columns.map((c, k) => number(names[k]!, c)) : undefined;
   };
-  const nameAt = ["SAMPLE_NAME", "SAMPLENAME", "STRING", "SAMPLE_ID", "SAMPLEID"].map((n) => fields.indexOf(n)).find((c) => c >= 0);
+  const nameAt = ["SAMPLE_NAME", "SAMPLENAME", "STRING", "SAMPLE_ID", "SAMPLEID"]
+    .map((n) => fields.indexOf(n))
+    .find((c) => c >= 0);
   const name = nameAt === undefined ? `line ${line}` : values[nameAt]!;
   const lab = triple(["LAB_L", "LAB_A", "LAB_B"]);
   if (lab) return { name, lab: checked(lab as unknown as Lab, line), line };
   const xyz = triple(["XYZ_X", "XYZ_Y", "XYZ_Z"]);
   if (xyz) return { name, lab: checked(xyzToLab([xyz[0]! / 100, xyz[1]! / 100, xyz[2]! / 100]), line), line };
   const bands = spectralColumns(fields);
-  if (!bands) throw new FormatError(line, "expected fields LAB_L LAB_A LAB_B, or XYZ_X XYZ_Y XYZ_Z, or reflectance from 380 to 730 nm every 10 nm");
+  if (!bands)
+    throw new FormatError(
+      line,
+      "expected fields LAB_L LAB_A LAB_B, or XYZ_X XYZ_Y XYZ_Z, or reflectance from 380 to 730 nm every 10 nm",
+    );
   const reflectance = bands.map((c) => number(fields[c]!, c));
   const scale = Math.max(...reflectance) > 2 ? 100 : 1;
   return { name, lab: checked(xyzToLab(reflectanceToXyz(reflectance.map((r) => r / scale))), line), line };
 }
 
 function checked(lab: Lab, line: number): Lab {
-  if (lab[0] < -0.5 || lab[0] > 101 || Math.abs(lab[1]) > 160 || Math.abs(lab[2]) > 160) throw new FormatError(line, `expected a colour with L* 0–100, a* and b* −160…160; found ${lab.map((v) => v.toFixed(1)).join(" ")}`);
+  if (lab[0] < -0.5 || lab[0] > 101 || Math.abs(lab[1]) > 160 || Math.abs(lab[2]) > 160)
+    throw new FormatError(
+      line,
+      `expected a colour with L* 0–100, a* and b* −160…160; found ${lab.map((v) => v.toFixed(1)).join(" ")}`,
+    );
   return [Math.min(100, Math.max(0, lab[0])), lab[1], lab[2]];
 }
 
 /** CGATS.17 text of readings. */
-export function formatCgats(samples: readonly { readonly name: string; readonly lab: Lab }[], originator: string): string {
-  const rows = samples.map(({ name, lab }, i) => [i + 1, `"${name.replaceAll('"', '""')}"`, ...lab.map((v) => v.toFixed(3))].join("\t"));
-  const head = ["CGATS.17", `ORIGINATOR\t"${originator.replaceAll('"', '""')}"`, "NUMBER_OF_FIELDS\t5", "BEGIN_DATA_FORMAT", "SAMPLE_ID\tSAMPLE_NAME\tLAB_L\tLAB_A\tLAB_B", "END_DATA_FORMAT"];
+export function formatCgats(
+  samples: readonly { readonly name: string; readonly lab: Lab }[],
+  originator: string,
+): string {
+  const rows = samples.map(({ name, lab }, i) =>
+    [i + 1, `"${name.replaceAll('"', '""')}"`, ...lab.map((v) => v.toFixed(3))].join("\t"),
+  );
+  const head = [
+    "CGATS.17",
+    `ORIGINATOR\t"${originator.replaceAll('"', '""')}"`,
+    "NUMBER_OF_FIELDS\t5",
+    "BEGIN_DATA_FORMAT",
+    "SAMPLE_ID\tSAMPLE_NAME\tLAB_L\tLAB_A\tLAB_B",
+    "END_DATA_FORMAT",
+  ];
   return [...head, `NUMBER_OF_SETS\t${rows.length}`, "BEGIN_DATA", ...rows, "END_DATA", ""].join("\r\n");
 }
 

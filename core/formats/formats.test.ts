@@ -7,7 +7,13 @@ import { formatCgats, nameStack, parseCgats, readStack } from "./cgats";
 import { FormatError } from "./format-error";
 import { formatGpl, parseGpl } from "./gpl";
 
-const lab = fc.tuple(fc.integer({ min: 15, max: 95 }), fc.integer({ min: -15, max: 15 }), fc.integer({ min: -15, max: 15 })).map((v): Lab => v);
+const lab = fc
+  .tuple(
+    fc.integer({ min: 15, max: 95 }),
+    fc.integer({ min: -15, max: 15 }),
+    fc.integer({ min: -15, max: 15 }),
+  )
+  .map((v): Lab => v);
 const name = fc.stringMatching(/^[a-z]{3,8}[1-9][cmd]?$/);
 
 describe("CGATS.17", () => {
@@ -20,8 +26,11 @@ describe("CGATS.17", () => {
       }),
     ));
   it("takes a colorimeter's file, XYZ, and spectra", () => {
-    expect(parseCgats(demoColorimeter(whiteCard, [["clay3m"], ["clay3m", "clay3m"]], ["clay3m", "clay3m ×2"], 3))).toHaveLength(6);
-    const xyz = "CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID XYZ_X XYZ_Y XYZ_Z\nEND_DATA_FORMAT\nBEGIN_DATA\n1 41.24 21.26 1.93 # red\nEND_DATA\n";
+    expect(
+      parseCgats(demoColorimeter(whiteCard, [["clay3m"], ["clay3m", "clay3m"]], ["clay3m", "clay3m ×2"], 3)),
+    ).toHaveLength(6);
+    const xyz =
+      "CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID XYZ_X XYZ_Y XYZ_Z\nEND_DATA_FORMAT\nBEGIN_DATA\n1 41.24 21.26 1.93 # red\nEND_DATA\n";
     expect(parseCgats(xyz)[0]!.lab[0]).toBeCloseTo(53.2, 0);
     const bands = Array.from({ length: 36 }, (_, i) => `NM${380 + 10 * i}`);
     const flat = `CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_NAME ${bands.join(" ")}\nEND_DATA_FORMAT\nBEGIN_DATA\n"grey" ${bands.map(() => "18.4").join(" ")}\nEND_DATA`;
@@ -32,11 +41,23 @@ describe("CGATS.17", () => {
   it.each([
     ["hello", /at least one sample/],
     ["BEGIN_DATA\n1 2 3\nEND_DATA", /line 1: expected BEGIN_DATA_FORMAT/],
-    ["BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 50 0\nEND_DATA", /line 5: expected 4 values/],
-    ["BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 fifty 0 0\nEND_DATA", /line 5: expected a number for LAB_L; found "fifty"/],
-    ["BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 150 0 0\nEND_DATA", /line 5: expected a colour/],
+    [
+      "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 50 0\nEND_DATA",
+      /line 5: expected 4 values/,
+    ],
+    [
+      "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 fifty 0 0\nEND_DATA",
+      /line 5: expected a number for LAB_L; found "fifty"/,
+    ],
+    [
+      "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 150 0 0\nEND_DATA",
+      /line 5: expected a colour/,
+    ],
     ["BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 50 0 0\n", /breaks off/],
-    ["BEGIN_DATA_FORMAT\nSAMPLE_ID DENSITY\nEND_DATA_FORMAT\nBEGIN_DATA\n1 0.5\nEND_DATA", /LAB_L LAB_A LAB_B, or XYZ/],
+    [
+      "BEGIN_DATA_FORMAT\nSAMPLE_ID DENSITY\nEND_DATA_FORMAT\nBEGIN_DATA\n1 0.5\nEND_DATA",
+      /LAB_L LAB_A LAB_B, or XYZ/,
+    ],
   ])("says what is wrong with %j", (text, message) => {
     expect(() => parseCgats(text)).toThrow(FormatError);
     expect(() => parseCgats(text)).toThrow(message);
@@ -44,7 +65,12 @@ describe("CGATS.17", () => {
 });
 
 describe("the name of a stack", () => {
-  it("reads back", () => fc.assert(fc.property(fc.array(name, { minLength: 1, maxLength: 8 }), (stack) => expect(readStack(nameStack(stack))).toEqual(stack))));
+  it("reads back", () =>
+    fc.assert(
+      fc.property(fc.array(name, { minLength: 1, maxLength: 8 }), (stack) =>
+        expect(readStack(nameStack(stack))).toEqual(stack),
+      ),
+    ));
   it("counts coats, and knows bare paper and what is no stack", () => {
     expect(nameStack(["clay3m", "clay3m", "dusk2c"])).toBe("clay3m ×2 + dusk2c");
     expect(readStack("65.kelp.x x3")).toEqual(["65.kelp.x", "65.kelp.x", "65.kelp.x"]);
@@ -56,14 +82,21 @@ describe("the name of a stack", () => {
 
 describe("GIMP palettes", () => {
   it("go out and come back within an 8-bit step", () => {
-    const colours = [{ name: "clay3m", lab: [70, 15, 18] as const }, { name: "80.gorse", lab: [90, -2, 30] as const }];
+    const colours = [
+      { name: "clay3m", lab: [70, 15, 18] as const },
+      { name: "80.gorse", lab: [90, -2, 30] as const },
+    ];
     const back = parseGpl(formatGpl("Rack", colours));
     expect(back.map((c) => c.name)).toEqual(["clay3m", "80.gorse"]);
     back.forEach((c, i) => expect(deltaE00(c.lab, colours[i]!.lab)).toBeLessThan(0.6));
   });
   it("take comments, headers and colours without a name; refuse the rest by line", () => {
-    expect(parseGpl("GIMP Palette\nName: x\nColumns: 3\n# c\n 255   0   0\tred\n0 0 0\n").map((c) => c.name)).toEqual(["red", "#000000"]);
+    expect(
+      parseGpl("GIMP Palette\nName: x\nColumns: 3\n# c\n 255   0   0\tred\n0 0 0\n").map((c) => c.name),
+    ).toEqual(["red", "#000000"]);
     expect(() => parseGpl("255 0 0 red")).toThrow(/line 1/);
-    expect(() => parseGpl("GIMP Palette\n#\n300 0 0 red")).toThrow(/line 3: expected three numbers from 0 to 255/);
+    expect(() => parseGpl("GIMP Palette\n#\n300 0 0 red")).toThrow(
+      /line 3: expected three numbers from 0 to 255/,
+    );
   });
 });

@@ -35,7 +35,10 @@ export function assessGroup(
   const localColourDeltaE00 = deltaE00(local, goal.local);
   const own = tones.reduce((sum, t, i) => sum + toneCost(t, i, goal, SCORE_WEIGHTS) + inkCost(t.ink), 0);
   const between = steps.reduce(
-    (sum, step, i) => sum + stepCost(tones[i]!, tones[i + 1]!, goal, STEP_LIMITS, SCORE_WEIGHTS) + blendCost(step, i, goal, SCORE_WEIGHTS),
+    (sum, step, i) =>
+      sum +
+      stepCost(tones[i]!, tones[i + 1]!, goal, STEP_LIMITS, SCORE_WEIGHTS) +
+      blendCost(step, i, goal, SCORE_WEIGHTS),
     0,
   );
   const roles = rolesOf(tones.length);
@@ -48,4 +51,3 @@ export function assessGroup(
     goal,
   };
 }
-

@@ -46,7 +46,11 @@ const DRIFT = 8;
 
 /** Contrast in L* that suits a local colour when the user asks for none: less for pale and very deep ones. */
 export function naturalContrast(local: Lab, tones: number, paper: Lab): number {
-  const room = Math.min(1, Math.max(0.4, (paper[0] - local[0] + 8) / PALE_ROOM), Math.max(0.4, (local[0] - 6) / DEEP_ROOM));
+  const room = Math.min(
+    1,
+    Math.max(0.4, (paper[0] - local[0] + 8) / PALE_ROOM),
+    Math.max(0.4, (local[0] - 6) / DEEP_ROOM),
+  );
   return NATURAL[tones - 2]! * room;
 }
 
@@ -54,12 +58,23 @@ export function naturalContrast(local: Lab, tones: number, paper: Lab): number {
  * Wanted colours of `tones` tones (2–6). With readings the tones run light – local – shadow in even lightness; with a local colour alone the
  * highlight pales towards the paper and the shadow keeps most of its chroma. Ends that were read do not drift.
  */
-export function groupGoal(target: GroupTarget, tones: number, paper: Lab, { contrast, contrastShare = 1, drift }: GoalWish = {}): GroupGoal {
+export function groupGoal(
+  target: GroupTarget,
+  tones: number,
+  paper: Lab,
+  { contrast, contrastShare = 1, drift }: GoalWish = {},
+): GroupGoal {
   const { local } = target;
   const read = target.light && target.shadow ? target.light[0] - target.shadow[0] : undefined;
   const wanted = contrast ?? (read && read > 0 ? read : naturalContrast(local, tones, paper) * contrastShare);
-  const top = Math.min(paper[0] - BELOW_PAPER, contrast === undefined && target.light ? target.light[0] : local[0] + wanted / 2);
-  const bottom = Math.max(DARKEST, Math.min(top - 4, contrast === undefined && target.shadow ? target.shadow[0] : top - wanted));
+  const top = Math.min(
+    paper[0] - BELOW_PAPER,
+    contrast === undefined && target.light ? target.light[0] : local[0] + wanted / 2,
+  );
+  const bottom = Math.max(
+    DARKEST,
+    Math.min(top - 4, contrast === undefined && target.shadow ? target.shadow[0] : top - wanted),
+  );
   const share = (L: number) => (L - bottom) / (top - bottom);
   const at = Math.min(0.9, Math.max(0.1, share(local[0])));
   const lightEnd = target.light ?? drifted(mixTowards(local, paper, 0.45), drift?.light ?? 0);
@@ -70,7 +85,14 @@ export function groupGoal(target: GroupTarget, tones: number, paper: Lab, { cont
     const [from, to, s] = t >= at ? [local, lightEnd, (t - at) / (1 - at)] : [shadowEnd, local, t / at];
     return [L, from[1] + s * (to[1] - from[1]), from[2] + s * (to[2] - from[2])];
   });
-  return { tones: goal, local, contrast: top - bottom, step: (top - bottom) / (tones - 1), lightRead: !!target.light, shadowRead: !!target.shadow };
+  return {
+    tones: goal,
+    local,
+    contrast: top - bottom,
+    step: (top - bottom) / (tones - 1),
+    lightRead: !!target.light,
+    shadowRead: !!target.shadow,
+  };
 }
 
 const drifted = ([L, a, b]: Lab, lean: -1 | 0 | 1): Lab => [L, a + (lean * DRIFT) / 3, b + lean * DRIFT];

@@ -12,9 +12,19 @@ import { blendPath, judgeStep, verdictOf, STEP_LIMITS } from "./step";
 import { rolesOf, type Tone } from "./tone";
 
 const range = demoRange().filter((i) => ["rust", "clay", "bark", "soot", "fern", "dusk"].includes(i.family));
-const desk: Desk = layDesk(...scanInks(whiteCard, range.filter((_, i) => i % 2 === 0), 5));
+const desk: Desk = layDesk(
+  ...scanInks(
+    whiteCard,
+    range.filter((_, i) => i % 2 === 0),
+    5,
+  ),
+);
 const paper = desk.paper.lab;
-const tone = (ink: number, coats = 1): Tone => ({ ink, coats, lab: seenLab(desk, Array<number>(coats).fill(ink)) });
+const tone = (ink: number, coats = 1): Tone => ({
+  ink,
+  coats,
+  lab: seenLab(desk, Array<number>(coats).fill(ink)),
+});
 const place = (code: string) => desk.inks.findIndex((i) => i.code === code);
 
 describe("the goal of a group", () => {
@@ -43,7 +53,8 @@ describe("the goal of a group", () => {
 });
 
 describe("a step", () => {
-  it("is judged by its limits", () => expect([25, 10, 3].map((d) => verdictOf(d, STEP_LIMITS))).toEqual(["too wide", "even", "too narrow"]));
+  it("is judged by its limits", () =>
+    expect([25, 10, 3].map((d) => verdictOf(d, STEP_LIMITS))).toEqual(["too wide", "even", "too narrow"]));
 
   it("of opposite colours turns muddy, of neighbours it does not", () => {
     const opposite = blendPath(desk, tone(place("rust5c")), tone(place("dusk5c")));
@@ -71,8 +82,10 @@ describe("a planned group", () => {
     expect(groups.map((g) => g.score)).toEqual(groups.map((g) => g.score).sort((a, b) => a - b));
     groups.forEach((g, i) => groups.slice(0, i).forEach((h) => expect(isAlternative(desk, h, g)).toBe(true)));
   });
-  it("reaches the local colour with its mids", () => expect(assessGroup(desk, groups[0]!.tones, goal).localColourDeltaE00).toBeLessThan(4));
-  it("is scored alike by planner and assessor", () => groups.forEach((g) => expect(assessGroup(desk, g.tones, goal).score).toBeCloseTo(g.score, 6)));
+  it("reaches the local colour with its mids", () =>
+    expect(assessGroup(desk, groups[0]!.tones, goal).localColourDeltaE00).toBeLessThan(4));
+  it("is scored alike by planner and assessor", () =>
+    groups.forEach((g) => expect(assessGroup(desk, g.tones, goal).score).toBeCloseTo(g.score, 6)));
   it("does without forbidden inks", () => {
     const used = new Set(groups[0]!.tones.map((t) => t.ink));
     const [other] = drive(planGroups(desk, goal, 1, { inkCost: (i) => (used.has(i) ? Infinity : 0) }));
@@ -82,27 +95,41 @@ describe("a planned group", () => {
 
   it("is the best there is, tried against every group of small desks", () => {
     fc.assert(
-      fc.property(fc.integer({ min: 4, max: 7 }), fc.integer({ min: 1, max: 60 }), fc.integer({ min: 2, max: 4 }), fc.integer({ min: 30, max: 85 }), (count, seed, places, L) => {
-        const small = layDesk(...scannedDesk(count, seed));
-        const wanted = groupGoal({ local: [L, 10, 15] }, places, small.paper.lab);
-        const [best] = drive(planGroups(small, wanted, 1));
-        const all = small.inks.flatMap((_, ink) => [1, 2].map((coats) => ({ ink, coats, lab: seenLab(small, Array<number>(coats).fill(ink)) }))).sort((a, b) => b.lab[0] - a.lab[0]);
-        let least = Infinity;
-        const extend = (tones: Tone[], from: number) => {
-          if (tones.length === places) {
-            least = Math.min(least, assessGroup(small, tones, wanted).score);
-            return;
-          }
-          for (let n = from; n < all.length; n++) {
-            const [last, next] = [tones.at(-1), all[n]!];
-            if (tones.some((t) => t.ink === next.ink) || (last && (last.lab[0] <= next.lab[0] || deltaE00(last.lab, next.lab) < 2))) continue;
-            extend([...tones, next], n + 1);
-          }
-        };
-        extend([], 0);
-        if (best) expect(best.score).toBeCloseTo(least, 6);
-        else expect(least).toBe(Infinity);
-      }),
+      fc.property(
+        fc.integer({ min: 4, max: 7 }),
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 2, max: 4 }),
+        fc.integer({ min: 30, max: 85 }),
+        (count, seed, places, L) => {
+          const small = layDesk(...scannedDesk(count, seed));
+          const wanted = groupGoal({ local: [L, 10, 15] }, places, small.paper.lab);
+          const [best] = drive(planGroups(small, wanted, 1));
+          const all = small.inks
+            .flatMap((_, ink) =>
+              [1, 2].map((coats) => ({ ink, coats, lab: seenLab(small, Array<number>(coats).fill(ink)) })),
+            )
+            .sort((a, b) => b.lab[0] - a.lab[0]);
+          let least = Infinity;
+          const extend = (tones: Tone[], from: number) => {
+            if (tones.length === places) {
+              least = Math.min(least, assessGroup(small, tones, wanted).score);
+              return;
+            }
+            for (let n = from; n < all.length; n++) {
+              const [last, next] = [tones.at(-1), all[n]!];
+              if (
+                tones.some((t) => t.ink === next.ink) ||
+                (last && (last.lab[0] <= next.lab[0] || deltaE00(last.lab, next.lab) < 2))
+              )
+                continue;
+              extend([...tones, next], n + 1);
+            }
+          };
+          extend([], 0);
+          if (best) expect(best.score).toBeCloseTo(least, 6);
+          else expect(least).toBe(Infinity);
+        },
+      ),
       { numRuns: 12 },
     );
   });
@@ -110,7 +137,8 @@ describe("a planned group", () => {
 
 describe("advice", () => {
   const goal = groupGoal({ local: [60, 12, 16] }, 3, paper);
-  const kinds = (tones: { ink: number; coats: number }[]) => assessGroup(desk, tones, goal).advice.map((a) => a.kind);
+  const kinds = (tones: { ink: number; coats: number }[]) =>
+    assessGroup(desk, tones, goal).advice.map((a) => a.kind);
 
   it("warns of a step that is too wide and proposes an owned ink that divides it", () => {
     const chosen = [tone(place("rust1c")), tone(place("bark9m"))];
@@ -126,14 +154,29 @@ describe("advice", () => {
     expect(inkBetween(desk, tone(place("rust1c")), tone(place("bark9m")), [], () => false)).toBeUndefined();
   });
   it("warns of mud, of twins and of steps that are hardly seen", () => {
-    expect(assessGroup(desk, [tone(place("rust5c")), tone(place("dusk5c"))], groupGoal({ local: [60, 12, 16] }, 2, paper)).advice.map((a) => a.kind)).toContain("mud");
-    const pair = desk.inks.flatMap((_, a) => desk.inks.map((__, b) => [a, b] as const)).find(([a, b]) => a < b && areTwins(desk, a, b));
+    expect(
+      assessGroup(
+        desk,
+        [tone(place("rust5c")), tone(place("dusk5c"))],
+        groupGoal({ local: [60, 12, 16] }, 2, paper),
+      ).advice.map((a) => a.kind),
+    ).toContain("mud");
+    const pair = desk.inks
+      .flatMap((_, a) => desk.inks.map((__, b) => [a, b] as const))
+      .find(([a, b]) => a < b && areTwins(desk, a, b));
     if (pair) expect(kinds([tone(pair[0]), tone(pair[1]), tone(place("bark9m"))])).toContain("twins");
-    const narrow = judgeStep(desk, tone(place("rust3c")), { ...tone(place("rust5c")), lab: [seenLab(desk, [place("rust3c")])[0] - 2, 30, 40] });
+    const narrow = judgeStep(desk, tone(place("rust3c")), {
+      ...tone(place("rust5c")),
+      lab: [seenLab(desk, [place("rust3c")])[0] - 2, 30, 40],
+    });
     expect(narrow.verdict).toBe("too narrow");
   });
   it("says when the local colour is missed, and when the area will look flat", () => {
-    const off = assessGroup(desk, [tone(place("fern2c")), tone(place("fern4c")), tone(place("fern6c"))], groupGoal({ local: [55, 40, 30] }, 3, paper, { contrast: 75 }));
+    const off = assessGroup(
+      desk,
+      [tone(place("fern2c")), tone(place("fern4c")), tone(place("fern6c"))],
+      groupGoal({ local: [55, 40, 30] }, 3, paper, { contrast: 75 }),
+    );
     expect(off.advice.map((a) => a.kind)).toEqual(expect.arrayContaining(["local colour", "contrast"]));
   });
 });

@@ -4,7 +4,14 @@ import type { Desk } from "@/core/ink/desk";
 import type { GroupGoal } from "./goal";
 import { TONE_COATS } from "./plan";
 import { localColour, SCORE_WEIGHTS, type ScoreWeights } from "./score";
-import { candidatesOf, placeCosts, searchGroups, type Candidates, type FixedTone, type FoundGroup } from "./search";
+import {
+  candidatesOf,
+  placeCosts,
+  searchGroups,
+  type Candidates,
+  type FixedTone,
+  type FoundGroup,
+} from "./search";
 import { blendPath, STEP_LIMITS, type StepLimits } from "./step";
 import type { Tone } from "./tone";
 
@@ -69,27 +76,59 @@ function board(desk: Desk, wish: JointWish): Board {
   const held = (ink: number) => wish.areas.some((a) => a.fixed.some((f) => f.ink === ink));
   const coats = Math.max(TONE_COATS, ...wish.areas.flatMap((a) => a.fixed.map((f) => f.coats)));
   const candidates = candidatesOf(desk, coats, (ink) => held(ink) || Number.isFinite(wish.inkCost(ink)));
-  return { wish, candidates, own: wish.areas.map((a) => placeCosts(candidates, a.goal, wish.weights ?? SCORE_WEIGHTS)) };
+  return {
+    wish,
+    candidates,
+    own: wish.areas.map((a) => placeCosts(candidates, a.goal, wish.weights ?? SCORE_WEIGHTS)),
+  };
 }
 
-const inksOf = (groups: readonly (JointGroup | undefined)[]) => new Set(groups.flatMap((g) => g?.tones.map((t) => t.ink) ?? []));
+const inksOf = (groups: readonly (JointGroup | undefined)[]) =>
+  new Set(groups.flatMap((g) => g?.tones.map((t) => t.ink) ?? []));
 
 /** Groups of an area, cheapest first, when some inks cost more than others. */
-function poolFor({ wish, candidates, own }: Board, area: number, extra: (ink: number) => number, most: number): JointGroup[] {
+function poolFor(
+  { wish, candidates, own }: Board,
+  area: number,
+  extra: (ink: number) => number,
+  most: number,
+): JointGroup[] {
   const { goal, fixed, excluded } = wish.areas[area]!;
   const isFixed = (ink: number) => fixed.some((f) => f.ink === ink);
-  const search = { goal, fixed, limits: wish.limits ?? STEP_LIMITS, weights: wish.weights ?? SCORE_WEIGHTS, inkCost: (ink: number) => (isFixed(ink) ? 0 : excluded(ink) ? Infinity : wish.inkCost(ink) + extra(ink)) };
+  const search = {
+    goal,
+    fixed,
+    limits: wish.limits ?? STEP_LIMITS,
+    weights: wish.weights ?? SCORE_WEIGHTS,
+    inkCost: (ink: number) => (isFixed(ink) ? 0 : excluded(ink) ? Infinity : wish.inkCost(ink) + extra(ink)),
+  };
   const found = searchGroups(candidates, own[area]!, search, WIDTH, Infinity, most);
   return found.map((g) => asJoint(candidates, g, extra));
 }
 
-function asJoint({ desk }: Candidates, { tones, cost }: FoundGroup, extra: (ink: number) => number): JointGroup {
-  const middle = tones.length % 2 ? undefined : blendPath(desk, tones[tones.length / 2 - 1]!, tones[tones.length / 2]!).mixtures[1];
-  return { tones, score: cost - tones.reduce((sum, t) => sum + extra(t.ink), 0), local: localColour(tones, middle) };
+function asJoint(
+  { desk }: Candidates,
+  { tones, cost }: FoundGroup,
+  extra: (ink: number) => number,
+): JointGroup {
+  const middle =
+    tones.length % 2
+      ? undefined
+      : blendPath(desk, tones[tones.length / 2 - 1]!, tones[tones.length / 2]!).mixtures[1];
+  return {
+    tones,
+    score: cost - tones.reduce((sum, t) => sum + extra(t.ink), 0),
+    local: localColour(tones, middle),
+  };
 }
 
 /** ΔE00 that an area's local colour misses to its neighbours. */
-function crowdingOf(wish: JointWish, area: number, local: Lab, groups: readonly (JointGroup | undefined)[]): number {
+function crowdingOf(
+  wish: JointWish,
+  area: number,
+  local: Lab,
+  groups: readonly (JointGroup | undefined)[],
+): number {
   let sum = 0;
   for (const [a, b] of wish.neighbours) {
     if (a !== area && b !== area) continue;
@@ -110,14 +149,22 @@ export function weighJoint(wish: JointWish, groups: readonly JointGroup[]): Join
 }
 
 /** The best answer of one area to the others: cheapest in fit, new markers and crowding. */
-function answer(b: Board, area: number, groups: readonly (JointGroup | undefined)[], barred: (ink: number) => boolean = () => false): JointGroup | undefined {
+function answer(
+  b: Board,
+  area: number,
+  groups: readonly (JointGroup | undefined)[],
+  barred: (ink: number) => boolean = () => false,
+): JointGroup | undefined {
   const { wish } = b;
   const there = inksOf(groups.map((g, i) => (i === area ? undefined : g)));
   const extra = (ink: number) => (barred(ink) ? Infinity : there.has(ink) ? 0 : wish.markerCost);
   let best: JointGroup | undefined;
   let least = Infinity;
   for (const group of poolFor(b, area, extra, POOL)) {
-    const cost = group.score + wish.markerCost * group.tones.filter((t) => !there.has(t.ink)).length + crowdingOf(wish, area, group.local, groups);
+    const cost =
+      group.score +
+      wish.markerCost * group.tones.filter((t) => !there.has(t.ink)).length +
+      crowdingOf(wish, area, group.local, groups);
     if (cost < least) [least, best] = [cost, group];
   }
   return best;
@@ -141,7 +188,11 @@ export function* planTogether(desk: Desk, wish: JointWish): Generator<number, Jo
   const alone = wish.areas.map((_, area) => poolFor(start, area, () => 0, 1)[0]);
   if (!alone.every((g): g is JointGroup => g !== undefined)) return undefined;
   let plan = yield* improve(start, weighJoint(wish, alone));
-  for (let price = Math.max(0.5, wish.markerCost), tries = 0; wish.limit !== null && plan.markers > wish.limit && tries < 7; tries++) {
+  for (
+    let price = Math.max(0.5, wish.markerCost), tries = 0;
+    wish.limit !== null && plan.markers > wish.limit && tries < 7;
+    tries++
+  ) {
     price *= 2;
     const dear = { ...wish, markerCost: price };
     const cheaper = yield* improve({ ...start, wish: dear }, weighJoint(dear, plan.groups));
@@ -174,9 +225,15 @@ function* improve(b: Board, from: JointPlan): Generator<number, JointPlan> {
 }
 
 /** Tries to do without each marker, rarest first: every area that uses it answers again with that marker barred. */
-function withoutRareMarkers(b: Board, plan: () => JointPlan, consider: (groups: readonly JointGroup[]) => boolean): boolean {
+function withoutRareMarkers(
+  b: Board,
+  plan: () => JointPlan,
+  consider: (groups: readonly JointGroup[]) => boolean,
+): boolean {
   const uses = new Map<number, number[]>();
-  plan().groups.forEach((g, area) => g.tones.forEach((t) => uses.set(t.ink, [...(uses.get(t.ink) ?? []), area])));
+  plan().groups.forEach((g, area) =>
+    g.tones.forEach((t) => uses.set(t.ink, [...(uses.get(t.ink) ?? []), area])),
+  );
   let better = false;
   for (const [ink] of [...uses].sort((x, y) => x[1].length - y[1].length)) {
     const areas = plan().groups.flatMap((g, area) => (g.tones.some((t) => t.ink === ink) ? [area] : []));

@@ -11,7 +11,10 @@ interface Named {
 
 /** Kept groups that have every word in their name, tags, notes or codes. A family finds all codes that begin with it. */
 export function searchLibrary<G extends Named>(groups: readonly G[], query: string): G[] {
-  const words = query.toLowerCase().split(/[\s,]+/).filter(Boolean);
+  const words = query
+    .toLowerCase()
+    .split(/[\s,]+/)
+    .filter(Boolean);
   return groups.filter((g) => {
     const said = [g.name, ...g.tags, g.notes, ...g.tones.map((t) => t.code)].join(" ").toLowerCase();
     return words.every((w) => said.includes(w));
@@ -19,7 +22,8 @@ export function searchLibrary<G extends Named>(groups: readonly G[], query: stri
 }
 
 /** ΔE00 of the tone of a group that comes nearest to a colour; Infinity for a group that has not been read. */
-export const nearestTone = (tones: readonly Lab[], colour: Lab): number => tones.reduce((least, t) => Math.min(least, deltaE00(t, colour)), Infinity);
+export const nearestTone = (tones: readonly Lab[], colour: Lab): number =>
+  tones.reduce((least, t) => Math.min(least, deltaE00(t, colour)), Infinity);
 
 /** Where a group is used. */
 export interface GroupUse {
@@ -35,12 +39,21 @@ export interface GroupUse {
 const USES = 0.6;
 
 /** Areas whose kept group shares most inks with a group. */
-export function groupUses(tones: readonly KeptTone[], pieces: readonly { readonly id: string; readonly document: Piece }[]): GroupUse[] {
+export function groupUses(
+  tones: readonly KeptTone[],
+  pieces: readonly { readonly id: string; readonly document: Piece }[],
+): GroupUse[] {
   return pieces
     .flatMap(({ id, document }) =>
       document.areas.map((area) => {
         const own = new Set(area.group?.tones.map((t) => t.code) ?? []);
-        return { piece: document.name, pieceId: id, area: area.name, areaId: area.id, share: tones.filter((t) => own.has(t.code)).length / tones.length };
+        return {
+          piece: document.name,
+          pieceId: id,
+          area: area.name,
+          areaId: area.id,
+          share: tones.filter((t) => own.has(t.code)).length / tones.length,
+        };
       }),
     )
     .filter((u) => u.share >= USES)

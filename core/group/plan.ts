@@ -43,8 +43,21 @@ const NARROW = 24;
  * and their twins, cost more. Yields progress 0–1.
  * @param top groups wanted; fewer come back when the inks do not give that many that differ
  */
-export function* planGroups(desk: Desk, goal: GroupGoal, top: number, options: PlanOptions = {}): Generator<number, PlannedGroup[]> {
-  const { limits = STEP_LIMITS, weights = SCORE_WEIGHTS, maxCoats = TONE_COATS, inkCost = () => 0, fixed = [], unowned, purchases } = options;
+export function* planGroups(
+  desk: Desk,
+  goal: GroupGoal,
+  top: number,
+  options: PlanOptions = {},
+): Generator<number, PlannedGroup[]> {
+  const {
+    limits = STEP_LIMITS,
+    weights = SCORE_WEIGHTS,
+    maxCoats = TONE_COATS,
+    inkCost = () => 0,
+    fixed = [],
+    unowned,
+    purchases,
+  } = options;
   const isFixed = (ink: number) => fixed.some((f) => f.ink === ink);
   const coats = Math.max(maxCoats, ...fixed.map((f) => f.coats));
   const candidates = candidatesOf(desk, coats, (ink) => isFixed(ink) || Number.isFinite(inkCost(ink)));
@@ -55,12 +68,23 @@ export function* planGroups(desk: Desk, goal: GroupGoal, top: number, options: P
   const base = desk.inks.map((_, ink) => (isFixed(ink) ? 0 : inkCost(ink)));
 
   for (let attempt = 0; attempt < tries && found.length < top; attempt++) {
-    const wish = { goal, limits, weights, fixed, inkCost: (ink: number) => base[ink]! + used[ink]!, ...(unowned && { unowned }), ...(purchases !== undefined && { purchases }) };
+    const wish = {
+      goal,
+      limits,
+      weights,
+      fixed,
+      inkCost: (ink: number) => base[ink]! + used[ink]!,
+      ...(unowned && { unowned }),
+      ...(purchases !== undefined && { purchases }),
+    };
     const [ceiling] = searchGroups(candidates, own, wish, NARROW);
     const whole = searchGroups(candidates, own, wish, Infinity, ceiling?.cost ?? Infinity)[0] ?? ceiling;
     yield (attempt + 1) / tries;
     if (!whole) break;
-    const group = { tones: whole.tones, score: whole.cost - whole.tones.reduce((sum, t) => sum + used[t.ink]!, 0) };
+    const group = {
+      tones: whole.tones,
+      score: whole.cost - whole.tones.reduce((sum, t) => sum + used[t.ink]!, 0),
+    };
     if (found.every((g) => isAlternative(desk, g, group))) found.push(group);
     for (const { ink } of group.tones)
       desk.inks.forEach((_, other) => {
@@ -71,12 +95,15 @@ export function* planGroups(desk: Desk, goal: GroupGoal, top: number, options: P
 }
 
 /** Whether two inks look alike in one coat on this desk's paper. */
-export const areTwins = (desk: Desk, a: number, b: number): boolean => deltaE00(seenLab(desk, [a]), seenLab(desk, [b])) < TWIN;
+export const areTwins = (desk: Desk, a: number, b: number): boolean =>
+  deltaE00(seenLab(desk, [a]), seenLab(desk, [b])) < TWIN;
 
 /** Whether a group is more than another with a near-twin exchanged. */
 export function isAlternative(desk: Desk, known: PlannedGroup, other: PlannedGroup): boolean {
   const n = known.tones.length;
   const apart = known.tones.reduce((sum, t, i) => sum + deltaE00(t.lab, other.tones[i]!.lab), 0) / n;
-  const others = other.tones.filter((t) => !known.tones.some((k) => k.ink === t.ink || areTwins(desk, k.ink, t.ink))).length;
+  const others = other.tones.filter(
+    (t) => !known.tones.some((k) => k.ink === t.ink || areTwins(desk, k.ink, t.ink)),
+  ).length;
   return apart >= REAL_DIFFERENCE || others / n >= OTHER_INKS;
 }

@@ -14,8 +14,22 @@ const range = demoRange().filter((i) => wanted.includes(i.code));
 const desk: Desk = layDesk(...scanInks(whiteCard, range, 9));
 const ink = (code: string) => desk.inks.findIndex((i) => i.code === code);
 const clays = ["clay1c", "clay3m", "clay5m", "clay7m"].map(ink);
-const lay = (school: School, inks = clays) => layStrip(desk, schoolPasses(school, inks.map(() => 1)).map((p): LaidPass => ({ ...p, ink: inks[p.tone]! })));
-const flood = (code: string, coats: number, wet = false): LaidPass => ({ ink: ink(code), coats, from: 0, to: 1, stroke: "circles", wet });
+const lay = (school: School, inks = clays) =>
+  layStrip(
+    desk,
+    schoolPasses(
+      school,
+      inks.map(() => 1),
+    ).map((p): LaidPass => ({ ...p, ink: inks[p.tone]! })),
+  );
+const flood = (code: string, coats: number, wet = false): LaidPass => ({
+  ink: ink(code),
+  coats,
+  from: 0,
+  to: 1,
+  stroke: "circles",
+  wet,
+});
 
 describe("where tones are wanted", () => {
   it.each([2, 3, 4, 5, 6])("%i tones share the area, the ends least", (n) => {
@@ -30,8 +44,13 @@ describe("where tones are wanted", () => {
 describe("a sample strip", () => {
   it("of one even coat is what the stack model says of it, but for the unevenness of the hand", () => {
     for (const n of [1, 2, 3]) {
-      const strip = layStrip(desk, Array.from({ length: n }, () => flood("clay5m", 1)));
-      const off = strip.profile.map((lab) => deltaE00(lab, stackLab(desk.paper, Array(n).fill(desk.inks[ink("clay5m")]!.spectrum))));
+      const strip = layStrip(
+        desk,
+        Array.from({ length: n }, () => flood("clay5m", 1)),
+      );
+      const off = strip.profile.map((lab) =>
+        deltaE00(lab, stackLab(desk.paper, Array(n).fill(desk.inks[ink("clay5m")]!.spectrum))),
+      );
       expect(Math.max(...off)).toBeLessThan(0.5);
       expect(strip.inkUsed.get(ink("clay5m"))).toBeCloseTo(n, 1);
     }
@@ -68,18 +87,27 @@ describe("a sample strip", () => {
 });
 
 describe("the six schools", () => {
-  const strips = Object.fromEntries(SCHOOLS.map((s) => [s, lay(s)])) as Record<School, ReturnType<typeof lay>>;
+  const strips = Object.fromEntries(SCHOOLS.map((s) => [s, lay(s)])) as Record<
+    School,
+    ReturnType<typeof lay>
+  >;
   it("look and measure differently", () => {
     const looks = SCHOOLS.map((s) => strips[s].profile);
-    looks.forEach((a, i) => looks.slice(0, i).forEach((b) => expect(Math.max(...a.map((lab, x) => deltaE00(lab, b[x]!)))).toBeGreaterThan(2)));
+    looks.forEach((a, i) =>
+      looks
+        .slice(0, i)
+        .forEach((b) => expect(Math.max(...a.map((lab, x) => deltaE00(lab, b[x]!)))).toBeGreaterThan(2)),
+    );
   });
   it("blend softest light first, keep strokes dark first, and leave edges when layered", () => {
     expect(strips["light first"].edge).toBeLessThan(strips.layered.edge);
     expect(strips["light first"].edge).toBeLessThan(strips["middle out"].edge);
-    for (const s of SCHOOLS) if (s !== "dark first") expect(strips["dark first"].texture).toBeGreaterThan(strips[s].texture);
+    for (const s of SCHOOLS)
+      if (s !== "dark first") expect(strips["dark first"].texture).toBeGreaterThan(strips[s].texture);
   });
   it("leave bare paper in the light when they say so", () => {
-    for (const s of ["middle out", "dark first"] as const) expect(strips[s].profile[0]![0]).toBeGreaterThan(strips["light first"].profile[0]![0] + 3);
+    for (const s of ["middle out", "dark first"] as const)
+      expect(strips[s].profile[0]![0]).toBeGreaterThan(strips["light first"].profile[0]![0] + 3);
   });
   it("take more ink the more they go back", () => {
     const ink = (s: School) => [...strips[s].inkUsed.values()].reduce((a, b) => a + b, 0);
@@ -96,7 +124,8 @@ describe("the six schools", () => {
 });
 
 describe("materials", () => {
-  it("have a school each, with its reason", () => MATERIALS.forEach((m) => expect(MATERIAL_HABITS[m].why.length).toBeGreaterThan(20)));
+  it("have a school each, with its reason", () =>
+    MATERIALS.forEach((m) => expect(MATERIAL_HABITS[m].why.length).toBeGreaterThan(20)));
   it("get more tones the bigger the area, within 2 to 6", () => {
     for (const m of MATERIALS) {
       const tones = [10, 100, 1000, 10_000].map((mm2) => tonesFor(m, mm2));
@@ -110,11 +139,30 @@ describe("materials", () => {
 });
 
 describe("cautions", () => {
-  const kinds = (codes: readonly string[], change: Partial<CautionCase> = {}, school: School = "light first") => {
+  const kinds = (
+    codes: readonly string[],
+    change: Partial<CautionCase> = {},
+    school: School = "light first",
+  ) => {
     const inks = codes.map(ink);
-    const tones = inks.map((i) => ({ ink: i, coats: 1, lab: stackLab(desk.paper, [desk.inks[i]!.spectrum]) })).sort((a, b) => b.lab[0] - a.lab[0]);
-    const strip = lay(school, tones.map((t) => t.ink));
-    return cautionsOf({ desk, tones, material: "cloth", scene: "neutral", mm2: null, capacity: 9, sheet: USUAL_SHEET, strip, ...change }).map((c) => c.kind);
+    const tones = inks
+      .map((i) => ({ ink: i, coats: 1, lab: stackLab(desk.paper, [desk.inks[i]!.spectrum]) }))
+      .sort((a, b) => b.lab[0] - a.lab[0]);
+    const strip = lay(
+      school,
+      tones.map((t) => t.ink),
+    );
+    return cautionsOf({
+      desk,
+      tones,
+      material: "cloth",
+      scene: "neutral",
+      mm2: null,
+      capacity: 9,
+      sheet: USUAL_SHEET,
+      strip,
+      ...change,
+    }).map((c) => c.kind);
   };
   it("are none where all is well", () => expect(kinds(["clay1c", "clay3m", "clay5m"])).toEqual([]));
   it("warn of near black on skin, not on cloth", () => {

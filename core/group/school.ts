@@ -1,5 +1,12 @@
 /** Ways to lay a blend group. All are in use; each suits other things. */
-export const SCHOOLS = ["light first", "dark second", "middle out", "dark first", "edge in", "layered"] as const;
+export const SCHOOLS = [
+  "light first",
+  "dark second",
+  "middle out",
+  "dark first",
+  "edge in",
+  "layered",
+] as const;
 export type School = (typeof SCHOOLS)[number];
 
 /** How the marker is moved. */
@@ -27,12 +34,30 @@ export interface SchoolFacts {
 }
 
 export const SCHOOL_FACTS: Readonly<Record<School, SchoolFacts>> = {
-  "light first": { order: "Flood with the lightest, then darker and darker inside the shadows, then back to the lightest over all.", suits: "skin, cloth, most areas; gives the most control" },
-  "dark second": { order: "Flood with the lightest, put the darkest into the shadows at once, then step back down to the lightest.", suits: "leaves, petals, fur, ribbons" },
-  "middle out": { order: "Lay the middle and leave white, then darker; the lighter marker then covers most of the white.", suits: "costumes, comic style; a small white stays" },
-  "dark first": { order: "Flick the darkest from the root, draw it out with each lighter marker, leave the highlight; do not over-blend.", suits: "hair and greys; the strokes stay" },
+  "light first": {
+    order:
+      "Flood with the lightest, then darker and darker inside the shadows, then back to the lightest over all.",
+    suits: "skin, cloth, most areas; gives the most control",
+  },
+  "dark second": {
+    order:
+      "Flood with the lightest, put the darkest into the shadows at once, then step back down to the lightest.",
+    suits: "leaves, petals, fur, ribbons",
+  },
+  "middle out": {
+    order: "Lay the middle and leave white, then darker; the lighter marker then covers most of the white.",
+    suits: "costumes, comic style; a small white stays",
+  },
+  "dark first": {
+    order:
+      "Flick the darkest from the root, draw it out with each lighter marker, leave the highlight; do not over-blend.",
+    suits: "hair and greys; the strokes stay",
+  },
   "edge in": { order: "The lightest round the rim, then darker towards the middle.", suits: "back light" },
-  layered: { order: "Thin even layers, each left to dry, no going back to blend.", suits: "pale skin, to avoid blotches; crisp edges" },
+  layered: {
+    order: "Thin even layers, each left to dry, no going back to blend.",
+    suits: "pale skin, to avoid blotches; crisp edges",
+  },
 };
 
 /** How far a darker tone is laid over its lighter neighbour, as a share of the area. */
@@ -50,7 +75,9 @@ const INTO_NEXT = 0.14;
  * Where each tone of a group is wanted, light to dark: n + 1 borders from 0 to 1. The ends cover the least, the mids carry the local colour.
  */
 export function toneBorders(tones: number): number[] {
-  const weights = Array.from({ length: tones }, (_, i) => (tones > 2 && (i === 0 || i === tones - 1) ? 0.65 : 1));
+  const weights = Array.from({ length: tones }, (_, i) =>
+    tones > 2 && (i === 0 || i === tones - 1) ? 0.65 : 1,
+  );
   const total = weights.reduce((a, b) => a + b, 0);
   let sum = 0;
   return [0, ...weights.map((w) => (sum += w) / total)];
@@ -73,23 +100,55 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
   const border = toneBorders(n);
   const start = (tone: number) => Math.max(0, border[tone]! - (tone ? OVERLAP : 0));
   const lay = (tone: number, change: Partial<SchoolPass> = {}): SchoolPass => ({
-    tone, kind: "lay", coats: coats[tone]!, from: start(tone), to: 1, stroke: tone === 0 ? "flat" : "circles", wet: true, where: placeInWords(tone, n), ...change,
+    tone,
+    kind: "lay",
+    coats: coats[tone]!,
+    from: start(tone),
+    to: 1,
+    stroke: tone === 0 ? "flat" : "circles",
+    wet: true,
+    where: placeInWords(tone, n),
+    ...change,
   });
   const back = (tone: number, change: Partial<SchoolPass> = {}): SchoolPass => ({
-    tone, kind: "blend back", coats: LIGHT_HAND, from: start(tone), to: Math.min(1, border[tone + 1]! + 2 * OVERLAP), stroke: "circles", wet: true, where: "over the edge of the next darker tone", ...change,
+    tone,
+    kind: "blend back",
+    coats: LIGHT_HAND,
+    from: start(tone),
+    to: Math.min(1, border[tone + 1]! + 2 * OVERLAP),
+    stroke: "circles",
+    wet: true,
+    where: "over the edge of the next darker tone",
+    ...change,
   });
   const overAll = back(0, { from: 0, to: 1, stroke: "flat", where: "over all, while wet" });
   const darker = Array.from({ length: last }, (_, i) => i + 1);
-  const backDown = darker.slice(0, -1).reverse().map((t) => back(t));
+  const backDown = darker
+    .slice(0, -1)
+    .reverse()
+    .map((t) => back(t));
 
   switch (school) {
     case "light first":
-      return [lay(0, { wet: false, where: "all over; map the shadows with it" }), ...darker.map((t) => lay(t)), ...backDown, overAll];
+      return [
+        lay(0, { wet: false, where: "all over; map the shadows with it" }),
+        ...darker.map((t) => lay(t)),
+        ...backDown,
+        overAll,
+      ];
     case "dark second":
       return [
         lay(0, { wet: false }),
         lay(last, { where: "straight into the shadows" }),
-        ...darker.slice(0, -1).reverse().map((t) => lay(t, { to: Math.min(1, border[t + 1]! + 2 * OVERLAP), where: "from the shadow's edge towards the light" })),
+        ...darker
+          .slice(0, -1)
+          .reverse()
+          .map((t) =>
+            lay(t, {
+              to: Math.min(1, border[t + 1]! + 2 * OVERLAP),
+              where: "from the shadow's edge towards the light",
+            }),
+          ),
         overAll,
       ];
     case "middle out": {
@@ -98,7 +157,15 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
       return [
         lay(middle, { wet: false, where: "all but the lights: leave white" }),
         ...darker.filter((t) => t > middle).map((t) => lay(t)),
-        ...lighter.map((t) => lay(t, { kind: "blend back", from: Math.max(KEPT_WHITE, start(t)), to: Math.min(1, border[t + 1]! + 2 * OVERLAP), stroke: "circles", where: t ? "over the edge of the darker tone" : "over most of the white; a small white stays" })),
+        ...lighter.map((t) =>
+          lay(t, {
+            kind: "blend back",
+            from: Math.max(KEPT_WHITE, start(t)),
+            to: Math.min(1, border[t + 1]! + 2 * OVERLAP),
+            stroke: "circles",
+            where: t ? "over the edge of the darker tone" : "over most of the white; a small white stays",
+          }),
+        ),
       ];
     }
     case "dark first":
@@ -108,16 +175,49 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
           to: Math.min(1, border[t + 1]! + OVERLAP),
           stroke: "flick",
           wet: t !== last,
-          where: t === last ? "from the root and the tip, in the direction of growth" : t === 0 ? "up to the highlight, which stays paper" : "drawn out of the darker tone",
+          where:
+            t === last
+              ? "from the root and the tip, in the direction of growth"
+              : t === 0
+                ? "up to the highlight, which stays paper"
+                : "drawn out of the darker tone",
         }),
       );
     case "edge in":
       return [
-        ...coats.map((_, t) => lay(t, { from: t ? Math.max(0, border[t]! - INTO_NEXT) : 0, to: Math.min(1, border[t + 1]! + OVERLAP), wet: t > 0, stroke: "circles", where: t === 0 ? "round the rim" : t === last ? "the middle" : "inside the lighter rim" })),
-        ...darker.slice(0, -1).reverse().map((t) => back(t, { from: start(t), to: Math.min(1, border[t + 1]! + INTO_NEXT), where: "over the seam to the middle" })),
-        back(0, { from: Math.max(0, border[1]! - INTO_NEXT), to: Math.min(1, border[1]! + INTO_NEXT), where: "over the seam to the rim" }),
+        ...coats.map((_, t) =>
+          lay(t, {
+            from: t ? Math.max(0, border[t]! - INTO_NEXT) : 0,
+            to: Math.min(1, border[t + 1]! + OVERLAP),
+            wet: t > 0,
+            stroke: "circles",
+            where: t === 0 ? "round the rim" : t === last ? "the middle" : "inside the lighter rim",
+          }),
+        ),
+        ...darker
+          .slice(0, -1)
+          .reverse()
+          .map((t) =>
+            back(t, {
+              from: start(t),
+              to: Math.min(1, border[t + 1]! + INTO_NEXT),
+              where: "over the seam to the middle",
+            }),
+          ),
+        back(0, {
+          from: Math.max(0, border[1]! - INTO_NEXT),
+          to: Math.min(1, border[1]! + INTO_NEXT),
+          where: "over the seam to the rim",
+        }),
       ];
     case "layered":
-      return coats.map((c, t) => lay(t, { coats: c * THIN, wet: false, stroke: "flat", where: t === 0 ? "all over, thin and even" : `${placeInWords(t, n)}, on the dry layer` }));
+      return coats.map((c, t) =>
+        lay(t, {
+          coats: c * THIN,
+          wet: false,
+          stroke: "flat",
+          where: t === 0 ? "all over, thin and even" : `${placeInWords(t, n)}, on the dry layer`,
+        }),
+      );
   }
 }

@@ -19,7 +19,9 @@ const first = (options: Parameters<typeof planGroups>[3]) => drive(planGroups(de
 describe("planning around what is given", () => {
   const free = first({});
   it("keeps locked tones and plans the rest, never worse for less", () => {
-    const other = desk.inks.findIndex((_, i) => !free.tones.some((t) => t.ink === i) && Math.abs(seenLab(desk, [i])[0] - 60) < 8);
+    const other = desk.inks.findIndex(
+      (_, i) => !free.tones.some((t) => t.ink === i) && Math.abs(seenLab(desk, [i])[0] - 60) < 8,
+    );
     const locked = first({ fixed: [{ ink: other, coats: 1 }] });
     expect(locked.tones.filter((t) => t.ink === other && t.coats === 1)).toHaveLength(1);
     expect(locked.tones).toHaveLength(4);
@@ -32,10 +34,13 @@ describe("planning around what is given", () => {
   });
   it("buys no more than it may", () => {
     const unowned = (i: number) => i % 2 === 0;
-    const bought = (purchases: number) => first({ unowned, purchases }).tones.filter((t) => unowned(t.ink)).length;
+    const bought = (purchases: number) =>
+      first({ unowned, purchases }).tones.filter((t) => unowned(t.ink)).length;
     expect(bought(0)).toBe(0);
     expect(bought(1)).toBeLessThanOrEqual(1);
-    expect(first({ unowned, purchases: 1 }).score).toBeLessThanOrEqual(first({ unowned, purchases: 0 }).score + 1e-9);
+    expect(first({ unowned, purchases: 1 }).score).toBeLessThanOrEqual(
+      first({ unowned, purchases: 0 }).score + 1e-9,
+    );
   });
 });
 
@@ -46,13 +51,30 @@ describe("a drift of temperature", () => {
     expect(cool.tones[3]![2]).toBeLessThan(plain.tones[3]![2]);
     expect(cool.tones[0]![2]).toBeGreaterThan(plain.tones[0]![2]);
     const target = { light: [80, 5, 10], local: [60, 10, 10], shadow: [40, 8, 6] } as const;
-    expect(groupGoal(target, 4, paper, { drift: { light: 1, shadow: -1 } })).toEqual(groupGoal(target, 4, paper));
+    expect(groupGoal(target, 4, paper, { drift: { light: 1, shadow: -1 } })).toEqual(
+      groupGoal(target, 4, paper),
+    );
   });
 });
 
 describe("a whole piece", () => {
-  const area = (local: readonly [number, number, number], tones = 3) => ({ goal: groupGoal({ local }, tones, paper), fixed: [], excluded: () => false, emphasis: false });
-  const wish: JointWish = { areas: [area([66, 14, 20]), area([70, 10, 18]), area([52, 18, 24]), area([62, 6, 14])], neighbours: [[0, 1], [1, 2]], apart: 6, markerCost: 1, inkCost: () => 0, limit: null };
+  const area = (local: readonly [number, number, number], tones = 3) => ({
+    goal: groupGoal({ local }, tones, paper),
+    fixed: [],
+    excluded: () => false,
+    emphasis: false,
+  });
+  const wish: JointWish = {
+    areas: [area([66, 14, 20]), area([70, 10, 18]), area([52, 18, 24]), area([62, 6, 14])],
+    neighbours: [
+      [0, 1],
+      [1, 2],
+    ],
+    apart: 6,
+    markerCost: 1,
+    inkCost: () => 0,
+    limit: null,
+  };
   const greedy = planGreedily(desk, wish)!;
   const joint = drive(planTogether(desk, wish))!;
   it("planned together is never worse on its own objective, and shares markers", () => {
@@ -65,7 +87,12 @@ describe("a whole piece", () => {
     expect(limited.markers).toBeLessThanOrEqual(joint.markers - 1);
   });
   it("keeps neighbours apart, more so with emphasis", () => {
-    const same = { ...wish, areas: [area([66, 14, 20]), area([66, 14, 20])], neighbours: [[0, 1] as const], apart: 8 };
+    const same = {
+      ...wish,
+      areas: [area([66, 14, 20]), area([66, 14, 20])],
+      neighbours: [[0, 1] as const],
+      apart: 8,
+    };
     const gap = (w: JointWish) => {
       const { groups } = drive(planTogether(desk, w))!;
       return deltaE00(groups[0]!.local, groups[1]!.local);
@@ -75,11 +102,21 @@ describe("a whole piece", () => {
   it("keeps locked tones, leaves excluded inks", () => {
     const locked = joint.groups[1]!.tones[0]!;
     const barred = new Set(joint.groups[0]!.tones.map((t) => t.ink));
-    const again = drive(planTogether(desk, { ...wish, areas: [{ ...wish.areas[0]!, excluded: (i) => barred.has(i) }, { ...wish.areas[1]!, fixed: [locked] }, ...wish.areas.slice(2)] }))!;
+    const again = drive(
+      planTogether(desk, {
+        ...wish,
+        areas: [
+          { ...wish.areas[0]!, excluded: (i) => barred.has(i) },
+          { ...wish.areas[1]!, fixed: [locked] },
+          ...wish.areas.slice(2),
+        ],
+      }),
+    )!;
     expect(again.groups[0]!.tones.some((t) => barred.has(t.ink))).toBe(false);
     expect(again.groups[1]!.tones.some((t) => t.ink === locked.ink)).toBe(true);
   });
-  it("that cannot be planned gives nothing", () => expect(drive(planTogether(desk, { ...wish, inkCost: () => Infinity }))).toBeUndefined());
+  it("that cannot be planned gives nothing", () =>
+    expect(drive(planTogether(desk, { ...wish, inkCost: () => Infinity }))).toBeUndefined());
 });
 
 describe("a group like another", () => {
@@ -89,14 +126,38 @@ describe("a group like another", () => {
     const [same] = drive(planGroups(desk, goalLike(wanted), 1, { weights: LIKENESS_WEIGHTS }));
     expect(likeness(same!.tones, wanted).mean).toBeLessThan(1.5);
     const used = new Set(own.tones.map((t) => t.ink));
-    const [other] = drive(planGroups(desk, goalLike(wanted), 1, { weights: LIKENESS_WEIGHTS, inkCost: (i) => (used.has(i) ? Infinity : 0) }));
+    const [other] = drive(
+      planGroups(desk, goalLike(wanted), 1, {
+        weights: LIKENESS_WEIGHTS,
+        inkCost: (i) => (used.has(i) ? Infinity : 0),
+      }),
+    );
     expect(likeness(other!.tones, wanted).mean).toBeGreaterThan(0.5);
     expect(likeness(other!.tones, wanted).each).toHaveLength(4);
   });
 });
 
 describe("the library", () => {
-  const groups = [{ name: "Skin, olive", tags: ["skin"], notes: "", tones: [{ code: "sand1m", coats: 1 }, { code: "clay5m", coats: 1 }] }, { name: "Bark", tags: ["wood"], notes: "for skin too", tones: [{ code: "bark3c", coats: 1 }, { code: "bark5c", coats: 1 }] }];
+  const groups = [
+    {
+      name: "Skin, olive",
+      tags: ["skin"],
+      notes: "",
+      tones: [
+        { code: "sand1m", coats: 1 },
+        { code: "clay5m", coats: 1 },
+      ],
+    },
+    {
+      name: "Bark",
+      tags: ["wood"],
+      notes: "for skin too",
+      tones: [
+        { code: "bark3c", coats: 1 },
+        { code: "bark5c", coats: 1 },
+      ],
+    },
+  ];
   it("is searched by name, tag, note, family and code", () => {
     const names = (q: string) => searchLibrary(groups, q).map((g) => g.name);
     expect(names("skin")).toEqual(["Skin, olive", "Bark"]);
@@ -106,9 +167,25 @@ describe("the library", () => {
     expect(names("lake")).toEqual([]);
   });
   it("knows how near a group comes to a colour, and where it is used", () => {
-    expect(nearestTone([[50, 0, 0], [60, 10, 10]], [60, 10, 10])).toBe(0);
+    expect(
+      nearestTone(
+        [
+          [50, 0, 0],
+          [60, 10, 10],
+        ],
+        [60, 10, 10],
+      ),
+    ).toBe(0);
     expect(nearestTone([], [60, 10, 10])).toBe(Infinity);
-    const piece = { ...newPiece("Kite", null), areas: [{ ...newArea("a", "Face"), group: { tones: groups[0]!.tones } }, { ...newArea("b", "Sky"), group: { tones: groups[1]!.tones } }] };
-    expect(groupUses(groups[0]!.tones, [{ id: "p", document: piece }])).toEqual([{ piece: "Kite", pieceId: "p", area: "Face", areaId: "a", share: 1 }]);
+    const piece = {
+      ...newPiece("Kite", null),
+      areas: [
+        { ...newArea("a", "Face"), group: { tones: groups[0]!.tones } },
+        { ...newArea("b", "Sky"), group: { tones: groups[1]!.tones } },
+      ],
+    };
+    expect(groupUses(groups[0]!.tones, [{ id: "p", document: piece }])).toEqual([
+      { piece: "Kite", pieceId: "p", area: "Face", areaId: "a", share: 1 },
+    ]);
   });
 });

@@ -21,7 +21,8 @@ export function candidatesOf(desk: Desk, maxCoats: number, usable: (ink: number)
   const tones: Tone[] = [];
   desk.inks.forEach((_, ink) => {
     if (!usable(ink)) return;
-    for (let coats = 1; coats <= maxCoats; coats++) tones.push({ ink, coats, lab: seenLab(desk, Array<number>(coats).fill(ink)) });
+    for (let coats = 1; coats <= maxCoats; coats++)
+      tones.push({ ink, coats, lab: seenLab(desk, Array<number>(coats).fill(ink)) });
   });
   tones.sort((a, b) => b.lab[0] - a.lab[0]);
   const absorbance: (Float64Array | undefined)[] = [];
@@ -30,7 +31,11 @@ export function candidatesOf(desk: Desk, maxCoats: number, usable: (ink: number)
   const path = (first: number, second: number): BlendPath => {
     const key = first * tones.length + second;
     let known = paths.get(key);
-    if (!known) paths.set(key, (known = blendPathOf(desk, tones[first]!.lab, tones[second]!.lab, of(first), of(second))));
+    if (!known)
+      paths.set(
+        key,
+        (known = blendPathOf(desk, tones[first]!.lab, tones[second]!.lab, of(first), of(second))),
+      );
     return known;
   };
   // 0 not asked yet, 1 alike, 2 different.
@@ -81,7 +86,8 @@ export interface FoundGroup {
 const KEEP = 4;
 
 /** What each tone costs in each place, extra costs left out: it depends on the goal alone, so that repeated searches share it. */
-export const placeCosts = ({ tones }: Candidates, goal: GroupGoal, weights: ScoreWeights): number[][] => goal.tones.map((_, place) => tones.map((t) => toneCost(t, place, goal, weights)));
+export const placeCosts = ({ tones }: Candidates, goal: GroupGoal, weights: ScoreWeights): number[][] =>
+  goal.tones.map((_, place) => tones.map((t) => toneCost(t, place, goal, weights)));
 
 /**
  * Groups of least cost through inks of falling lightness, best first: dynamic programming over (tone, ink).
@@ -89,7 +95,14 @@ export const placeCosts = ({ tones }: Candidates, goal: GroupGoal, weights: Scor
  * @param cap cost beyond which nothing is of interest
  * @param most groups wanted; they differ by at least one tone
  */
-export function searchGroups(candidates: Candidates, own: readonly (readonly number[])[], wish: SearchWish, width: number, cap = Infinity, most = 1): FoundGroup[] {
+export function searchGroups(
+  candidates: Candidates,
+  own: readonly (readonly number[])[],
+  wish: SearchWish,
+  width: number,
+  cap = Infinity,
+  most = 1,
+): FoundGroup[] {
   const { tones } = candidates;
   const { goal, limits, weights, inkCost, unowned, purchases = Infinity } = wish;
   const extra = tones.map((t) => inkCost(t.ink));
@@ -102,7 +115,9 @@ export function searchGroups(candidates: Candidates, own: readonly (readonly num
     const forbidden = new Set([...must.values()].map((n) => tones[n]!.ink));
     return shortlist(own[place]!, extra, width, (n) => !forbidden.has(tones[n]!.ink));
   };
-  let layer: Partial[][] = nodesAt(0).map((node) => [{ cost: own[0]![node]! + extra[node]!, node, bought: buys[node]!, before: undefined }]);
+  let layer: Partial[][] = nodesAt(0).map((node) => [
+    { cost: own[0]![node]! + extra[node]!, node, bought: buys[node]!, before: undefined },
+  ]);
   for (let place = 1; place < places; place++) {
     const next: Partial[][] = [];
     for (const node of nodesAt(place)) {
@@ -118,7 +133,12 @@ export function searchGroups(candidates: Candidates, own: readonly (readonly num
           const total = plain + blendCost(candidates.path(before.node, node), place - 1, goal, weights);
           if (total > worst) continue;
           const at = kept.findIndex((p) => p.cost > total);
-          kept.splice(at < 0 ? kept.length : at, 0, { cost: total, node, bought: before.bought + buys[node]!, before });
+          kept.splice(at < 0 ? kept.length : at, 0, {
+            cost: total,
+            node,
+            bought: before.bought + buys[node]!,
+            before,
+          });
           kept.length = Math.min(KEEP, kept.length);
         }
       if (kept.length) next.push(kept);
@@ -131,13 +151,24 @@ export function searchGroups(candidates: Candidates, own: readonly (readonly num
     .slice(0, most)
     .map((p) => {
       const path = nodesOf(p);
-      return { tones: path.map((n) => tones[n]!), cost: p.cost, score: p.cost - path.reduce((sum, n) => sum + extra[n]!, 0) };
+      return {
+        tones: path.map((n) => tones[n]!),
+        cost: p.cost,
+        score: p.cost - path.reduce((sum, n) => sum + extra[n]!, 0),
+      };
     });
 }
 
 /** The place of each tone that must be used, in falling lightness; the cheapest assignment that keeps their order. */
-function fixedNodes(tones: readonly Tone[], own: readonly (readonly number[])[], fixed: readonly FixedTone[]): Map<number, number> {
-  const nodes = fixed.map((f) => tones.findIndex((t) => t.ink === f.ink && t.coats === f.coats)).filter((n) => n >= 0).sort((a, b) => a - b);
+function fixedNodes(
+  tones: readonly Tone[],
+  own: readonly (readonly number[])[],
+  fixed: readonly FixedTone[],
+): Map<number, number> {
+  const nodes = fixed
+    .map((f) => tones.findIndex((t) => t.ink === f.ink && t.coats === f.coats))
+    .filter((n) => n >= 0)
+    .sort((a, b) => a - b);
   const out = new Map<number, number>();
   let from = 0;
   nodes.forEach((node, k) => {
@@ -156,11 +187,19 @@ function usesInk(tones: readonly Tone[], partial: Partial | undefined, ink: numb
 }
 
 /** Candidates of least cost in a place, still in order of lightness. */
-function shortlist(own: readonly number[], extra: readonly number[], width: number, may: (n: number) => boolean): number[] {
+function shortlist(
+  own: readonly number[],
+  extra: readonly number[],
+  width: number,
+  may: (n: number) => boolean,
+): number[] {
   const all: number[] = [];
   for (let n = 0; n < own.length; n++) if (extra[n]! < Infinity && may(n)) all.push(n);
   if (width >= all.length) return all;
-  return all.sort((a, b) => own[a]! + extra[a]! - own[b]! - extra[b]!).slice(0, width).sort((a, b) => a - b);
+  return all
+    .sort((a, b) => own[a]! + extra[a]! - own[b]! - extra[b]!)
+    .slice(0, width)
+    .sort((a, b) => a - b);
 }
 
 function nodesOf(partial: Partial): number[] {

@@ -47,13 +47,25 @@ export function blendPath(desk: Desk, first: Tone, second: Tone): BlendPath {
 }
 
 /** As {@link blendPath} with the tones' K/S at hand. */
-export function blendPathOf(desk: Desk, first: Lab, second: Lab, ka: Float64Array, kb: Float64Array): BlendPath {
-  const mixtures = SHARES.map((t) => inkedLab(desk.paper, blendAbsorbance(ka, kb, t))) as unknown as [Lab, Lab, Lab];
+export function blendPathOf(
+  desk: Desk,
+  first: Lab,
+  second: Lab,
+  ka: Float64Array,
+  kb: Float64Array,
+): BlendPath {
+  const mixtures = SHARES.map((t) => inkedLab(desk.paper, blendAbsorbance(ka, kb, t))) as unknown as [
+    Lab,
+    Lab,
+    Lab,
+  ];
   const least = Math.min(chroma(first), chroma(second));
   const [da, db] = [second[1] - first[1], second[2] - first[2]];
   const length = Math.hypot(da, db);
   const offLine = (m: Lab) =>
-    length < 1e-6 ? Math.hypot(m[1] - first[1], m[2] - first[2]) : Math.abs(da * (m[2] - first[2]) - db * (m[1] - first[1])) / length;
+    length < 1e-6
+      ? Math.hypot(m[1] - first[1], m[2] - first[2])
+      : Math.abs(da * (m[2] - first[2]) - db * (m[1] - first[1])) / length;
   return {
     mud: Math.max(0, ...mixtures.map((m) => least - chroma(m))),
     bow: Math.max(...mixtures.map(offLine)),
@@ -70,5 +82,10 @@ export interface Step extends BlendPath {
 /** Everything that is said of the step from a tone to the next darker one. */
 export function judgeStep(desk: Desk, first: Tone, second: Tone, limits: StepLimits = STEP_LIMITS): Step {
   const deltaL = first.lab[0] - second.lab[0];
-  return { ...blendPath(desk, first, second), deltaL, deltaE00: deltaE00(first.lab, second.lab), verdict: verdictOf(deltaL, limits) };
+  return {
+    ...blendPath(desk, first, second),
+    deltaL,
+    deltaE00: deltaE00(first.lab, second.lab),
+    verdict: verdictOf(deltaL, limits),
+  };
 }

@@ -7,7 +7,9 @@ import { doseOfK, inkedLab, kOfDose } from "@/core/ink/stack";
 import type { SchoolPass, Stroke } from "./school";
 
 /** A pass of one ink of the desk over part of a sample strip. */
-export type LaidPass = Pick<SchoolPass, "coats" | "from" | "to" | "stroke" | "wet"> & { readonly ink: number };
+export type LaidPass = Pick<SchoolPass, "coats" | "from" | "to" | "stroke" | "wet"> & {
+  readonly ink: number;
+};
 
 /** How wet the sheet stays, which says how far a wet pass carries ink sideways. */
 export interface SheetHabit {
@@ -46,7 +48,9 @@ const LANES = 10;
 const MM_PER_CELL = STRIP_MM / CELLS;
 
 /** How far strokes of a kind end short of each other (mm), over how long they thin out (mm), and how unevenly they lay ink. */
-const STROKES: Readonly<Record<Stroke, { readonly ragged: number; readonly taper: number; readonly streak: number }>> = {
+const STROKES: Readonly<
+  Record<Stroke, { readonly ragged: number; readonly taper: number; readonly streak: number }>
+> = {
   flat: { ragged: 0.4, taper: 0.8, streak: 0.06 },
   circles: { ragged: 1, taper: 2, streak: 0.03 },
   flick: { ragged: 4.5, taper: 5, streak: 0.16 },
@@ -84,7 +88,9 @@ function amounts(pass: LaidPass, lane: number, number: number): Float64Array {
 /** Carries a field of the strip sideways where the pass was wet: a Gaussian of `reach` cells along the strip, a little across it. */
 function spreadWet(field: Float64Array, reach: number, mask: Float64Array): void {
   const radius = Math.ceil(3 * reach);
-  const kernel = Array.from({ length: 2 * radius + 1 }, (_, i) => Math.exp(-(((i - radius) / reach) ** 2) / 2));
+  const kernel = Array.from({ length: 2 * radius + 1 }, (_, i) =>
+    Math.exp(-(((i - radius) / reach) ** 2) / 2),
+  );
   const before = field.slice();
   for (let y = 0; y < LANES; y++)
     for (let x = 0; x < CELLS; x++) {
@@ -99,7 +105,8 @@ function spreadWet(field: Float64Array, reach: number, mask: Float64Array): void
         sum += w * before[y * CELLS + at]!;
         weight += w;
       }
-      const across = (before[((y + 1) % LANES) * CELLS + x]! + before[((y + LANES - 1) % LANES) * CELLS + x]!) / 2;
+      const across =
+        (before[((y + 1) % LANES) * CELLS + x]! + before[((y + LANES - 1) % LANES) * CELLS + x]!) / 2;
       field[y * CELLS + x] = (1 - 0.3 * wet) * (sum / weight) + 0.3 * wet * across;
     }
 }
@@ -115,7 +122,9 @@ export function layStrip(desk: Desk, passes: readonly LaidPass[], sheet: SheetHa
   const held = inks.map(() => new Float64Array(size));
   const coats = new Float64Array(size);
   const inkUsed = new Map<number, number>();
-  const reach = (wet: boolean) => (wet ? Math.hypot(WET_REACH * Math.sqrt(sheet.openTime / 40), sheet.bleed) : sheet.bleed / 2) / MM_PER_CELL;
+  const reach = (wet: boolean) =>
+    (wet ? Math.hypot(WET_REACH * Math.sqrt(sheet.openTime / 40), sheet.bleed) : sheet.bleed / 2) /
+    MM_PER_CELL;
 
   passes.forEach((pass, number) => {
     const own = held[inks.indexOf(pass.ink)]!;
@@ -137,13 +146,39 @@ export function layStrip(desk: Desk, passes: readonly LaidPass[], sheet: SheetHa
   });
 
   const doses = inks.map((i) => desk.inks[i]!.spectrum.map((k) => doseOfK(k, fit)));
-  const labs = Array.from({ length: size }, (_, at) => inkedLab(desk.paper, mixture(held.map((h) => h[at]!), doses, coats[at]!, fit)));
-  const profile = Array.from({ length: CELLS }, (_, x) => meanLab(Array.from({ length: LANES }, (_, y) => labs[y * CELLS + x]!)));
-  return { cells: CELLS, lanes: LANES, labs, profile, ...judgeFade(profile), texture: textureOf(labs), inkUsed, mostCoats: coats.reduce((a, b) => Math.max(a, b), 0) };
+  const labs = Array.from({ length: size }, (_, at) =>
+    inkedLab(
+      desk.paper,
+      mixture(
+        held.map((h) => h[at]!),
+        doses,
+        coats[at]!,
+        fit,
+      ),
+    ),
+  );
+  const profile = Array.from({ length: CELLS }, (_, x) =>
+    meanLab(Array.from({ length: LANES }, (_, y) => labs[y * CELLS + x]!)),
+  );
+  return {
+    cells: CELLS,
+    lanes: LANES,
+    labs,
+    profile,
+    ...judgeFade(profile),
+    texture: textureOf(labs),
+    inkUsed,
+    mostCoats: coats.reduce((a, b) => Math.max(a, b), 0),
+  };
 }
 
 /** K/S added by inks in given shares, in as many coats. */
-function mixture(shares: readonly number[], doses: readonly Spectrum[], coats: number, fit: PaperFit): Spectrum {
+function mixture(
+  shares: readonly number[],
+  doses: readonly Spectrum[],
+  coats: number,
+  fit: PaperFit,
+): Spectrum {
   const out = new Float64Array(BANDS);
   const total = shares.reduce((a, b) => a + b, 0);
   if (total <= 1e-9 || coats <= 1e-9) return out;
@@ -156,7 +191,8 @@ function mixture(shares: readonly number[], doses: readonly Spectrum[], coats: n
   return out;
 }
 
-const meanLab = (labs: readonly Lab[]): Lab => [0, 1, 2].map((c) => labs.reduce((sum, l) => sum + l[c]!, 0) / labs.length) as unknown as Lab;
+const meanLab = (labs: readonly Lab[]): Lab =>
+  [0, 1, 2].map((c) => labs.reduce((sum, l) => sum + l[c]!, 0) / labs.length) as unknown as Lab;
 
 /** Edge and softness of a fade. */
 export function judgeFade(profile: readonly Lab[]): { edge: number; softness: number } {

@@ -13,7 +13,13 @@ export interface Tone {
 
 /** Roles of a group of 2–6 tones, light to dark. */
 export function rolesOf(tones: number): Role[] {
-  const mids: Role[][] = [[], ["mid"], ["light mid", "dark mid"], ["light mid", "mid", "dark mid"], ["light mid", "mid", "mid", "dark mid"]];
+  const mids: Role[][] = [
+    [],
+    ["mid"],
+    ["light mid", "dark mid"],
+    ["light mid", "mid", "dark mid"],
+    ["light mid", "mid", "mid", "dark mid"],
+  ];
   return ["highlight", ...mids[Math.min(4, Math.max(0, tones - 2))]!, "shadow"];
 }
 

@@ -39,11 +39,23 @@ const keyOf = (stack: Stack) => stack.join();
 
 /** Fits a paper and its inks from swatches. */
 export function layDesk(paper: Lab, inks: readonly MeasuredInk[], illuminant: Illuminant = "D65"): Desk {
-  const fitted = fitPaper(paper, inks.map((i) => i.coats), illuminant);
-  return { paper: fitted.paper, inks: inks.map((ink, i) => ({ ...ink, spectrum: fitted.inks[i]! })), residual: fitted.residual };
+  const fitted = fitPaper(
+    paper,
+    inks.map((i) => i.coats),
+    illuminant,
+  );
+  return {
+    paper: fitted.paper,
+    inks: inks.map((ink, i) => ({ ...ink, spectrum: fitted.inks[i]! })),
+    residual: fitted.residual,
+  };
 }
 
-const absorbanceOf = (desk: Desk, stack: Stack): Spectrum => stackAbsorbance(stack.map((i) => desk.inks[i]!.spectrum), desk.paper.fit);
+const absorbanceOf = (desk: Desk, stack: Stack): Spectrum =>
+  stackAbsorbance(
+    stack.map((i) => desk.inks[i]!.spectrum),
+    desk.paper.fit,
+  );
 /** Keeps the logarithm finite where an ink adds next to nothing. */
 const LEAST_K = 1e-3;
 const logOf = (added: Spectrum): Spectrum => added.map((k) => Math.log(k + LEAST_K));
@@ -52,7 +64,10 @@ const logOf = (added: Spectrum): Spectrum => added.map((k) => Math.log(k + LEAST
  * The desk with overlays that were measured on its paper: they are shown as measured, and near stacks lean towards them. Stacks of one ink
  * belong to the ink's own coats and are left out.
  */
-export function withOverlays(desk: Desk, measured: readonly { readonly stack: Stack; readonly lab: Lab }[]): Desk {
+export function withOverlays(
+  desk: Desk,
+  measured: readonly { readonly stack: Stack; readonly lab: Lab }[],
+): Desk {
   const overlays = measured.filter(({ stack }) => new Set(stack).size > 1);
   if (!overlays.length) return desk;
   const leanings = overlays.map(({ stack, lab }) => {
@@ -60,7 +75,14 @@ export function withOverlays(desk: Desk, measured: readonly { readonly stack: St
     const predicted = inkedLab(desk.paper, added);
     return { z: logOf(added), off: lab.map((v, c) => v - predicted[c]!) as unknown as Lab };
   });
-  return { ...desk, overlays: { stacks: overlays.map((o) => o.stack), seen: new Map(overlays.map(({ stack, lab }) => [keyOf(stack), lab])), lean: leanOn(leanings) } };
+  return {
+    ...desk,
+    overlays: {
+      stacks: overlays.map((o) => o.stack),
+      seen: new Map(overlays.map(({ stack, lab }) => [keyOf(stack), lab])),
+      lean: leanOn(leanings),
+    },
+  };
 }
 
 /** The desk with some of its inks put away, and what was measured of the others. */
@@ -70,7 +92,10 @@ export function keepInks(desk: Desk, keep: (ink: DeskInk) => boolean): Desk {
   const { overlays, ...model } = desk;
   const kept: Desk = { ...model, inks: desk.inks.filter((_, i) => place.has(i)) };
   const left = overlays?.stacks.filter((s) => s.every((i) => place.has(i))) ?? [];
-  return withOverlays(kept, left.map((stack) => ({ stack: stack.map((i) => place.get(i)!), lab: overlays!.seen.get(keyOf(stack))! })));
+  return withOverlays(
+    kept,
+    left.map((stack) => ({ stack: stack.map((i) => place.get(i)!), lab: overlays!.seen.get(keyOf(stack))! })),
+  );
 }
 
 /** How the colour of a stack is known: read, leaning on a stack that was read, or by the model alone. */
@@ -81,9 +106,14 @@ const LEANS = 0.3;
 
 /** A stack's colour has been measured when its overlay was, or it is some coats of one ink none of whose channels was at the end of its scale. */
 export function knowledgeOf(desk: Desk, stack: Stack): Knowledge {
-  const reading = stack.every((i) => i === stack[0]) ? desk.inks[stack[0] ?? -1]?.coats[stack.length - 1] : undefined;
+  const reading = stack.every((i) => i === stack[0])
+    ? desk.inks[stack[0] ?? -1]?.coats[stack.length - 1]
+    : undefined;
   if ((reading && !reading.clipping) || desk.overlays?.seen.has(keyOf(stack))) return "measured";
-  const leans = desk.overlays && new Set(stack).size > 1 && desk.overlays.lean.nearness(logOf(absorbanceOf(desk, stack))) > LEANS;
+  const leans =
+    desk.overlays &&
+    new Set(stack).size > 1 &&
+    desk.overlays.lean.nearness(logOf(absorbanceOf(desk, stack))) > LEANS;
   return leans ? "leaning" : "predicted";
 }
 
@@ -97,7 +127,11 @@ export function seenLab(desk: Desk, stack: Stack): Lab {
   const one = new Set(stack).size === 1;
   const reading = one ? desk.inks[stack[0]!]!.coats[stack.length - 1] : undefined;
   if (reading && !reading.clipping) return reading.lab;
-  if (one || !desk.overlays) return stackLab(desk.paper, stack.map((i) => desk.inks[i]!.spectrum));
+  if (one || !desk.overlays)
+    return stackLab(
+      desk.paper,
+      stack.map((i) => desk.inks[i]!.spectrum),
+    );
   const added = absorbanceOf(desk, stack);
   const [L, a, b] = inkedLab(desk.paper, added);
   const [dL, da, db] = desk.overlays.lean.shift(logOf(added));

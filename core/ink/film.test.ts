@@ -8,10 +8,15 @@ const share = fc.double({ min: 0.01, max: 0.99, noNaN: true });
 describe("Kubelka–Munk and Saunderson", () => {
   it("come back from K/S and from the surface", () => {
     fc.assert(
-      fc.property(share, fc.double({ min: 0.01, max: 0.06, noNaN: true }), fc.double({ min: 0.1, max: 0.6, noNaN: true }), (r, k1, k2) => {
-        expect(reflectance(absorbance(r))).toBeCloseTo(r, 9);
-        expect(inside(outside(r, { k1, k2 }), { k1, k2 })).toBeCloseTo(r, 9);
-      }),
+      fc.property(
+        share,
+        fc.double({ min: 0.01, max: 0.06, noNaN: true }),
+        fc.double({ min: 0.1, max: 0.6, noNaN: true }),
+        (r, k1, k2) => {
+          expect(reflectance(absorbance(r))).toBeCloseTo(r, 9);
+          expect(inside(outside(r, { k1, k2 }), { k1, k2 })).toBeCloseTo(r, 9);
+        },
+      ),
     );
   });
   it("give K/S ¼ at Ri ½, as the textbook does", () => expect(absorbance(0.5)).toBe(0.25));
@@ -26,15 +31,27 @@ describe("a film over the bare sheet", () => {
   });
 
   it("is the bare sheet without ink", () => {
-    fc.assert(fc.property(share, fc.double({ min: 0.1, max: 5, noNaN: true }), (bare, depth) => expect(filmReflectance(absorbance(bare), depth, bare)).toBeCloseTo(bare, 9)));
+    fc.assert(
+      fc.property(share, fc.double({ min: 0.1, max: 5, noNaN: true }), (bare, depth) =>
+        expect(filmReflectance(absorbance(bare), depth, bare)).toBeCloseTo(bare, 9),
+      ),
+    );
   });
 
   it("only darkens with ink", () => {
     fc.assert(
-      fc.property(share, fc.double({ min: 0.1, max: 5, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), fc.double({ min: 1e-6, max: 20, noNaN: true }), (bare, depth, ink, more) => {
-        const k = absorbance(bare);
-        expect(filmReflectance(k + ink + more, depth, bare)).toBeLessThanOrEqual(filmReflectance(k + ink, depth, bare) + 1e-12);
-      }),
+      fc.property(
+        share,
+        fc.double({ min: 0.1, max: 5, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        fc.double({ min: 1e-6, max: 20, noNaN: true }),
+        (bare, depth, ink, more) => {
+          const k = absorbance(bare);
+          expect(filmReflectance(k + ink + more, depth, bare)).toBeLessThanOrEqual(
+            filmReflectance(k + ink, depth, bare) + 1e-12,
+          );
+        },
+      ),
     );
   });
 });

@@ -50,7 +50,13 @@ function differenceRows(lab: Lab): number[][] {
 const compressSlope = (t: number) => (t > 216 / 24389 ? 1 / (3 * Math.cbrt(t) ** 2) : 24389 / 27 / 116);
 
 /** Cost of a spectrum against readings; fills `residual` and, when given, `slopes`. */
-export function weighInk(z: Spectrum, coats: Coats, paper: Paper, residual: Float64Array, slopes?: Float64Array): number {
+export function weighInk(
+  z: Spectrum,
+  coats: Coats,
+  paper: Paper,
+  residual: Float64Array,
+  slopes?: Float64Array,
+): number {
   const w = tristimulusWeights(paper.illuminant);
   const { fit, absorbance, bare } = paper;
   const change = new Float64Array(BANDS);
@@ -77,12 +83,18 @@ export function weighInk(z: Spectrum, coats: Coats, paper: Paper, residual: Floa
     const dz = compressSlope(Z / w.white[2]) / w.white[2];
     differenceRows(wanted).forEach(([sl, sa, sb], row) => {
       const at = n * 3 + row;
-      const r = (sl! * (wanted[0] - lab[0]) + sa! * (wanted[1] - lab[1]) + sb! * (wanted[2] - lab[2])) / spread;
+      const r =
+        (sl! * (wanted[0] - lab[0]) + sa! * (wanted[1] - lab[1]) + sb! * (wanted[2] - lab[2])) / spread;
       residual[at] = r;
       cost += r * r;
       if (!slopes) return;
-      const [kx, ky, kz] = [(500 * sa! * dx) / spread, ((116 * sl! - 500 * sa! + 200 * sb!) * dy) / spread, (-200 * sb! * dz) / spread];
-      for (let i = 0; i < 36; i++) slopes[at * 36 + i] = change[i]! * (kx * w.x[i]! + ky * w.y[i]! + kz * w.z[i]!);
+      const [kx, ky, kz] = [
+        (500 * sa! * dx) / spread,
+        ((116 * sl! - 500 * sa! + 200 * sb!) * dy) / spread,
+        (-200 * sb! * dz) / spread,
+      ];
+      for (let i = 0; i < 36; i++)
+        slopes[at * 36 + i] = change[i]! * (kx * w.x[i]! + ky * w.y[i]! + kz * w.z[i]!);
     });
   }
   for (let i = 0; i < 36; i++) {

@@ -22,7 +22,10 @@ export interface Lifting {
 export function liftedLab(paper: Paper, spectrum: InkSpectrum, coats: number, lambda: number): Lab {
   const { fit } = paper;
   const left = (1 - lambda) * doseOfK(uptakeOf(fit, coats), fit);
-  return inkedLab(paper, spectrum.map((k) => kOfDose(left * doseOfK(k, fit), fit)));
+  return inkedLab(
+    paper,
+    spectrum.map((k) => kOfDose(left * doseOfK(k, fit), fit)),
+  );
 }
 
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
@@ -32,7 +35,8 @@ const median = (v: readonly number[]) => [...v].sort((a, b) => a - b)[v.length >
 /** Fits λ of the blender to a paper's lift cells by least median ΔE00 (golden section); without cells the expected value stands. */
 export function fitLifting(paper: Paper, cells: readonly LiftReading[]): Lifting {
   if (!cells.length) return { blender: DEFAULT_LIFTING.blender, residual: 0, cells: 0 };
-  const off = (lambda: number) => median(cells.map((c) => deltaE00(liftedLab(paper, c.spectrum, c.coats, lambda), c.lab)));
+  const off = (lambda: number) =>
+    median(cells.map((c) => deltaE00(liftedLab(paper, c.spectrum, c.coats, lambda), c.lab)));
   let [low, high] = [0, 0.95];
   for (let i = 0; i < STEPS; i++) {
     const [a, b] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)];

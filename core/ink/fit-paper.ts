@@ -20,7 +20,13 @@ type Unknowns = readonly number[];
 
 const logit = (p: number) => Math.log(p / (1 - p));
 const [, U2, U3] = DEFAULT_FIT.uptake as [number, number, number];
-const EXPECTED: Unknowns = [Math.log(DEFAULT_FIT.k1), logit(DEFAULT_FIT.k2), Math.log(U2 - 1), Math.log((U3 - U2) / (U2 - 1)), Math.log(DEFAULT_FIT.depth)];
+const EXPECTED: Unknowns = [
+  Math.log(DEFAULT_FIT.k1),
+  logit(DEFAULT_FIT.k2),
+  Math.log(U2 - 1),
+  Math.log((U3 - U2) / (U2 - 1)),
+  Math.log(DEFAULT_FIT.depth),
+];
 /** How far real papers are expected to lie from the middle: the prior's spread of each unknown. */
 const PRIOR_SPREAD: Unknowns = [0.4, 0.4, 0.4, 0.4, 1.2];
 const UNKNOWNS = EXPECTED.length;
@@ -40,12 +46,23 @@ function fitOf(x: Unknowns): PaperFit {
   const third = second * Math.exp(x[3]!);
   const uptake = [1, 1 + second, 1 + second + third];
   const depth = Math.exp(x[4]!);
-  const base: PaperFit = { ...DEFAULT_FIT, k1: Math.exp(x[0]!), k2: 1 / (1 + Math.exp(-x[1]!)), depth, uptake };
+  const base: PaperFit = {
+    ...DEFAULT_FIT,
+    k1: Math.exp(x[0]!),
+    k2: 1 / (1 + Math.exp(-x[1]!)),
+    depth,
+    uptake,
+  };
   const loss = 1 - Math.log(uptake[1]!) / Math.LN2;
-  return { ...base, crowding: Math.min(1, Math.max(0.5, 1 - CROWDING_SHARE * loss)), uptake: [...uptake, uptakeOf(base, 4)] };
+  return {
+    ...base,
+    crowding: Math.min(1, Math.max(0.5, 1 - CROWDING_SHARE * loss)),
+    uptake: [...uptake, uptakeOf(base, 4)],
+  };
 }
 
-const priorCost = (x: Unknowns) => x.reduce((sum, v, k) => sum + ((v - EXPECTED[k]!) / PRIOR_SPREAD[k]!) ** 2, 0);
+const priorCost = (x: Unknowns) =>
+  x.reduce((sum, v, k) => sum + ((v - EXPECTED[k]!) / PRIOR_SPREAD[k]!) ** 2, 0);
 
 interface State {
   readonly x: Unknowns;
@@ -82,7 +99,9 @@ function stepOf({ x, fits }: State, sheet: Paper, inks: readonly Coats[], dampin
       weighInk(f.z, inks[n]!, paper, residual);
       return residual.map((v, r) => (f.residual[r]! - v) / SMALL);
     });
-    const trusted = moved.map((row) => row.map((_, c) => row.reduce((sum, v, r) => sum + v * trust[r * m + c]!, 0)));
+    const trusted = moved.map((row) =>
+      row.map((_, c) => row.reduce((sum, v, r) => sum + v * trust[r * m + c]!, 0)),
+    );
     const dot = (a: Float64Array, b: Float64Array) => a.reduce((sum, v, i) => sum + v * b[i]!, 0);
     trusted.forEach((row, a) => {
       moved.forEach((column, b) => (normal[a * UNKNOWNS + b]! += dot(row, column)));
@@ -100,7 +119,8 @@ function readingSpread({ slopes, residual }: InkFit): Float64Array {
   const carried = new Float64Array(36);
   for (let r = 0; r < m; r++) {
     carried.fill(0);
-    for (let k = 0; k < 36; k++) for (let i = 0; i < 36; i++) carried[i]! += slopes[r * 36 + k]! * spread[k * 36 + i]!;
+    for (let k = 0; k < 36; k++)
+      for (let i = 0; i < 36; i++) carried[i]! += slopes[r * 36 + k]! * spread[k * 36 + i]!;
     for (let c = 0; c < m; c++) {
       let dot = r === c ? 1 : 0;
       for (let i = 0; i < 36; i++) dot += carried[i]! * slopes[c * 36 + i]!;
@@ -130,7 +150,12 @@ export function fitPaper(lab: Lab, inks: readonly Coats[], illuminant: Illuminan
   let damping = 1e-2;
   for (let round = 0; used.length && round < MOST_ROUNDS && damping < 1e4; round++) {
     const step = stepOf(state, sheet, used, damping);
-    const next = settle(state.x.map((v, k) => v + Math.max(-0.7, Math.min(0.7, step[k]!))), sheet, used, state.fits);
+    const next = settle(
+      state.x.map((v, k) => v + Math.max(-0.7, Math.min(0.7, step[k]!))),
+      sheet,
+      used,
+      state.fits,
+    );
     if (!(next.cost < state.cost)) {
       damping *= 8;
       continue;
@@ -149,7 +174,10 @@ function medianResidual(paper: Paper, inks: readonly Coats[], spectra: readonly 
   const errors = inks
     .flatMap((coats, n) =>
       coats.map((reading, c) => {
-        const found = inkedLab(paper, spectra[n]!.map((k) => k * uptakeOf(paper.fit, c + 1)));
+        const found = inkedLab(
+          paper,
+          spectra[n]!.map((k) => k * uptakeOf(paper.fit, c + 1)),
+        );
         return deltaE00(found, wantedColour(reading, found));
       }),
     )

@@ -35,9 +35,13 @@ const likeness = (a: Spectrum, b: Spectrum): number => {
 export function leanOn(measured: readonly Leaning[]): Lean {
   const n = measured.length;
   const joint = new Float64Array(n * n);
-  measured.forEach((a, i) => measured.forEach((b, j) => (joint[i * n + j] = likeness(a.z, b.z) + (i === j ? NOISE ** 2 : 0))));
+  measured.forEach((a, i) =>
+    measured.forEach((b, j) => (joint[i * n + j] = likeness(a.z, b.z) + (i === j ? NOISE ** 2 : 0))),
+  );
   const inverse = invert(joint, n);
-  const pull = [0, 1, 2].map((c) => measured.map((_, i) => measured.reduce((sum, m, j) => sum + inverse[i * n + j]! * m.off[c]!, 0)));
+  const pull = [0, 1, 2].map((c) =>
+    measured.map((_, i) => measured.reduce((sum, m, j) => sum + inverse[i * n + j]! * m.off[c]!, 0)),
+  );
   return {
     shift: (z) => {
       const near = measured.map((m) => likeness(m.z, z));

@@ -51,13 +51,23 @@ export interface Paper {
  */
 export function makePaper(lab: Lab, fit: PaperFit = DEFAULT_FIT, illuminant: Illuminant = "D65"): Paper {
   const full = new Float64Array(BANDS).fill(1);
-  return refit({ lab, illuminant, reflectance: reconstructReflectance(lab, full, illuminant).reflectance }, fit);
+  return refit(
+    { lab, illuminant, reflectance: reconstructReflectance(lab, full, illuminant).reflectance },
+    fit,
+  );
 }
 
 /** The same sheet with other fitted values. */
 export function refit(paper: Pick<Paper, "lab" | "illuminant" | "reflectance">, fit: PaperFit): Paper {
   const bare = Float64Array.from(paper.reflectance, (r) => Math.min(inside(r, fit), 0.999));
-  return { lab: paper.lab, illuminant: paper.illuminant, reflectance: paper.reflectance, bare, absorbance: bare.map(absorbance), fit };
+  return {
+    lab: paper.lab,
+    illuminant: paper.illuminant,
+    reflectance: paper.reflectance,
+    bare,
+    absorbance: bare.map(absorbance),
+    fit,
+  };
 }
 
 /** u(n) for any number of coats: beyond the fitted ones each coat adds less than the last in the same ratio. u(0) = 0. */

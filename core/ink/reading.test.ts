@@ -12,7 +12,9 @@ describe("a reading", () => {
     const deeper: [number, number, number] = [orange.lab[0], orange.lab[1] + 3, orange.lab[2] + 12];
     const wanted = wantedColour(orange, deeper);
     expect(Math.abs(wanted[2] - deeper[2])).toBeLessThan(Math.abs(orange.lab[2] - deeper[2]));
-    expect(wantedColour(orange, [50, 0, 0])).toEqual(expect.arrayContaining([expect.closeTo(orange.lab[0], 1)]));
+    expect(wantedColour(orange, [50, 0, 0])).toEqual(
+      expect.arrayContaining([expect.closeTo(orange.lab[0], 1)]),
+    );
   });
 
   it("that is not clipped is wanted as it is", () => {

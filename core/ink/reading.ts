@@ -33,6 +33,8 @@ export function wantedColour(reading: Reading, predicted: Lab): Lab {
   if (!clipping) return lab;
   const read = applyMatrix(XYZ_TO_RGB, labToXyz(lab));
   const found = applyMatrix(XYZ_TO_RGB, labToXyz(predicted));
-  const wanted = read.map((v, i) => (clipping[i]! < 0 ? Math.min(v, found[i]!) : clipping[i]! > 0 ? Math.max(v, found[i]!) : v));
+  const wanted = read.map((v, i) =>
+    clipping[i]! < 0 ? Math.min(v, found[i]!) : clipping[i]! > 0 ? Math.max(v, found[i]!) : v,
+  );
   return xyzToLab(applyMatrix(RGB_TO_XYZ, wanted as unknown as Xyz));
 }

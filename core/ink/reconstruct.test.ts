@@ -11,13 +11,20 @@ const labOf = (r: ArrayLike<number>) => xyzToLab(reflectanceToXyz(r));
 describe("reconstructed reflectance", () => {
   it("is exact for every colour a scanner reads, and lies within 0–1", () => {
     fc.assert(
-      fc.property(fc.tuple(fc.integer({ min: 5, max: 250 }), fc.integer({ min: 5, max: 250 }), fc.integer({ min: 5, max: 250 })), ([r, g, b]) => {
-        const lab = rgb8ToLab(r, g, b);
-        const found = reconstructReflectance(lab, full);
-        if (!found.clamped) expect(deltaE00(labOf(found.reflectance), lab)).toBeLessThan(0.001);
-        expect(Math.min(...found.reflectance)).toBeGreaterThan(0);
-        expect(Math.max(...found.reflectance)).toBeLessThan(1);
-      }),
+      fc.property(
+        fc.tuple(
+          fc.integer({ min: 5, max: 250 }),
+          fc.integer({ min: 5, max: 250 }),
+          fc.integer({ min: 5, max: 250 }),
+        ),
+        ([r, g, b]) => {
+          const lab = rgb8ToLab(r, g, b);
+          const found = reconstructReflectance(lab, full);
+          if (!found.clamped) expect(deltaE00(labOf(found.reflectance), lab)).toBeLessThan(0.001);
+          expect(Math.min(...found.reflectance)).toBeGreaterThan(0);
+          expect(Math.max(...found.reflectance)).toBeLessThan(1);
+        },
+      ),
       { numRuns: 200 },
     );
   });
@@ -43,5 +50,6 @@ describe("reconstructed reflectance", () => {
     expect(displayLab(bright.lab).hex).toMatch(/^#/);
   });
 
-  it("refuses a lightness that does not exist", () => expect(() => reconstructReflectance([101, 0, 0], full)).toThrow(/0–100/));
+  it("refuses a lightness that does not exist", () =>
+    expect(() => reconstructReflectance([101, 0, 0], full)).toThrow(/0–100/));
 });

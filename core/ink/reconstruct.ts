@@ -1,5 +1,12 @@
 import { labToXyz, xyzToLab, type Lab } from "@/core/colour/lab";
-import { BANDS, reflectanceToXyz, tristimulusWeights, type Illuminant, type Spectrum, type Xyz } from "@/core/colour/observer";
+import {
+  BANDS,
+  reflectanceToXyz,
+  tristimulusWeights,
+  type Illuminant,
+  type Spectrum,
+  type Xyz,
+} from "@/core/colour/observer";
 import { smoothestMeeting } from "./smooth";
 
 export interface Reconstruction {
@@ -57,7 +64,11 @@ function solveSmooth(goal: Xyz, base: ArrayLike<number>, illuminant: Illuminant)
  * @throws RangeError for a lightness outside 0–100
  * Source: S. A. Burns, Color Res. Appl. 45 (2020) 93–106, "LHTSS": least slope squared in tanh space, Newton steps.
  */
-export function reconstructReflectance(lab: Lab, base: ArrayLike<number>, illuminant: Illuminant = "D65"): Reconstruction {
+export function reconstructReflectance(
+  lab: Lab,
+  base: ArrayLike<number>,
+  illuminant: Illuminant = "D65",
+): Reconstruction {
   if (!(lab[0] >= 0 && lab[0] <= 100)) throw new RangeError(`lightness must lie in 0–100, not ${lab[0]}`);
   const lit = tristimulusWeights(illuminant);
   const { white } = lit;
@@ -68,8 +79,16 @@ export function reconstructReflectance(lab: Lab, base: ArrayLike<number>, illumi
   const ceiling = xyzToLab(reflectanceToXyz(base, lit), white);
   const lightness = Math.min(Math.max(lab[0], 0.5), ceiling[0] - 0.5);
   // Towards the base's own hue at this lightness: a neutral darkening of the base is always solvable.
-  const anchor: Lab = [lightness, (ceiling[1] * lightness) / ceiling[0], (ceiling[2] * lightness) / ceiling[0]];
-  const towards = (t: number): Lab => [lightness, anchor[1] + t * (lab[1] - anchor[1]), anchor[2] + t * (lab[2] - anchor[2])];
+  const anchor: Lab = [
+    lightness,
+    (ceiling[1] * lightness) / ceiling[0],
+    (ceiling[2] * lightness) / ceiling[0],
+  ];
+  const towards = (t: number): Lab => [
+    lightness,
+    anchor[1] + t * (lab[1] - anchor[1]),
+    anchor[2] + t * (lab[2] - anchor[2]),
+  ];
   let low = 0;
   let high = 1;
   let best = attempt(towards(0));

@@ -11,7 +11,8 @@ const FLOOR = 1e-4;
  * Measured reflectance (0–1) of an internal one.
  * Source: J. L. Saunderson, J. Opt. Soc. Am. 32 (1942) 727–736.
  */
-export const outside = (ri: number, { k1, k2 }: Surface): number => k1 + ((1 - k1) * (1 - k2) * ri) / (1 - k2 * ri);
+export const outside = (ri: number, { k1, k2 }: Surface): number =>
+  k1 + ((1 - k1) * (1 - k2) * ri) / (1 - k2 * ri);
 
 /** Internal reflectance of a measured one; readings darker than the surface's own reflection are held just above black. */
 export function inside(r: number, { k1, k2 }: Surface): number {

@@ -2,7 +2,8 @@ import fc from "fast-check";
 import { BANDS } from "@/core/colour/observer";
 import { invert, smoothestMeeting, solve } from "./smooth";
 
-const entries = (n: number) => fc.array(fc.integer({ min: -9, max: 9 }), { minLength: n * n, maxLength: n * n });
+const entries = (n: number) =>
+  fc.array(fc.integer({ min: -9, max: 9 }), { minLength: n * n, maxLength: n * n });
 /** A positive matrix of whole numbers: never singular. */
 const positive = (a: number[], n: number) =>
   Float64Array.from({ length: n * n }, (_, at) => {

@@ -79,7 +79,11 @@ export function solve(a: Float64Array, b: Float64Array): Float64Array {
  * @param variance m values σ²; 0 asks for an exact meeting
  * @returns the new z, 36 bands
  */
-export function smoothestMeeting(jacobian: Float64Array, wanted: Float64Array, variance: Float64Array): Spectrum {
+export function smoothestMeeting(
+  jacobian: Float64Array,
+  wanted: Float64Array,
+  variance: Float64Array,
+): Spectrum {
   const m = wanted.length;
   const carry = spread;
   const js = new Float64Array(m * 36); // J · spread

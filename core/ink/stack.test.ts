@@ -13,7 +13,8 @@ const still = refit(card, { ...DEFAULT_FIT, lifting: 0 });
 describe("a stack of coats", () => {
   it("without coats is the paper", () => expect(deltaE00(stackLab(card, []), [96, 0, 3])).toBeLessThan(0.01));
 
-  it("of one coat is the swatch", () => expect(deltaE00(stackLab(card, [red]), [52, 60, 30])).toBeLessThan(0.6));
+  it("of one coat is the swatch", () =>
+    expect(deltaE00(stackLab(card, [red]), [52, 60, 30])).toBeLessThan(0.6));
 
   it("does not depend on order without lifting, and does with it", () => {
     expect(deltaE00(stackLab(still, [yellow, blue]), stackLab(still, [blue, yellow]))).toBeLessThan(1e-9);
@@ -28,7 +29,9 @@ describe("a stack of coats", () => {
       const two = stackAbsorbance([red, red], fit);
       two.forEach((k, i) => expect(k).toBeCloseTo(uptakeOf(fit, 2) * red[i]!, 9));
     }
-    expect(coatWeights(3, { ...DEFAULT_FIT, lifting: 0.1 })).toEqual([...coatWeights(3, { ...DEFAULT_FIT, lifting: 0.1 })].sort((a, b) => a - b));
+    expect(coatWeights(3, { ...DEFAULT_FIT, lifting: 0.1 })).toEqual(
+      [...coatWeights(3, { ...DEFAULT_FIT, lifting: 0.1 })].sort((a, b) => a - b),
+    );
   });
 
   it("darkens with every further coat of the same ink, less each time", () => {

@@ -45,7 +45,9 @@ export function stackAbsorbance(coats: readonly InkSpectrum[], fit: PaperFit): S
 /** Reflectance (0–1, 36 bands) of the paper with K/S added. */
 export function inkedReflectance(paper: Paper, added: Spectrum): Spectrum {
   const { fit, absorbance, bare } = paper;
-  return Float64Array.from(added, (k, i) => outside(filmReflectance(absorbance[i]! + k, fit.depth, bare[i]!), fit));
+  return Float64Array.from(added, (k, i) =>
+    outside(filmReflectance(absorbance[i]! + k, fit.depth, bare[i]!), fit),
+  );
 }
 
 /** Lab, under the paper's illuminant, of the paper with K/S added. */
@@ -65,7 +67,8 @@ export function inkedLab(paper: Paper, added: Spectrum): Lab {
 }
 
 /** Lab of coats of ink on the paper, first coat first. Zero coats give the paper. */
-export const stackLab = (paper: Paper, coats: readonly InkSpectrum[]): Lab => inkedLab(paper, stackAbsorbance(coats, paper.fit));
+export const stackLab = (paper: Paper, coats: readonly InkSpectrum[]): Lab =>
+  inkedLab(paper, stackAbsorbance(coats, paper.fit));
 
 /** K/S of the blend between two tones at share `t` (0–1) of the second: linear in K/S. */
 export function blendAbsorbance(first: Spectrum, second: Spectrum, t: number): Spectrum {

@@ -13,13 +13,24 @@ import { DEFAULT_LIFTING } from "./paper";
 
 const inks = strangeInks(16, 6);
 const desk = layDesk(...scannedDesk(16, 6));
-const truth = (stack: Stack): Lab => xyzToLab(look(colourSheet(whiteCard, stack.map((i) => inks[i]!.recipe))));
+const truth = (stack: Stack): Lab =>
+  xyzToLab(
+    look(
+      colourSheet(
+        whiteCard,
+        stack.map((i) => inks[i]!.recipe),
+      ),
+    ),
+  );
 const off = (d: typeof desk, stack: Stack) => deltaE00(seenLab(d, stack), truth(stack));
 
 describe("a desk with trials", () => {
   const pairs: Stack[] = [];
   for (let a = 0; a < 16; a += 2) pairs.push([a, a + 1]);
-  const tried = withOverlays(desk, pairs.map((stack) => ({ stack, lab: truth(stack) })));
+  const tried = withOverlays(
+    desk,
+    pairs.map((stack) => ({ stack, lab: truth(stack) })),
+  );
   it("shows a measured stack as measured, and leaves single inks alone", () => {
     for (const stack of pairs) expect(seenLab(tried, stack)).toEqual(truth(stack));
     expect(seenLab(tried, [3, 3])).toEqual(seenLab(desk, [3, 3]));
@@ -49,15 +60,19 @@ describe("a desk with trials", () => {
 
 describe("lift cells", () => {
   it("tell how much the blender takes away, and predict inks that were not lifted", () => {
-    const lifted = (i: number): Lab => xyzToLab(look(colourSheet(whiteCard, [inks[i]!.recipe, inks[i]!.recipe, BLENDER])));
+    const lifted = (i: number): Lab =>
+      xyzToLab(look(colourSheet(whiteCard, [inks[i]!.recipe, inks[i]!.recipe, BLENDER])));
     const cell = (i: number) => ({ spectrum: desk.inks[i]!.spectrum, coats: 2, lab: lifted(i) });
     const fit = fitLifting(desk.paper, [0, 2, 4, 6, 8, 10].map(cell));
     expect(fit.cells).toBe(6);
     expect(fit.blender).toBeGreaterThan(0.1);
     expect(fit.blender).toBeLessThan(0.8);
-    const errors = [1, 3, 5, 7, 9, 11].map((i) => deltaE00(liftedLab(desk.paper, desk.inks[i]!.spectrum, 2, fit.blender), lifted(i)));
+    const errors = [1, 3, 5, 7, 9, 11].map((i) =>
+      deltaE00(liftedLab(desk.paper, desk.inks[i]!.spectrum, 2, fit.blender), lifted(i)),
+    );
     const before = [1, 3, 5, 7, 9, 11].map((i) => deltaE00(seenLab(desk, [i, i]), lifted(i)));
     expect(errors.sort((a, b) => a - b)[3]).toBeLessThan(0.5 * before.sort((a, b) => a - b)[3]!);
   });
-  it("leave the expected value where there are none", () => expect(fitLifting(desk.paper, [])).toEqual({ blender: DEFAULT_LIFTING.blender, residual: 0, cells: 0 }));
+  it("leave the expected value where there are none", () =>
+    expect(fitLifting(desk.paper, [])).toEqual({ blender: DEFAULT_LIFTING.blender, residual: 0, cells: 0 }));
 });

@@ -27,7 +27,9 @@ export interface Bench {
 export function layBench(desk: Desk): Bench {
   const n = desk.inks.length;
   const dose = new Float64Array(n * 36);
-  desk.inks.forEach((ink, k) => ink.spectrum.forEach((v, i) => (dose[k * 36 + i] = doseOfK(v, desk.paper.fit))));
+  desk.inks.forEach((ink, k) =>
+    ink.spectrum.forEach((v, i) => (dose[k * 36 + i] = doseOfK(v, desk.paper.fit))),
+  );
   const oneCoat = desk.inks.map((_, k) => seenLab(desk, [k]));
   const order = oneCoat.map((_, k) => k).sort((a, b) => oneCoat[b]![0] - oneCoat[a]![0] || a - b);
   const rank = new Int32Array(n);
@@ -52,12 +54,20 @@ export type FillReflectance = (doses: Float64Array, out: Float64Array) => void;
 export function exactReflectance(paper: Paper): FillReflectance {
   const { fit, absorbance, bare } = paper;
   return (doses, out) => {
-    for (let i = 0; i < 36; i++) out[i] = outside(filmReflectance(absorbance[i]! + kOfDose(doses[i]!, fit), fit.depth, bare[i]!), fit);
+    for (let i = 0; i < 36; i++)
+      out[i] = outside(filmReflectance(absorbance[i]! + kOfDose(doses[i]!, fit), fit.depth, bare[i]!), fit);
   };
 }
 
 /** Weight of the coats of place `m` when light inks are laid before dark ones. */
-export function layerShare(w: readonly number[], inks: ArrayLike<number>, split: ArrayLike<number>, count: number, m: number, rank: Int32Array): number {
+export function layerShare(
+  w: readonly number[],
+  inks: ArrayLike<number>,
+  split: ArrayLike<number>,
+  count: number,
+  m: number,
+  rank: Int32Array,
+): number {
   const own = rank[inks[m]!]!;
   let below = 0;
   for (let o = 0; o < count; o++) if (rank[inks[o]!]! < own) below += split[o]!;
@@ -67,12 +77,21 @@ export function layerShare(w: readonly number[], inks: ArrayLike<number>, split:
 }
 
 /** Evaluates recipes without making objects. Recipes of one ink take its measured colour. */
-export function recipeEvaluator(bench: Bench, target: Lab, maxCoats: number, fill: FillReflectance): DifferenceOf {
+export function recipeEvaluator(
+  bench: Bench,
+  target: Lab,
+  maxCoats: number,
+  fill: FillReflectance,
+): DifferenceOf {
   const { desk, dose, rank } = bench;
   const { x, y, z, white } = tristimulusWeights(desk.paper.illuminant);
   const weights = Array.from({ length: maxCoats + 1 }, (_, n) => coatWeights(n, desk.paper.fit));
   const [tL, ta, tb] = target;
-  const alone = desk.inks.map((_, k) => Array.from({ length: maxCoats + 1 }, (__, n) => deltaE00(seenLab(desk, Array<number>(n).fill(k)), target)));
+  const alone = desk.inks.map((_, k) =>
+    Array.from({ length: maxCoats + 1 }, (__, n) =>
+      deltaE00(seenLab(desk, Array<number>(n).fill(k)), target),
+    ),
+  );
   const doses = new Float64Array(36);
   const light = new Float64Array(36);
   return (inks, split, count) => {

@@ -25,7 +25,11 @@ export function* assignments(inks: number, split: readonly number[]): Generator<
 const REPORT_EVERY = 1000;
 
 /** Tries every recipe: the plain baseline that the pruned search must equal. Yields its progress (0–1). */
-export function* searchExhaustively(bench: Bench, target: Lab, options: MatchOptions): Generator<number, { ranking: Ranking; stacks: number }> {
+export function* searchExhaustively(
+  bench: Bench,
+  target: Lab,
+  options: MatchOptions,
+): Generator<number, { ranking: Ranking; stacks: number }> {
   const ranking = new Ranking(options.top, bench.twinOf);
   const differenceOf = recipeEvaluator(bench, target, options.maxCoats, exactReflectance(bench.desk.paper));
   const splits = coatSplits(options);

@@ -26,10 +26,12 @@ export interface Lookup {
 /** Tabulates a paper: 36 bands × dose, geometric steps of 1/64 octave, straight lines between. */
 export function tabulate(paper: Paper): Lookup {
   const { fit, absorbance, bare } = paper;
-  const exact = (dose: number, band: number) => outside(filmReflectance(absorbance[band]! + kOfDose(dose, fit), fit.depth, bare[band]!), fit);
+  const exact = (dose: number, band: number) =>
+    outside(filmReflectance(absorbance[band]! + kOfDose(dose, fit), fit.depth, bare[band]!), fit);
   const doseAt = (step: number) => 2 ** (LOWEST + Math.floor(step / STEPS)) * (1 + (step % STEPS) / STEPS);
   const table = new Float64Array(36 * SIZE);
-  for (let band = 0; band < 36; band++) for (let s = 0; s < SIZE; s++) table[band * SIZE + s] = exact(doseAt(s), band);
+  for (let band = 0; band < 36; band++)
+    for (let s = 0; s < SIZE; s++) table[band * SIZE + s] = exact(doseAt(s), band);
 
   const single = new Float32Array(1);
   const bits = new Uint32Array(single.buffer);

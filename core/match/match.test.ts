@@ -14,7 +14,16 @@ import { drive, scannedDesk } from "@/bench/scanned-desk";
 
 const three: MatchOptions = { maxInks: 3, maxCoats: 4, top: 5 };
 const desk: Desk = layDesk(...scannedDesk(15, 11));
-const targets: Lab[] = [[62, 18, 22], [78, 3, 10], [45, -18, 4], [30, 2, -4], [55, 40, 30], [20, 30, -60], [93, 0, 4], [50, -45, 40]];
+const targets: Lab[] = [
+  [62, 18, 22],
+  [78, 3, 10],
+  [45, -18, 4],
+  [30, 2, -4],
+  [55, 40, 30],
+  [20, 30, -60],
+  [93, 0, 4],
+  [50, -45, 40],
+];
 
 describe("the pruned search", () => {
   it.each(targets)("finds for L* %d, a* %d, b* %d what trying everything finds", (...target) => {
@@ -31,12 +40,24 @@ describe("the pruned search", () => {
       fc.property(
         fc.integer({ min: 2, max: 7 }),
         fc.integer({ min: 1, max: 50 }),
-        fc.tuple(fc.integer({ min: 15, max: 97 }), fc.integer({ min: -50, max: 60 }), fc.integer({ min: -60, max: 60 })),
-        fc.record({ maxInks: fc.integer({ min: 1, max: 3 }), maxCoats: fc.integer({ min: 1, max: 5 }), top: fc.integer({ min: 1, max: 6 }) }),
+        fc.tuple(
+          fc.integer({ min: 15, max: 97 }),
+          fc.integer({ min: -50, max: 60 }),
+          fc.integer({ min: -60, max: 60 }),
+        ),
+        fc.record({
+          maxInks: fc.integer({ min: 1, max: 3 }),
+          maxCoats: fc.integer({ min: 1, max: 5 }),
+          top: fc.integer({ min: 1, max: 6 }),
+        }),
         (count, seed, target, options) => {
           const small = layDesk(...scannedDesk(count, seed));
-          const [pruned, all] = (["pruned", "exhaustive"] as const).map((s) => drive(matchTarget(small, target, options, s)));
-          expect(pruned!.recipes.map((r) => r.deltaE00.toFixed(9))).toEqual(all!.recipes.map((r) => r.deltaE00.toFixed(9)));
+          const [pruned, all] = (["pruned", "exhaustive"] as const).map((s) =>
+            drive(matchTarget(small, target, options, s)),
+          );
+          expect(pruned!.recipes.map((r) => r.deltaE00.toFixed(9))).toEqual(
+            all!.recipes.map((r) => r.deltaE00.toFixed(9)),
+          );
         },
       ),
       { numRuns: 25 },
@@ -59,14 +80,25 @@ describe("a match", () => {
 
   it("keeps one recipe of the same inks or their twins, beside the preferred one", () => {
     const { twinOf } = layBench(desk);
-    const keys = recipes.filter((_, i) => i !== preferred).map((r) => r.layers.map((l) => twinOf[l.ink]).sort().join());
+    const keys = recipes
+      .filter((_, i) => i !== preferred)
+      .map((r) =>
+        r.layers
+          .map((l) => twinOf[l.ink])
+          .sort()
+          .join(),
+      );
     expect(new Set(keys).size).toBe(keys.length);
   });
 
   it("prefers the least ink within 0.3 of the best", () => {
-    const effort = (i: number) => recipes[i]!.layers.length * 10 + recipes[i]!.layers.reduce((s, l) => s + l.coats, 0);
+    const effort = (i: number) =>
+      recipes[i]!.layers.length * 10 + recipes[i]!.layers.reduce((s, l) => s + l.coats, 0);
     expect(recipes[preferred]!.deltaE00 - recipes[0]!.deltaE00).toBeLessThan(0.3);
-    recipes.forEach((r, i) => r.deltaE00 < recipes[0]!.deltaE00 + 0.3 && expect(effort(preferred)).toBeLessThanOrEqual(effort(i)));
+    recipes.forEach(
+      (r, i) =>
+        r.deltaE00 < recipes[0]!.deltaE00 + 0.3 && expect(effort(preferred)).toBeLessThanOrEqual(effort(i)),
+    );
   });
 
   it("of a measured swatch finds that swatch", () => {
@@ -75,7 +107,8 @@ describe("a match", () => {
     expect(best!.deltaE00).toBeLessThan(0.3);
   });
 
-  it("without inks is empty", () => expect(drive(matchTarget({ ...desk, inks: [] }, [50, 0, 0], three)).recipes).toEqual([]));
+  it("without inks is empty", () =>
+    expect(drive(matchTarget({ ...desk, inks: [] }, [50, 0, 0], three)).recipes).toEqual([]));
 
   it("reports its progress, never backwards", () => {
     const seen: number[] = [];
@@ -90,8 +123,17 @@ describe("a match", () => {
 describe("the recipes to try", () => {
   it("are counted right: 20 million for 320 inks", () => {
     const total = coatSplits(three).reduce((sum, s) => sum + assignmentCount(320, s), 0);
-    expect(total).toBe(320 * 4 + (320 * 319) / 2 + 320 * 319 + (320 * 319) / 2 + 320 * 319 + (320 * 319 * 318) / 6 + (320 * 319 * 318) / 2);
-    for (const split of coatSplits(three)) expect([...assignments(7, split)]).toHaveLength(assignmentCount(7, split));
+    expect(total).toBe(
+      320 * 4 +
+        (320 * 319) / 2 +
+        320 * 319 +
+        (320 * 319) / 2 +
+        320 * 319 +
+        (320 * 319 * 318) / 6 +
+        (320 * 319 * 318) / 2,
+    );
+    for (const split of coatSplits(three))
+      expect([...assignments(7, split)]).toHaveLength(assignmentCount(7, split));
   });
 });
 
@@ -100,11 +142,23 @@ describe("the region around a target", () => {
   it("holds every colour within the limit", () => {
     fc.assert(
       fc.property(
-        fc.tuple(fc.double({ min: 12, max: 96, noNaN: true }), fc.double({ min: -70, max: 70, noNaN: true }), fc.double({ min: -80, max: 80, noNaN: true })),
-        fc.tuple(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true })),
+        fc.tuple(
+          fc.double({ min: 12, max: 96, noNaN: true }),
+          fc.double({ min: -70, max: 70, noNaN: true }),
+          fc.double({ min: -80, max: 80, noNaN: true }),
+        ),
+        fc.tuple(
+          fc.double({ min: -1, max: 1, noNaN: true }),
+          fc.double({ min: -1, max: 1, noNaN: true }),
+          fc.double({ min: -1, max: 1, noNaN: true }),
+        ),
         fc.double({ min: 0.3, max: 30, noNaN: true }),
         (target, way, size) => {
-          const other: Lab = [Math.min(100, Math.max(0, target[0] + way[0] * size)), target[1] + way[1] * size, target[2] + way[2] * size];
+          const other: Lab = [
+            Math.min(100, Math.max(0, target[0] + way[0] * size)),
+            target[1] + way[1] * size,
+            target[2] + way[2] * size,
+          ];
           const [X, Y, Z] = labToXyz(other);
           if (X < 0 || Z < 0) return;
           const follow = followOf(target, lit.white);

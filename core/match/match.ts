@@ -26,14 +26,27 @@ const LOOKED_AT_AGAIN = 40;
  * Both searches give the same outcome. On a desk with measured overlays the best by the model, and the overlays themselves, are ranked again
  * by what is known of them. Yields progress 0–1, so that the caller may report it or stop.
  */
-export function* matchTarget(desk: Desk, target: Lab, options: MatchOptions, search: Search = "pruned"): Generator<number, MatchResult> {
+export function* matchTarget(
+  desk: Desk,
+  target: Lab,
+  options: MatchOptions,
+  search: Search = "pruned",
+): Generator<number, MatchResult> {
   const { overlays, ...model } = desk;
   const bench = layBench(model);
-  const { ranking, stacks } = yield* (search === "pruned" ? searchPruned : searchExhaustively)(bench, target, overlays ? { ...options, top: Math.max(options.top, LOOKED_AT_AGAIN) } : options);
+  const { ranking, stacks } = yield* (search === "pruned" ? searchPruned : searchExhaustively)(
+    bench,
+    target,
+    overlays ? { ...options, top: Math.max(options.top, LOOKED_AT_AGAIN) } : options,
+  );
   const found = ranking.result();
   if (!overlays) return { ...found, stacksEvaluated: stacks };
   const again = new Ranking(options.top, bench.twinOf);
-  const measured = overlays.stacks.map(layersOf).filter((l) => l.length <= options.maxInks && l.reduce((sum, { coats }) => sum + coats, 0) <= options.maxCoats);
+  const measured = overlays.stacks
+    .map(layersOf)
+    .filter(
+      (l) => l.length <= options.maxInks && l.reduce((sum, { coats }) => sum + coats, 0) <= options.maxCoats,
+    );
   for (const layers of [...found.recipes.map((r) => r.layers), ...measured]) {
     const lab = seenLab(desk, coatsOf(layers));
     again.add({ layers, lab, deltaE00: deltaE00(lab, target) });

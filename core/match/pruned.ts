@@ -20,7 +20,11 @@ const STARTS = 6;
  * is known has known bounds on every linear measure of its reflectance; sets that cannot reach the region within the present limit are
  * dropped whole. Yields its progress (0–1).
  */
-export function* searchPruned(bench: Bench, target: Lab, options: MatchOptions): Generator<number, { ranking: Ranking; stacks: number }> {
+export function* searchPruned(
+  bench: Bench,
+  target: Lab,
+  options: MatchOptions,
+): Generator<number, { ranking: Ranking; stacks: number }> {
   const ranking = new Ranking(options.top, bench.twinOf);
   const tree = growTree(bench);
   if (!tree) return { ranking, stacks: 0 };
@@ -30,7 +34,8 @@ export function* searchPruned(bench: Bench, target: Lab, options: MatchOptions):
   const tryInks = (inks: number[], split: readonly number[]): number => {
     const d = differenceOf(inks, split, split.length);
     stacks++;
-    if (d < ranking.limit(split) + ROUNDING) ranking.add(recipeOf(bench, laid(inks, split, bench.rank), target));
+    if (d < ranking.limit(split) + ROUNDING)
+      ranking.add(recipeOf(bench, laid(inks, split, bench.rank), target));
     return d;
   };
   const splits = coatSplits(options).filter((s) => s.length <= tree.size);
@@ -72,9 +77,12 @@ export function* searchPruned(bench: Bench, target: Lab, options: MatchOptions):
 /** Splits the branch whose inks are least alike; where two places with equal counts hold the same branch, mirrored pairs are taken once. */
 function fork(branches: readonly Branch[], split: readonly number[]): Branch[][] {
   let at = 0;
-  for (let i = 1; i < branches.length; i++) if (branches[i]!.width > branches[at]!.width || branches[at]!.ink >= 0) at = i;
+  for (let i = 1; i < branches.length; i++)
+    if (branches[i]!.width > branches[at]!.width || branches[at]!.ink >= 0) at = i;
   const whole = branches[at]!;
-  const alike = branches.map((b, i) => (b === whole && split[i] === split[at] ? i : -1)).filter((i) => i >= 0);
+  const alike = branches
+    .map((b, i) => (b === whole && split[i] === split[at] ? i : -1))
+    .filter((i) => i >= 0);
   const [left, right] = whole.parts!;
   // k like places over two parts: how many of them go left. Order among them does not matter.
   return alike.reduce<Branch[][]>(
@@ -88,7 +96,11 @@ function fork(branches: readonly Branch[], split: readonly number[]): Branch[][]
 }
 
 /** Exchanges one ink at a time for the best one, from a few spread starts, so that the pruning starts with a tight limit. */
-function descend(bench: Bench, split: readonly number[], tryInks: (inks: number[], split: readonly number[]) => number): void {
+function descend(
+  bench: Bench,
+  split: readonly number[],
+  tryInks: (inks: number[], split: readonly number[]) => number,
+): void {
   const n = bench.desk.inks.length;
   for (let start = 0; start < STARTS; start++) {
     const inks = split.map((_, i) => Math.floor(((start + 0.5) / STARTS + i / split.length) * n) % n);
@@ -100,7 +112,10 @@ function descend(bench: Bench, split: readonly number[], tryInks: (inks: number[
         let chosen = inks[place]!;
         for (let ink = 0; ink < n; ink++) {
           if (inks.some((k, i) => i !== place && k === ink)) continue;
-          const d = tryInks(inks.map((k, i) => (i === place ? ink : k)), split);
+          const d = tryInks(
+            inks.map((k, i) => (i === place ? ink : k)),
+            split,
+          );
           if (d < best) {
             best = d;
             chosen = ink;

@@ -1,13 +1,22 @@
 import { Ranking, WORTH_MORE_INK } from "./ranking";
 import { coatSplits, coatsOf, laid, type Recipe } from "./recipe";
 
-const recipe = (deltaE00: number, ...layers: [ink: number, coats: number][]): Recipe => ({ layers: layers.map(([ink, coats]) => ({ ink, coats })), lab: [50, 0, 0], deltaE00 });
+const recipe = (deltaE00: number, ...layers: [ink: number, coats: number][]): Recipe => ({
+  layers: layers.map(([ink, coats]) => ({ ink, coats })),
+  lab: [50, 0, 0],
+  deltaE00,
+});
 const alone = [0, 1, 2, 3, 4, 5];
 
 describe("the ranking of recipes", () => {
   it("keeps the best of the same inks", () => {
     const ranking = new Ranking(3, alone);
-    [recipe(2, [0, 1], [1, 1]), recipe(1, [0, 2], [1, 1]), recipe(3, [0, 1], [1, 2]), recipe(1.5, [2, 1])].forEach((r) => ranking.add(r));
+    [
+      recipe(2, [0, 1], [1, 1]),
+      recipe(1, [0, 2], [1, 1]),
+      recipe(3, [0, 1], [1, 2]),
+      recipe(1.5, [2, 1]),
+    ].forEach((r) => ranking.add(r));
     expect(ranking.result().recipes.map((r) => r.deltaE00)).toEqual([1, 1.5]);
   });
   it("counts twins as the same ink", () => {
@@ -39,7 +48,8 @@ describe("the ranking of recipes", () => {
     const one = ranking.result();
     expect(one.recipes[one.preferred]!.layers).toEqual([{ ink: 2, coats: 1 }]);
   });
-  it("of nothing is empty", () => expect(new Ranking(3, alone).result()).toEqual({ recipes: [], preferred: -1 }));
+  it("of nothing is empty", () =>
+    expect(new Ranking(3, alone).result()).toEqual({ recipes: [], preferred: -1 }));
 });
 
 describe("a recipe's layers", () => {

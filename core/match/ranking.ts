@@ -19,7 +19,10 @@ export class Ranking {
   private readonly simplest: (Recipe | undefined)[] = new Array(MOST_EFFORT);
 
   /** @param twinOf for every ink, the ink that stands for it and its twins */
-  constructor(private readonly top: number, private readonly twinOf: ArrayLike<number>) {}
+  constructor(
+    private readonly top: number,
+    private readonly twinOf: ArrayLike<number>,
+  ) {}
 
   /** A recipe of this split must be nearer than this to change the outcome. */
   limit(split: readonly number[]): number {
@@ -32,7 +35,10 @@ export class Ranking {
   add(recipe: Recipe): void {
     const level = effort(recipe);
     if (recipe.deltaE00 < (this.simplest[level]?.deltaE00 ?? Infinity)) this.simplest[level] = recipe;
-    const key = recipe.layers.map((l) => this.twinOf[l.ink]).sort().join();
+    const key = recipe.layers
+      .map((l) => this.twinOf[l.ink])
+      .sort()
+      .join();
     const known = this.keys.indexOf(key);
     if (known >= 0) {
       if (recipe.deltaE00 >= this.best[known]!.deltaE00) return;

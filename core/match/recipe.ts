@@ -40,7 +40,8 @@ export function laid(inks: readonly number[], split: readonly number[], rank: Ar
 }
 
 /** The same layers as coats, first coat first. */
-export const coatsOf = (layers: readonly Layer[]): number[] => layers.flatMap(({ ink, coats }) => Array<number>(coats).fill(ink));
+export const coatsOf = (layers: readonly Layer[]): number[] =>
+  layers.flatMap(({ ink, coats }) => Array<number>(coats).fill(ink));
 
 /** Coats, first coat first, as layers. */
 export function layersOf(coats: readonly number[]): Layer[] {

@@ -61,7 +61,13 @@ function hueWeight(h: number, half: number): number {
   const at = (deg: number) => {
     const r = (deg * Math.PI) / 180;
     const d = Math.PI / 180;
-    return 1 - 0.17 * Math.cos(r - 30 * d) + 0.24 * Math.cos(2 * r) + 0.32 * Math.cos(3 * r + 6 * d) - 0.2 * Math.cos(4 * r - 63 * d);
+    return (
+      1 -
+      0.17 * Math.cos(r - 30 * d) +
+      0.24 * Math.cos(2 * r) +
+      0.32 * Math.cos(3 * r + 6 * d) -
+      0.2 * Math.cos(4 * r - 63 * d)
+    );
   };
   const samples = 12;
   const step = (2 * half) / samples;
@@ -90,7 +96,10 @@ export function chromaReach(target: Lab, limit: number): number {
   const [c0, c0Low] = [Math.hypot(target[1] * stretch, target[2]), c];
   // Hue in the stretched plane lies between the plain hue and the most stretched one.
   const degrees = (a: number) => ((Math.atan2(target[2], a) * 180) / Math.PI + 360) % 360;
-  const [h, tilt] = [degrees(target[1]), Math.abs(((degrees(target[1] * stretch) - degrees(target[1]) + 540) % 360) - 180)];
+  const [h, tilt] = [
+    degrees(target[1]),
+    Math.abs(((degrees(target[1] * stretch) - degrees(target[1]) + 540) % 360) - 180),
+  ];
   let rotation = 1.733;
   let weight = 1.93;
   let reach = Infinity;
@@ -110,12 +119,22 @@ export function chromaReach(target: Lab, limit: number): number {
 }
 
 /** Bounds of n·expand(f + shift) − κ·expand(f) for f in [f0, f1] and shift in [s0, s1]; it rises with the shift. */
-function followedRange(n: number, kappa: number, f0: number, f1: number, s0: number, s1: number): [number, number] {
+function followedRange(
+  n: number,
+  kappa: number,
+  f0: number,
+  f1: number,
+  s0: number,
+  s1: number,
+): [number, number] {
   const steps = 4;
   const width = (f1 - f0) / steps;
   const value = (f: number, s: number) => n * expand(f + s) - kappa * expand(f);
   const steepest = (f: number, s: number) =>
-    Math.max(Math.abs(n * slope(f - width + s) - kappa * slope(f + width)), Math.abs(n * slope(f + width + s) - kappa * slope(f - width)));
+    Math.max(
+      Math.abs(n * slope(f - width + s) - kappa * slope(f + width)),
+      Math.abs(n * slope(f + width + s) - kappa * slope(f - width)),
+    );
   let [low, high] = [Infinity, -Infinity];
   for (let i = 0; i <= steps; i++) {
     const f = f0 + i * width;
@@ -128,7 +147,11 @@ function followedRange(n: number, kappa: number, f0: number, f1: number, s0: num
 /** Every colour within `limit` ΔE00 of the target, in slices of lightness: what a slice spends on lightness it cannot spend on chroma and hue. */
 export function regionWithin(target: Lab, limit: number, { white }: Weights, follow: Follow): Region {
   const [l0, l1] = lightnessReach(target[0], limit);
-  const widest = Math.max(lightnessWeight((l0 + target[0]) / 2), lightnessWeight((l1 + target[0]) / 2), lightnessWeight(target[0]));
+  const widest = Math.max(
+    lightnessWeight((l0 + target[0]) / 2),
+    lightnessWeight((l1 + target[0]) / 2),
+    lightnessWeight(target[0]),
+  );
   return Array.from({ length: SLICES }, (_, i) => {
     const from = l0 + ((l1 - l0) * i) / SLICES;
     const to = l0 + ((l1 - l0) * (i + 1)) / SLICES;
@@ -136,16 +159,40 @@ export function regionWithin(target: Lab, limit: number, { white }: Weights, fol
     const reach = chromaReach(target, Math.sqrt(Math.max(0, limit * limit - spent * spent)));
     const [f0, f1] = [(from + 16) / 116, (to + 16) / 116];
     const y = { yLow: expand(f0) * white[1], yHigh: expand(f1) * white[1] };
-    if (!Number.isFinite(reach)) return { ...y, xLow: -Infinity, xHigh: Infinity, zLow: -Infinity, zHigh: Infinity };
-    const [xLow, xHigh] = followedRange(white[0], follow.x * white[1], f0, f1, (target[1] - reach) / 500, (target[1] + reach) / 500);
-    const [zLow, zHigh] = followedRange(white[2], follow.z * white[1], f0, f1, -(target[2] + reach) / 200, -(target[2] - reach) / 200);
+    if (!Number.isFinite(reach))
+      return { ...y, xLow: -Infinity, xHigh: Infinity, zLow: -Infinity, zHigh: Infinity };
+    const [xLow, xHigh] = followedRange(
+      white[0],
+      follow.x * white[1],
+      f0,
+      f1,
+      (target[1] - reach) / 500,
+      (target[1] + reach) / 500,
+    );
+    const [zLow, zHigh] = followedRange(
+      white[2],
+      follow.z * white[1],
+      f0,
+      f1,
+      -(target[2] + reach) / 200,
+      -(target[2] - reach) / 200,
+    );
     return { ...y, xLow, xHigh, zLow, zHigh };
   });
 }
 
 /** Whether a region and a box of measures [Y, X − κx·Y, Z − κz·Y] have nothing in common. */
-export function isApart(region: Region, y0: number, y1: number, x0: number, x1: number, z0: number, z1: number): boolean {
+export function isApart(
+  region: Region,
+  y0: number,
+  y1: number,
+  x0: number,
+  x1: number,
+  z0: number,
+  z1: number,
+): boolean {
   for (const s of region)
-    if (y1 >= s.yLow && y0 <= s.yHigh && x1 >= s.xLow && x0 <= s.xHigh && z1 >= s.zLow && z0 <= s.zHigh) return false;
+    if (y1 >= s.yLow && y0 <= s.yHigh && x1 >= s.xLow && x0 <= s.xHigh && z1 >= s.zLow && z0 <= s.zHigh)
+      return false;
   return true;
 }

@@ -25,7 +25,16 @@ function grow(bench: Bench, inks: number[]): Branch {
   if (inks.length === 1) {
     const ink = inks[0]!;
     const own = bench.dose.subarray(ink * 36, ink * 36 + 36);
-    return { ink, size: 1, width: 0, low: own, high: own, firstRank: bench.rank[ink]!, lastRank: bench.rank[ink]!, parts: undefined };
+    return {
+      ink,
+      size: 1,
+      width: 0,
+      low: own,
+      high: own,
+      firstRank: bench.rank[ink]!,
+      lastRank: bench.rank[ink]!,
+      parts: undefined,
+    };
   }
   const laidIn = (k: number, band: number) => Math.sqrt(bench.dose[k * 36 + band]!);
   let widest = 0;

@@ -10,11 +10,19 @@ import { labOf } from "./tooth";
  */
 export function baseReflectance(desk: Desk, stack: Stack): Spectrum {
   if (!stack.length) return desk.paper.reflectance;
-  const model = inkedReflectance(desk.paper, stackAbsorbance(stack.map((i) => desk.inks[i]!.spectrum), desk.paper.fit));
+  const model = inkedReflectance(
+    desk.paper,
+    stackAbsorbance(
+      stack.map((i) => desk.inks[i]!.spectrum),
+      desk.paper.fit,
+    ),
+  );
   const [seen, own] = [seenLab(desk, stack), labOf(model, desk.paper.illuminant)];
   if (Math.hypot(...seen.map((v, c) => v - own[c]!)) < 0.05) return model;
   // The smoothest factors that carry the model's colour into the measured one.
   const full = new Float64Array(BANDS).fill(1);
-  const [to, from] = [seen, own].map((lab) => reconstructReflectance(lab, full, desk.paper.illuminant).reflectance);
+  const [to, from] = [seen, own].map(
+    (lab) => reconstructReflectance(lab, full, desk.paper.illuminant).reflectance,
+  );
   return model.map((r, i) => Math.min(0.99, (r * to![i]!) / from![i]!));
 }

@@ -9,7 +9,9 @@ import { BASE_ABOVE, valueScale, wantedBase } from "./plan";
 import { labOf, usualTooth } from "./tooth";
 
 const white = makePaper([96, 0, 2]).reflectance;
-const films = waxPencils.map((p) => pencilFilm(p.code, seenBy(drawdownOn(p, "white")), seenBy(drawdownOn(p, "black"))));
+const films = waxPencils.map((p) =>
+  pencilFilm(p.code, seenBy(drawdownOn(p, "white")), seenBy(drawdownOn(p, "black"))),
+);
 const fit = usualTooth(0.3);
 const pencils = pencilsOn(films, white, fit);
 
@@ -22,7 +24,13 @@ describe("pencils as they look on a paper", () => {
 
 describe("roles of pencils", () => {
   it("neighbours lie near the middle's hue, for any hue that the tin covers", () => {
-    for (const middle of [[55, 45, 30], [70, 10, 45], [50, -16, 18], [45, 4, -26], [45, 26, -22]] as const) {
+    for (const middle of [
+      [55, 45, 30],
+      [70, 10, 45],
+      [50, -16, 18],
+      [45, 4, -26],
+      [45, 26, -22],
+    ] as const) {
       const { trios } = chooseRoles(pencils, middle);
       expect(trios.length).toBeGreaterThan(0);
       for (const trio of trios)
@@ -38,7 +46,11 @@ describe("roles of pencils", () => {
   });
 
   it("never use one pencil as white and as dark, nor twice in a trio", () => {
-    for (const middle of [[55, 45, 30], [60, 0, 0], [30, 10, -20]] as const) {
+    for (const middle of [
+      [55, 45, 30],
+      [60, 0, 0],
+      [30, 10, -20],
+    ] as const) {
       const { trios, darks, white: tint } = chooseRoles(pencils, middle);
       expect(darks.map((d) => d.film.code)).not.toContain(tint!.film.code);
       for (const trio of trios) expect(new Set(trio.map((p) => p.film.code)).size).toBe(trio.length);
@@ -70,7 +82,8 @@ describe("a value scale", () => {
   });
 
   it("does not divide by nothing when light and local colour are of one lightness", () => {
-    for (const lab of valueScale([60, 4, 10], [60, 18, 22], [36, 12, 8], 5)) expect(lab.every(Number.isFinite)).toBe(true);
+    for (const lab of valueScale([60, 4, 10], [60, 18, 22], [36, 12, 8], 5))
+      expect(lab.every(Number.isFinite)).toBe(true);
   });
 });
 

@@ -30,7 +30,12 @@ const LEAST = 1e-4;
  * Reflectance R0 over black and transmittance T of a layer from what it shows over two backings: R = R0 + T²·g / (1 − R0·g), twice.
  * Source: P. Kubelka, J. Opt. Soc. Am. 38 (1948) 448–457, eq. 29, solved for R0 and T².
  */
-export function layerFrom(overWhite: number, overBlack: number, white = WHITE_BACKING, black = BLACK_BACKING): [over: number, through2: number] {
+export function layerFrom(
+  overWhite: number,
+  overBlack: number,
+  white = WHITE_BACKING,
+  black = BLACK_BACKING,
+): [over: number, through2: number] {
   const [w, b] = [overWhite, Math.min(overBlack, overWhite - 1e-4)];
   // gb·(Rw − R0)(1 − R0·gw) = gw·(Rb − R0)(1 − R0·gb): both sides hold gw·gb·R0², so what is left is linear in R0.
   const numerator = b * white - w * black;
@@ -45,7 +50,12 @@ export function layerFrom(overWhite: number, overBlack: number, white = WHITE_BA
  * @throws RangeError when a lightness is not within 0–100
  * Source: S and K of a film from R0 and T: P. Kubelka, J. Opt. Soc. Am. 38 (1948), eqs. 24–26.
  */
-export function pencilFilm(code: string, overWhite: Lab, overBlack: Lab, illuminant: Illuminant = "D65"): PencilFilm {
+export function pencilFilm(
+  code: string,
+  overWhite: Lab,
+  overBlack: Lab,
+  illuminant: Illuminant = "D65",
+): PencilFilm {
   const full = new Float64Array(BANDS).fill(1);
   const seen = [overWhite, overBlack].map((lab) => reconstructReflectance(lab, full, illuminant).reflectance);
   const scatter = new Float64Array(BANDS);

@@ -39,11 +39,15 @@ export function fitTooth(strips: readonly Strip[], start: ToothFit): FittedTooth
     [best, least] = [fit, c];
     return true;
   };
-  for (const build of BUILDS) for (const evenness of EVENNESSES) for (const fill of FILLS) consider({ ...start, build, evenness, fill });
+  for (const build of BUILDS)
+    for (const evenness of EVENNESSES)
+      for (const fill of FILLS) consider({ ...start, build, evenness, fill });
   for (let step = FIRST_STEP; step > LAST_STEP; step /= 2)
-    for (let better = true; better; ) {
+    for (let better = true; better;) {
       better = false;
-      for (const key of ["build", "reach", "evenness", "fill", "press"] as const) for (const f of [1 + step, 1 / (1 + step)]) better = consider({ ...best, [key]: Math.max(1e-3, best[key] * f) }) || better;
+      for (const key of ["build", "reach", "evenness", "fill", "press"] as const)
+        for (const f of [1 + step, 1 / (1 + step)])
+          better = consider({ ...best, [key]: Math.max(1e-3, best[key] * f) }) || better;
     }
   return { ...best, residual: median(errors(best)), strips: strips.length };
 }

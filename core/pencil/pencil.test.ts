@@ -18,9 +18,16 @@ import { planPencil, planStep, REACHED, shortfallOf, valueScale, type Surface } 
 import { refineFilm } from "./refine-film";
 import { covered, draw, drawAll, drawnLab, exposure, labOf, undrawn, usualTooth } from "./tooth";
 
-const films = new Map(waxPencils.map((p) => [p.code, pencilFilm(p.code, seenBy(drawdownOn(p, "white")), seenBy(drawdownOn(p, "black")))]));
+const films = new Map(
+  waxPencils.map((p) => [
+    p.code,
+    pencilFilm(p.code, seenBy(drawdownOn(p, "white")), seenBy(drawdownOn(p, "black"))),
+  ]),
+);
 const film = (name: string): PencilFilm => films.get(`pencil ${name}`)!;
-const inks = demoRange().filter((i) => ["sand1m", "clay3m", "clay5m", "corn4m", "rust3m", "dusk3c"].includes(i.code));
+const inks = demoRange().filter((i) =>
+  ["sand1m", "clay3m", "clay5m", "corn4m", "rust3m", "dusk3c"].includes(i.code),
+);
 const desk = layDesk(...scanInks(warmToned, inks, 4));
 const paper = desk.paper.reflectance;
 const fit = usualTooth(0.5);
@@ -29,19 +36,30 @@ const light = (name: string, layers: number) => ({ film: film(name), layers, pre
 describe("a pencil's film", () => {
   it("comes back from what it shows over two backings (round trip)", () =>
     fc.assert(
-      fc.property(fc.double({ min: 0.01, max: 0.6, noNaN: true }), fc.double({ min: 0.05, max: 0.9, noNaN: true }), (over, share) => {
-        const through2 = share * (1 - over) ** 2;
-        const on = (g: number) => over + (through2 * g) / (1 - over * g);
-        const [r, t2] = layerFrom(on(WHITE_BACKING), on(BLACK_BACKING));
-        expect(r).toBeCloseTo(over, 6);
-        expect(t2).toBeCloseTo(through2, 6);
-      }),
+      fc.property(
+        fc.double({ min: 0.01, max: 0.6, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.9, noNaN: true }),
+        (over, share) => {
+          const through2 = share * (1 - over) ** 2;
+          const on = (g: number) => over + (through2 * g) / (1 - over * g);
+          const [r, t2] = layerFrom(on(WHITE_BACKING), on(BLACK_BACKING));
+          expect(r).toBeCloseTo(over, 6);
+          expect(t2).toBeCloseTo(through2, 6);
+        },
+      ),
     ));
   it("at its drawdown's thickness shows the drawdown", () => {
     for (const name of ["chalk", "brick", "ochre"]) {
       const { over, through } = layerOf(film(name), 1);
-      const white = new Float64Array(BANDS).map((_, i) => over[i]! + (through[i]! ** 2 * WHITE_BACKING) / (1 - over[i]! * WHITE_BACKING));
-      const drawdown = seenBy(drawdownOn(waxPencils.find((p) => p.code === `pencil ${name}`)!, "white"));
+      const white = new Float64Array(BANDS).map(
+        (_, i) => over[i]! + (through[i]! ** 2 * WHITE_BACKING) / (1 - over[i]! * WHITE_BACKING),
+      );
+      const drawdown = seenBy(
+        drawdownOn(
+          waxPencils.find((p) => p.code === `pencil ${name}`)!,
+          "white",
+        ),
+      );
       expect(deltaE00(labOf(white), drawdown)).toBeLessThan(1);
     }
   });
@@ -64,12 +82,20 @@ describe("pencil on tooth", () => {
   it("violet over yellow ochre comes out greyer than either", () => {
     const ochre = drawnLab(paper, [{ ...light("ochre", 4), pressure: "medium" }], fit);
     const violet = drawnLab(paper, [{ ...light("heath", 2), pressure: "medium" }], fit);
-    const both = drawnLab(paper, [{ ...light("ochre", 4), pressure: "medium" }, { ...light("heath", 2), pressure: "medium" }], fit);
+    const both = drawnLab(
+      paper,
+      [
+        { ...light("ochre", 4), pressure: "medium" },
+        { ...light("heath", 2), pressure: "medium" },
+      ],
+      fit,
+    );
     expect(chroma(both)).toBeLessThan(chroma(ochre));
     expect(chroma(both)).toBeLessThan(Math.max(chroma(violet), chroma(ochre)));
   });
   it("covers more with layers and with pressure", () => {
-    const of = (layers: number, pressure: "light" | "firm") => covered(draw(undrawn(paper), { film: film("brick"), layers, pressure }, fit));
+    const of = (layers: number, pressure: "light" | "firm") =>
+      covered(draw(undrawn(paper), { film: film("brick"), layers, pressure }, fit));
     expect(of(6, "light")).toBeGreaterThanOrEqual(of(1, "light"));
     expect(of(1, "firm")).toBeGreaterThan(of(1, "light"));
     expect(exposure(fit, "firm").every((e, j) => e > exposure(fit, "light")[j]!)).toBe(true);
@@ -83,16 +109,42 @@ describe("pencil on tooth", () => {
   it("is learnt from strips: the fit meets what was drawn on the simulated paper", () => {
     const sheet = colourSheet(warmToned, []);
     const strips = ["brick", "ochre", "ink", "chalk"].flatMap((name) =>
-      ([[3, "light"], [2, "medium"], [2, "firm"]] as const).map(([layers, pressure]) => {
+      (
+        [
+          [3, "light"],
+          [2, "medium"],
+          [2, "firm"],
+        ] as const
+      ).map(([layers, pressure]) => {
         const pencil = waxPencils.find((p) => p.code === `pencil ${name}`)!;
-        return { under: paper, layers: [{ film: film(name), layers, pressure }], lab: seenBy(drawOver(sheet, teeth[warmToned.name]!, [{ pencil, layers, pressure: hand[pressure] }])) };
+        return {
+          under: paper,
+          layers: [{ film: film(name), layers, pressure }],
+          lab: seenBy(
+            drawOver(sheet, teeth[warmToned.name]!, [{ pencil, layers, pressure: hand[pressure] }]),
+          ),
+        };
       }),
     );
-    const off = (f: typeof fit, by = film) => strips.map((s) => deltaE00(drawnLab(s.under, s.layers.map((l) => ({ ...l, film: by(l.film.code.slice(7)) })), f), s.lab)).reduce((a, b) => a + b, 0) / strips.length;
+    const off = (f: typeof fit, by = film) =>
+      strips
+        .map((s) =>
+          deltaE00(
+            drawnLab(
+              s.under,
+              s.layers.map((l) => ({ ...l, film: by(l.film.code.slice(7)) })),
+              f,
+            ),
+            s.lab,
+          ),
+        )
+        .reduce((a, b) => a + b, 0) / strips.length;
     const learnt = fitTooth(strips, fit);
     expect(learnt.strips).toBe(12);
     expect(off(learnt)).toBeLessThan(0.7 * off(fit));
-    const bent = new Map(["brick", "ochre", "ink", "chalk"].map((n) => [n, refineFilm(film(n), strips, learnt)]));
+    const bent = new Map(
+      ["brick", "ochre", "ink", "chalk"].map((n) => [n, refineFilm(film(n), strips, learnt)]),
+    );
     expect(off(learnt, (n) => bent.get(n)!)).toBeLessThan(off(learnt));
     expect(refineFilm(film("moss"), strips, learnt)).toBe(film("moss"));
     expect(fitTooth([], fit)).toMatchObject({ ...fit, strips: 0 });
@@ -101,16 +153,36 @@ describe("pencil on tooth", () => {
 
 describe("a base", () => {
   it("has the colour that is seen of its stack", () => {
-    for (const stack of [[], [0], [1, 2]]) expect(deltaE00(labOf(baseReflectance(desk, stack)), seenLab(desk, stack))).toBeLessThan(0.3);
+    for (const stack of [[], [0], [1, 2]])
+      expect(deltaE00(labOf(baseReflectance(desk, stack)), seenLab(desk, stack))).toBeLessThan(0.3);
   });
 });
 
 describe("a pencil plan", () => {
   const pencils = pencilsOn([...films.values()], paper, fit);
-  const surface = (i: number): Surface => ({ base: i, lab: seenLab(desk, i < 0 ? [] : [i]), reflectance: baseReflectance(desk, i < 0 ? [] : [i]) });
-  const [lightest, local, shadow]: Lab[] = [[74, 10, 20], [60, 16, 20], [40, 14, 10]];
+  const surface = (i: number): Surface => ({
+    base: i,
+    lab: seenLab(desk, i < 0 ? [] : [i]),
+    reflectance: baseReflectance(desk, i < 0 ? [] : [i]),
+  });
+  const [lightest, local, shadow]: Lab[] = [
+    [74, 10, 20],
+    [60, 16, 20],
+    [40, 14, 10],
+  ];
   const roles = chooseRoles(pencils, local!);
-  const plan = drive(planPencil({ scale: valueScale(lightest!, local!, shadow!, 5), middle: local!, paper: surface(-1), bases: [surface(0), surface(1)], fit }, roles));
+  const plan = drive(
+    planPencil(
+      {
+        scale: valueScale(lightest!, local!, shadow!, 5),
+        middle: local!,
+        paper: surface(-1),
+        bases: [surface(0), surface(1)],
+        fit,
+      },
+      roles,
+    ),
+  );
 
   it("chooses neighbours of the hue, cool darks and a white", () => {
     expect(roles.white!.film.code).toBe("pencil chalk");
@@ -123,7 +195,9 @@ describe("a pencil plan", () => {
       const parts = s.layers.map((l) => l.part === "over all");
       expect(parts).toEqual([...parts].sort());
     }
-    expect(plan.steps.map((s) => s.lab[0])).toEqual([...plan.steps.map((s) => s.lab[0])].sort((a, b) => b - a));
+    expect(plan.steps.map((s) => s.lab[0])).toEqual(
+      [...plan.steps.map((s) => s.lab[0])].sort((a, b) => b - a),
+    );
     expect(plan.medianDeltaE00).toBeLessThan(3.5);
   });
   it("says what is out of reach, and why", () => {
@@ -142,8 +216,10 @@ describe("a pencil plan", () => {
   });
   it("softens a tone with light pencils and deepens it with dark ones", () => {
     const tone = surface(2);
-    for (const a of adjustTone(tone.reflectance, tone.lab, 6, pencils, fit)) expect(a.deltaL).toBeGreaterThan(0);
-    for (const a of adjustTone(tone.reflectance, tone.lab, -6, pencils, fit)) expect(a.deltaL).toBeLessThan(0);
+    for (const a of adjustTone(tone.reflectance, tone.lab, 6, pencils, fit))
+      expect(a.deltaL).toBeGreaterThan(0);
+    for (const a of adjustTone(tone.reflectance, tone.lab, -6, pencils, fit))
+      expect(a.deltaL).toBeLessThan(0);
   });
   it("makes greys of opposite pencils", () => {
     const greys = pencilGreys(paper, pencils, fit);

@@ -2,7 +2,16 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Illuminant, Spectrum } from "@/core/colour/observer";
 import type { Pencil, PencilRoles } from "./choose";
-import { draw, labOf, seenReflectance, undrawn, type Drawn, type PencilLayer, type Pressure, type ToothFit } from "./tooth";
+import {
+  draw,
+  labOf,
+  seenReflectance,
+  undrawn,
+  type Drawn,
+  type PencilLayer,
+  type Pressure,
+  type ToothFit,
+} from "./tooth";
 
 /** What pencil may be laid over. */
 export interface Surface {
@@ -56,8 +65,20 @@ export const REACHED = 3;
 const BEAM = 10;
 /** ΔE00 that a further layer must save. */
 const LAYER_COST = 0.04;
-const BENEATH: readonly (readonly [number, Pressure])[] = [[1, "light"], [3, "light"], [2, "medium"], [5, "medium"], [4, "firm"]];
-const OVER: readonly (readonly [number, Pressure])[] = [[1, "light"], [3, "light"], [2, "medium"], [4, "medium"], [3, "firm"]];
+const BENEATH: readonly (readonly [number, Pressure])[] = [
+  [1, "light"],
+  [3, "light"],
+  [2, "medium"],
+  [5, "medium"],
+  [4, "firm"],
+];
+const OVER: readonly (readonly [number, Pressure])[] = [
+  [1, "light"],
+  [3, "light"],
+  [2, "medium"],
+  [4, "medium"],
+  [3, "firm"],
+];
 /** Bases and trios that are planned through; the others are judged by the middle of the scale alone. */
 const FINALISTS = 2;
 
@@ -72,34 +93,85 @@ const median = (v: readonly number[]) => [...v].sort((a, b) => a - b)[v.length >
 const weight = (layers: readonly LaidPencil[]) => layers.reduce((sum, l) => sum + l.layers, 0) * LAYER_COST;
 
 /** The best layers for one wanted colour: beam search from the paper up, dark or white beneath, then the three over all. */
-export function planStep(wanted: Lab, surface: Surface, trio: readonly Pencil[], roles: Pick<PencilRoles, "darks" | "white">, fit: ToothFit, illuminant?: Illuminant): PencilStep {
-  const lay = (state: State, pencil: Pencil, layers: number, pressure: Pressure, part: LaidPencil["part"]): State => {
+export function planStep(
+  wanted: Lab,
+  surface: Surface,
+  trio: readonly Pencil[],
+  roles: Pick<PencilRoles, "darks" | "white">,
+  fit: ToothFit,
+  illuminant?: Illuminant,
+): PencilStep {
+  const lay = (
+    state: State,
+    pencil: Pencil,
+    layers: number,
+    pressure: Pressure,
+    part: LaidPencil["part"],
+  ): State => {
     const layer: PencilLayer = { film: pencil.film, layers, pressure };
     const drawn = draw(state.drawn, layer, fit);
     const laid = [...state.layers, { code: pencil.film.code, layers, pressure, part }];
     const lab = labOf(seenReflectance(drawn), illuminant);
     return { drawn, layers: laid, lab, cost: deltaE00(lab, wanted) + weight(laid) };
   };
-  const start: State = { drawn: undrawn(surface.reflectance), layers: [], lab: surface.lab, cost: deltaE00(surface.lab, wanted) };
+  const start: State = {
+    drawn: undrawn(surface.reflectance),
+    layers: [],
+    lab: surface.lab,
+    cost: deltaE00(surface.lab, wanted),
+  };
   let best = start;
   const keep = (states: State[], rank: (s: State) => number): State[] => {
     for (const s of states) if (s.cost < best.cost) best = s;
-    return states.map((s) => [rank(s), s] as const).sort((a, b) => a[0] - b[0]).slice(0, BEAM).map(([, s]) => s);
+    return states
+      .map((s) => [rank(s), s] as const)
+      .sort((a, b) => a[0] - b[0])
+      .slice(0, BEAM)
+      .map(([, s]) => s);
   };
   // What goes beneath is judged by how it looks once a usual layer of the three lies over it.
-  const underThree = (s: State) => Math.min(s.cost, trio.length ? trio.reduce((t, p) => lay(t, p, 2, "light", "over all"), s).cost : s.cost);
-  const beneath = [...(wanted[0] < surface.lab[0] ? roles.darks.filter((p) => !trio.includes(p)).map((p) => [p, "dark beneath"] as const) : []), ...(roles.white && wanted[0] > surface.lab[0] - 25 ? [[roles.white, "white beneath"] as const] : [])];
+  const underThree = (s: State) =>
+    Math.min(s.cost, trio.length ? trio.reduce((t, p) => lay(t, p, 2, "light", "over all"), s).cost : s.cost);
+  const beneath = [
+    ...(wanted[0] < surface.lab[0]
+      ? roles.darks.filter((p) => !trio.includes(p)).map((p) => [p, "dark beneath"] as const)
+      : []),
+    ...(roles.white && wanted[0] > surface.lab[0] - 25 ? [[roles.white, "white beneath"] as const] : []),
+  ];
   let states = [start];
   for (let round = 0; round < 2; round++) {
-    const more = states.flatMap((s) => (s.layers.length === round ? beneath.filter(([p]) => !s.layers.some((l) => l.code === p.film.code)).flatMap(([p, part]) => BENEATH.map(([n, pressure]) => lay(s, p, n, pressure, part))) : []));
+    const more = states.flatMap((s) =>
+      s.layers.length === round
+        ? beneath
+            .filter(([p]) => !s.layers.some((l) => l.code === p.film.code))
+            .flatMap(([p, part]) => BENEATH.map(([n, pressure]) => lay(s, p, n, pressure, part)))
+        : [],
+    );
     states = keep([...states, ...more], underThree);
   }
-  for (const pencil of trio) states = keep([...states, ...states.flatMap((s) => OVER.map(([n, pressure]) => lay(s, pencil, n, pressure, "over all")))], (s) => s.cost);
-  return { wanted, onPaper: surface.base < 0, layers: best.layers, lab: best.lab, deltaE00: deltaE00(best.lab, wanted) };
+  for (const pencil of trio)
+    states = keep(
+      [
+        ...states,
+        ...states.flatMap((s) => OVER.map(([n, pressure]) => lay(s, pencil, n, pressure, "over all"))),
+      ],
+      (s) => s.cost,
+    );
+  return {
+    wanted,
+    onPaper: surface.base < 0,
+    layers: best.layers,
+    lab: best.lab,
+    deltaE00: deltaE00(best.lab, wanted),
+  };
 }
 
 /** Colour that serves best as a base: a little more than 8 L* above the middle, a little less colourful, no lighter than the light. */
-export const wantedBase = (light: Lab, middle: Lab): Lab => [Math.min(light[0], middle[0] + BASE_ABOVE + 3), middle[1] * 0.8, middle[2] * 0.8];
+export const wantedBase = (light: Lab, middle: Lab): Lab => [
+  Math.min(light[0], middle[0] + BASE_ABOVE + 3),
+  middle[1] * 0.8,
+  middle[2] * 0.8,
+];
 
 /** Cost of a base for being less than 8 L* above the middle value. */
 const baseCost = (base: Surface, middle: Lab) => 0.25 * Math.max(0, BASE_ABOVE - (base.lab[0] - middle[0]));
@@ -117,7 +189,11 @@ export function* planPencil(wish: PencilWish, roles: PencilRoles): Generator<num
   const total = bases.length * trios.length;
   for (const base of bases)
     for (const trio of trios) {
-      const off = probes.reduce((sum, wanted) => sum + planStep(wanted, base, trio, roles, fit, illuminant).deltaE00, 0) / probes.length;
+      const off =
+        probes.reduce(
+          (sum, wanted) => sum + planStep(wanted, base, trio, roles, fit, illuminant).deltaE00,
+          0,
+        ) / probes.length;
       pairs.push({ base, trio, cost: off + baseCost(base, middle) });
       yield (0.6 * pairs.length) / total;
     }
@@ -128,13 +204,20 @@ export function* planPencil(wish: PencilWish, roles: PencilRoles): Generator<num
     const steps: PencilStep[] = [];
     for (const wanted of scale) {
       const onBase = planStep(wanted, base, trio, roles, fit, illuminant);
-      const onPaper = base.base >= 0 && wanted[0] > base.lab[0] - 4 ? planStep(wanted, paper, trio, roles, fit, illuminant) : undefined;
+      const onPaper =
+        base.base >= 0 && wanted[0] > base.lab[0] - 4
+          ? planStep(wanted, paper, trio, roles, fit, illuminant)
+          : undefined;
       steps.push(onPaper && onPaper.deltaE00 + 0.5 < onBase.deltaE00 ? onPaper : onBase);
       yield 0.6 + (0.4 * (n + steps.length / scale.length)) / finalists.length;
     }
     const off = steps.map((s) => s.deltaE00);
     const cost = off.reduce((a, b) => a + b, 0) / off.length + baseCost(base, middle);
-    if (cost < least) [least, best] = [cost, { base, trio, darks: roles.darks, white: roles.white, steps, medianDeltaE00: median(off) }];
+    if (cost < least)
+      [least, best] = [
+        cost,
+        { base, trio, darks: roles.darks, white: roles.white, steps, medianDeltaE00: median(off) },
+      ];
   }
   return best!;
 }
@@ -147,9 +230,14 @@ export function shortfallOf(step: PencilStep, plan: PencilPlan): string | undefi
   const darkest = used.length ? used.reduce((a, b) => (b.own[0] < a.own[0] ? b : a)) : undefined;
   if (step.lab[0] > step.wanted[0] + 2) {
     if (!darkest) return "no pencil at hand is dark enough";
-    return darkest.own[0] > step.wanted[0] - 2 ? `the darkest pencil at hand, ${darkest.film.code}, gives L* ${L(darkest.own[0])}` : `deeper layers of ${darkest.film.code} would take its colour away: it still reads as itself down to L* ${L(step.lab[0])}`;
+    return darkest.own[0] > step.wanted[0] - 2
+      ? `the darkest pencil at hand, ${darkest.film.code}, gives L* ${L(darkest.own[0])}`
+      : `deeper layers of ${darkest.film.code} would take its colour away: it still reads as itself down to L* ${L(step.lab[0])}`;
   }
-  if (step.lab[0] < step.wanted[0] - 2) return plan.white ? `white over this ground stops at L* ${L(step.lab[0])}` : "no white pencil is at hand to lighten it";
+  if (step.lab[0] < step.wanted[0] - 2)
+    return plan.white
+      ? `white over this ground stops at L* ${L(step.lab[0])}`
+      : "no white pencil is at hand to lighten it";
   return `its hue is out of reach: the three neighbours come to a* ${L(step.lab[1])}, b* ${L(step.lab[2])} where a* ${L(step.wanted[1])}, b* ${L(step.wanted[2])} is wanted`;
 }
 

@@ -31,13 +31,22 @@ export function refineFilm(film: PencilFilm, strips: readonly Strip[], fit: Toot
     for (let i = 0; i < BANDS; i += PAIR) {
       const absorb = now.absorb.slice();
       for (let k = i; k < i + PAIR; k++) absorb[k]! *= Math.exp(NUDGE);
-      seen({ ...now, absorb }).forEach((lab, s) => lab.forEach((v, c) => {
-        for (let k = i; k < i + PAIR; k++) jacobian[(3 * s + c) * BANDS + k] = (v - before[s]![c]!) / NUDGE / PAIR;
-      }));
+      seen({ ...now, absorb }).forEach((lab, s) =>
+        lab.forEach((v, c) => {
+          for (let k = i; k < i + PAIR; k++)
+            jacobian[(3 * s + c) * BANDS + k] = (v - before[s]![c]!) / NUDGE / PAIR;
+        }),
+      );
     }
-    const off = Float64Array.from({ length: m }, (_, r) => own[Math.floor(r / 3)]!.lab[r % 3]! - before[Math.floor(r / 3)]![r % 3]!);
+    const off = Float64Array.from(
+      { length: m },
+      (_, r) => own[Math.floor(r / 3)]!.lab[r % 3]! - before[Math.floor(r / 3)]![r % 3]!,
+    );
     const change = smoothestMeeting(jacobian, off, new Float64Array(m).fill(SPREAD ** 2));
-    now = { ...now, absorb: now.absorb.map((k, i) => k * Math.exp(Math.min(LONGEST, Math.max(-LONGEST, change[i]!)))) };
+    now = {
+      ...now,
+      absorb: now.absorb.map((k, i) => k * Math.exp(Math.min(LONGEST, Math.max(-LONGEST, change[i]!)))),
+    };
   }
   return now;
 }

@@ -2,7 +2,18 @@ import fc from "fast-check";
 import { BANDS } from "@/core/colour/observer";
 import { makePaper } from "@/core/ink/paper";
 import { pencilFilm } from "./film";
-import { covered, draw, drawAll, exposure, labOf, PRESSURES, seenReflectance, undrawn, usualTooth, type ToothFit } from "./tooth";
+import {
+  covered,
+  draw,
+  drawAll,
+  exposure,
+  labOf,
+  PRESSURES,
+  seenReflectance,
+  undrawn,
+  usualTooth,
+  type ToothFit,
+} from "./tooth";
 
 const paper = makePaper([94, 0, 3]).reflectance;
 const dark = pencilFilm("dark", [34, 4, -8], [31, 3, -6]);
@@ -33,7 +44,11 @@ describe("how a paper takes wax, whatever its tooth", () => {
     fc.assert(
       fc.property(fits, layers, pressures, (fit, n, pressure) => {
         const at_once = draw(undrawn(paper), { film: dark, layers: n, pressure }, fit);
-        const in_turn = drawAll(paper, Array.from({ length: n }, () => ({ film: dark, layers: 1, pressure })), fit);
+        const in_turn = drawAll(
+          paper,
+          Array.from({ length: n }, () => ({ film: dark, layers: 1, pressure })),
+          fit,
+        );
         at_once.wax.forEach((w, j) => {
           expect(w).toBeGreaterThanOrEqual(0);
           expect(in_turn.wax[j]!).toBeCloseTo(w, 6);
@@ -45,7 +60,9 @@ describe("how a paper takes wax, whatever its tooth", () => {
   it("darkens with a dark pencil, stays within 0 and 1, and covers no less with more", () =>
     fc.assert(
       fc.property(fits, layers, pressures, (fit, n, pressure) => {
-        const [few, more] = [n, n + 2].map((count) => draw(undrawn(paper), { film: dark, layers: count, pressure }, fit));
+        const [few, more] = [n, n + 2].map((count) =>
+          draw(undrawn(paper), { film: dark, layers: count, pressure }, fit),
+        );
         const [a, b] = [few!, more!].map(seenReflectance);
         for (let i = 0; i < BANDS; i++) {
           expect(a![i]!).toBeGreaterThanOrEqual(0);
@@ -60,7 +77,10 @@ describe("how a paper takes wax, whatever its tooth", () => {
   it("shows the upper of two pencils more: order matters", () => {
     const fit = usualTooth(0.2);
     const firm = (film: typeof dark) => ({ film, layers: 6, pressure: "firm" as const });
-    const [darkOnTop, paleOnTop] = [[firm(pale), firm(dark)], [firm(dark), firm(pale)]].map((l) => labOf(seenReflectance(drawAll(paper, l, fit)))[0]);
+    const [darkOnTop, paleOnTop] = [
+      [firm(pale), firm(dark)],
+      [firm(dark), firm(pale)],
+    ].map((l) => labOf(seenReflectance(drawAll(paper, l, fit)))[0]);
     expect(darkOnTop!).toBeLessThan(paleOnTop!);
   });
 

@@ -1,5 +1,11 @@
 import { xyzToLab, type Lab } from "@/core/colour/lab";
-import { BANDS, reflectanceToXyz, tristimulusWeights, type Illuminant, type Spectrum } from "@/core/colour/observer";
+import {
+  BANDS,
+  reflectanceToXyz,
+  tristimulusWeights,
+  type Illuminant,
+  type Spectrum,
+} from "@/core/colour/observer";
 import { layerOf, type PencilFilm } from "./film";
 
 /** How hard a pencil is pressed. */
@@ -27,7 +33,13 @@ export interface ToothFit {
  * Before any strip was read. A rough sheet keeps bare valleys longer.
  * @param roughness a paper's grain as the user knows it, 0 smooth to 1 rough
  */
-export const usualTooth = (roughness: number | null): ToothFit => ({ build: 0.4, evenness: 2 - 1.2 * (roughness ?? 0.35), reach: 1, press: 1.7, fill: 1.5 });
+export const usualTooth = (roughness: number | null): ToothFit => ({
+  build: 0.4,
+  evenness: 2 - 1.2 * (roughness ?? 0.35),
+  reach: 1,
+  press: 1.7,
+  fill: 1.5,
+});
 
 /** Layers of one pencil, laid one after the other at one pressure. */
 export interface PencilLayer {
@@ -49,7 +61,10 @@ export interface Drawn {
 const PLACES = 7;
 
 /** The undrawn surface. */
-export const undrawn = (under: Spectrum): Drawn => ({ wax: Array<number>(PLACES).fill(0), reflectance: Array<Spectrum>(PLACES).fill(under) });
+export const undrawn = (under: Spectrum): Drawn => ({
+  wax: Array<number>(PLACES).fill(0),
+  reflectance: Array<Spectrum>(PLACES).fill(under),
+});
 
 const exposures = new Map<string, readonly number[]>();
 const MOST_KEPT = 500;
@@ -69,16 +84,23 @@ export function exposure({ evenness, reach, press }: ToothFit, pressure: Pressur
 }
 
 /** The surface after pencil. Wax that is there already lets less take hold: dw/dn = build·p·e·exp(−w/fill), solved for n layers. */
-export function draw({ wax, reflectance }: Drawn, { film, layers, pressure }: PencilLayer, fit: ToothFit): Drawn {
+export function draw(
+  { wax, reflectance }: Drawn,
+  { film, layers, pressure }: PencilLayer,
+  fit: ToothFit,
+): Drawn {
   const p = PRESSURE[pressure];
   const e = exposure(fit, pressure);
-  const after = wax.map((w, j) => fit.fill * Math.log(Math.exp(w / fit.fill) + (layers * fit.build * p * e[j]!) / fit.fill));
+  const after = wax.map(
+    (w, j) => fit.fill * Math.log(Math.exp(w / fit.fill) + (layers * fit.build * p * e[j]!) / fit.fill),
+  );
   return {
     wax: after,
     reflectance: reflectance.map((under, j) => {
       const { over, through } = layerOf(film, after[j]! - wax[j]!);
       const out = new Float64Array(BANDS);
-      for (let i = 0; i < BANDS; i++) out[i] = over[i]! + (through[i]! * through[i]! * under[i]!) / (1 - over[i]! * under[i]!);
+      for (let i = 0; i < BANDS; i++)
+        out[i] = over[i]! + (through[i]! * through[i]! * under[i]!) / (1 - over[i]! * under[i]!);
       return out;
     }),
   };
@@ -95,7 +117,8 @@ export function seenReflectance({ reflectance }: Drawn): Spectrum {
 }
 
 /** Surface after pencil layers one over the other, first laid first. */
-export const drawAll = (under: Spectrum, layers: readonly PencilLayer[], fit: ToothFit): Drawn => layers.reduce((d, l) => draw(d, l, fit), undrawn(under));
+export const drawAll = (under: Spectrum, layers: readonly PencilLayer[], fit: ToothFit): Drawn =>
+  layers.reduce((d, l) => draw(d, l, fit), undrawn(under));
 
 /** Lab of a reflectance under a light. */
 export function labOf(reflectance: Spectrum, illuminant: Illuminant = "D65"): Lab {
@@ -104,4 +127,9 @@ export function labOf(reflectance: Spectrum, illuminant: Illuminant = "D65"): La
 }
 
 /** Lab of pencil layers over a reflectance. */
-export const drawnLab = (under: Spectrum, layers: readonly PencilLayer[], fit: ToothFit, illuminant: Illuminant = "D65"): Lab => labOf(seenReflectance(drawAll(under, layers, fit)), illuminant);
+export const drawnLab = (
+  under: Spectrum,
+  layers: readonly PencilLayer[],
+  fit: ToothFit,
+  illuminant: Illuminant = "D65",
+): Lab => labOf(seenReflectance(drawAll(under, layers, fit)), illuminant);

@@ -2,7 +2,8 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import { hexToLab } from "@/core/colour/display";
 import { readPatch, spreadInWords } from "./patch";
 
-const patch = (...runs: [count: number, r: number, g: number, b: number, a?: number][]) => runs.flatMap(([n, r, g, b, a = 255]) => Array.from({ length: n }, () => [r, g, b, a]).flat());
+const patch = (...runs: [count: number, r: number, g: number, b: number, a?: number][]) =>
+  runs.flatMap(([n, r, g, b, a = 255]) => Array.from({ length: n }, () => [r, g, b, a]).flat());
 
 describe("a patch of the picture", () => {
   it("of one colour is that colour, without spread", () => {
@@ -21,9 +22,14 @@ describe("a patch of the picture", () => {
     expect(spreadInWords(3)).toBe("a little mixed");
   });
   it("passes over what is transparent, and refuses nothing at all", () => {
-    expect(deltaE00(readPatch(patch([9, 0, 0, 0, 0], [9, 128, 128, 128])).lab, hexToLab("#808080")!)).toBeLessThan(1e-6);
+    expect(
+      deltaE00(readPatch(patch([9, 0, 0, 0, 0], [9, 128, 128, 128])).lab, hexToLab("#808080")!),
+    ).toBeLessThan(1e-6);
     expect(() => readPatch(patch([4, 0, 0, 0, 0]))).toThrow(/no pixel/);
     expect(() => readPatch([])).toThrow(RangeError);
   });
-  it("thins a large patch without losing its colour", () => expect(deltaE00(readPatch(patch([40_000, 90, 120, 60])).lab, readPatch(patch([4, 90, 120, 60])).lab)).toBeLessThan(1e-6));
+  it("thins a large patch without losing its colour", () =>
+    expect(
+      deltaE00(readPatch(patch([40_000, 90, 120, 60])).lab, readPatch(patch([4, 90, 120, 60])).lab),
+    ).toBeLessThan(1e-6));
 });

@@ -32,14 +32,19 @@ export function readPatch(rgba: ArrayLike<number>): PatchReading {
   const pixels = Math.floor(rgba.length / 4);
   const stride = Math.max(1, Math.ceil(pixels / ENOUGH));
   const labs: Lab[] = [];
-  for (let p = 0; p < pixels; p += stride) if (rgba[p * 4 + 3]! > 0) labs.push(rgb8ToLab(rgba[p * 4]!, rgba[p * 4 + 1]!, rgba[p * 4 + 2]!));
+  for (let p = 0; p < pixels; p += stride)
+    if (rgba[p * 4 + 3]! > 0) labs.push(rgb8ToLab(rgba[p * 4]!, rgba[p * 4 + 1]!, rgba[p * 4 + 2]!));
   if (!labs.length) throw new RangeError("the patch holds no pixel of the picture");
   const middle = [0, 1, 2].map((c) => medianOf(labs.map((l) => l[c]!))) as unknown as Lab;
   const distances = labs.map((l) => deltaE00(middle, l));
   const limit = Math.max(QUIET, OUTLYING * medianOf([...distances]));
   const kept = labs.filter((_, i) => distances[i]! <= limit);
   const lab = [0, 1, 2].map((c) => kept.reduce((sum, l) => sum + l[c]!, 0) / kept.length) as unknown as Lab;
-  return { lab, spread: kept.reduce((sum, l) => sum + deltaE00(lab, l), 0) / kept.length, kept: kept.length / labs.length };
+  return {
+    lab,
+    spread: kept.reduce((sum, l) => sum + deltaE00(lab, l), 0) / kept.length,
+    kept: kept.length / labs.length,
+  };
 }
 
 /** What to think of a patch's spread. */

@@ -1,7 +1,19 @@
 import type { Drift } from "@/core/group/goal";
 import { tonesFor, type Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
-import { DEFAULT_TONES, newArea, type Area, type KeptGroup, type KeptPencil, type KeptShadow, type KeptTone, type Piece, type PictureReading, type Place, type Whole } from "./piece";
+import {
+  DEFAULT_TONES,
+  newArea,
+  type Area,
+  type KeptGroup,
+  type KeptPencil,
+  type KeptShadow,
+  type KeptTone,
+  type Piece,
+  type PictureReading,
+  type Place,
+  type Whole,
+} from "./piece";
 
 /** Every change that can be made to a piece, by name. Undo, saving and the log share these. */
 export type Command =
@@ -9,12 +21,20 @@ export type Command =
   | { readonly type: "choose paper"; readonly paperId: string }
   | { readonly type: "choose picture"; readonly pictureId: string | null }
   | { readonly type: "wish of the whole"; readonly set: Partial<Whole> }
-  | { readonly type: "accept groups"; readonly groups: readonly { readonly id: string; readonly group: KeptGroup }[] }
+  | {
+      readonly type: "accept groups";
+      readonly groups: readonly { readonly id: string; readonly group: KeptGroup }[];
+    }
   | { readonly type: "add area"; readonly id: string; readonly name: string }
   | { readonly type: "rename area"; readonly id: string; readonly name: string }
   | { readonly type: "move area"; readonly id: string; readonly to: number }
   | { readonly type: "delete area"; readonly id: string }
-  | { readonly type: "place reading"; readonly id: string; readonly place: Place; readonly reading: PictureReading }
+  | {
+      readonly type: "place reading";
+      readonly id: string;
+      readonly place: Place;
+      readonly reading: PictureReading;
+    }
   | { readonly type: "clear reading"; readonly id: string; readonly place: Place }
   | { readonly type: "set material"; readonly id: string; readonly material: Material }
   | { readonly type: "choose school"; readonly id: string; readonly school: School | null }
@@ -50,11 +70,15 @@ const clamp = (v: number, least: number, most: number) => Math.min(most, Math.ma
 /** An area of another material or size: its number of tones follows, unless it was set otherwise by hand. */
 function withSuitingTones(area: Area, change: Partial<Pick<Area, "material" | "size">>): Area {
   const next = { ...area, ...change };
-  return area.tones === tonesFor(area.material, area.size) ? { ...next, tones: tonesFor(next.material, next.size) } : next;
+  return area.tones === tonesFor(area.material, area.size)
+    ? { ...next, tones: tonesFor(next.material, next.size) }
+    : next;
 }
 
 const changeTone = (area: Area, place: number, change: (tone: KeptTone) => KeptTone): Area =>
-  area.group ? { ...area, group: { tones: area.group.tones.map((t, i) => (i === place ? change(t) : t)) } } : area;
+  area.group
+    ? { ...area, group: { tones: area.group.tones.map((t, i) => (i === place ? change(t) : t)) } }
+    : area;
 
 /** The piece after a command. Commands on areas that are gone leave it as it is. */
 export function applyCommand(piece: Piece, command: Command): Piece {
@@ -74,13 +98,27 @@ export function applyCommand(piece: Piece, command: Command): Piece {
     case "rename area":
       return changeArea(piece, command.id, (a) => ({ ...a, name: command.name }));
     case "move area":
-      return { ...piece, areas: moved(piece.areas, piece.areas.findIndex((a) => a.id === command.id), command.to) };
+      return {
+        ...piece,
+        areas: moved(
+          piece.areas,
+          piece.areas.findIndex((a) => a.id === command.id),
+          command.to,
+        ),
+      };
     case "delete area": {
       const neighbours = piece.whole.neighbours.filter((pair) => !pair.includes(command.id));
-      return { ...piece, areas: piece.areas.filter((a) => a.id !== command.id), whole: { ...piece.whole, neighbours } };
+      return {
+        ...piece,
+        areas: piece.areas.filter((a) => a.id !== command.id),
+        whole: { ...piece.whole, neighbours },
+      };
     }
     case "place reading":
-      return changeArea(piece, command.id, (a) => ({ ...a, readings: { ...a.readings, [command.place]: command.reading } }));
+      return changeArea(piece, command.id, (a) => ({
+        ...a,
+        readings: { ...a.readings, [command.place]: command.reading },
+      }));
     case "clear reading":
       return changeArea(piece, command.id, (a) => {
         const { [command.place]: _gone, ...readings } = a.readings;
@@ -91,11 +129,19 @@ export function applyCommand(piece: Piece, command: Command): Piece {
     case "choose school":
       return changeArea(piece, command.id, (a) => ({ ...a, school: command.school }));
     case "set size":
-      return changeArea(piece, command.id, (a) => withSuitingTones(a, { size: command.size === null ? null : clamp(command.size, 1, 1e6) }));
+      return changeArea(piece, command.id, (a) =>
+        withSuitingTones(a, { size: command.size === null ? null : clamp(command.size, 1, 1e6) }),
+      );
     case "set tones":
-      return changeArea(piece, command.id, (a) => ({ ...a, tones: Number.isInteger(command.tones) ? clamp(command.tones, 2, 6) : DEFAULT_TONES }));
+      return changeArea(piece, command.id, (a) => ({
+        ...a,
+        tones: Number.isInteger(command.tones) ? clamp(command.tones, 2, 6) : DEFAULT_TONES,
+      }));
     case "set contrast":
-      return changeArea(piece, command.id, (a) => ({ ...a, contrast: command.contrast === null ? null : clamp(command.contrast, 4, 90) }));
+      return changeArea(piece, command.id, (a) => ({
+        ...a,
+        contrast: command.contrast === null ? null : clamp(command.contrast, 4, 90),
+      }));
     case "set drift":
       return changeArea(piece, command.id, (a) => ({ ...a, drift: command.drift }));
     case "set owned only":
@@ -103,15 +149,26 @@ export function applyCommand(piece: Piece, command: Command): Piece {
     case "set emphasis":
       return changeArea(piece, command.id, (a) => ({ ...a, emphasis: command.emphasis }));
     case "exclude ink":
-      return changeArea(piece, command.id, (a) => ({ ...a, excluded: command.excluded ? [...new Set([...a.excluded, command.code])] : a.excluded.filter((c) => c !== command.code) }));
+      return changeArea(piece, command.id, (a) => ({
+        ...a,
+        excluded: command.excluded
+          ? [...new Set([...a.excluded, command.code])]
+          : a.excluded.filter((c) => c !== command.code),
+      }));
     case "keep group":
       return changeArea(piece, command.id, (a) => ({ ...a, group: command.group }));
     case "overrule tone":
       return changeArea(piece, command.id, (a) => changeTone(a, command.place, () => command.tone));
     case "lock tone":
-      return changeArea(piece, command.id, (a) => changeTone(a, command.place, ({ locked: _was, ...tone }) => (command.locked ? { ...tone, locked: true } : tone)));
+      return changeArea(piece, command.id, (a) =>
+        changeTone(a, command.place, ({ locked: _was, ...tone }) =>
+          command.locked ? { ...tone, locked: true } : tone,
+        ),
+      );
     case "move tone":
-      return changeArea(piece, command.id, (a) => (a.group ? { ...a, group: { tones: moved(a.group.tones, command.from, command.to) } } : a));
+      return changeArea(piece, command.id, (a) =>
+        a.group ? { ...a, group: { tones: moved(a.group.tones, command.from, command.to) } } : a,
+      );
     case "keep shadow":
       return changeArea(piece, command.id, (a) => ({ ...a, shadow: command.shadow }));
     case "keep pencil":

@@ -14,7 +14,10 @@ export interface SeenArea {
 }
 
 /** Kept groups with their colours, light to dark. */
-export function seenAreas(areas: readonly Area[], labOf: (code: string, coats: number) => Lab | undefined): SeenArea[] {
+export function seenAreas(
+  areas: readonly Area[],
+  labOf: (code: string, coats: number) => Lab | undefined,
+): SeenArea[] {
   return areas.map((area) => ({
     area,
     tones: (area.group?.tones ?? [])
@@ -61,7 +64,9 @@ const JUDGE_AGAIN = 18;
 export function judgeAgain({ whole, areas }: Piece, seen: readonly SeenArea[]): Contrast[] {
   const order = new Map(areas.map((a, i) => [a.id, i]));
   return whole.neighbours.flatMap((pair) => {
-    const [early, late] = [...pair].sort((a, b) => order.get(a)! - order.get(b)!).map((id) => seen.find((s) => s.area.id === id));
+    const [early, late] = [...pair]
+      .sort((a, b) => order.get(a)! - order.get(b)!)
+      .map((id) => seen.find((s) => s.area.id === id));
     const [x, y] = [early && middleOf(early), late && middleOf(late)];
     if (!early || !late || !x || !y || Math.abs(x[0] - y[0]) < JUDGE_AGAIN) return [];
     return [{ early: early.area, late: late.area, darker: x[0] - y[0] }];
@@ -69,8 +74,14 @@ export function judgeAgain({ whole, areas }: Piece, seen: readonly SeenArea[]): 
 }
 
 /** Markers of a piece with the areas that use them, most shared first. */
-export function sharedMarkers(areas: readonly Area[]): { readonly code: string; readonly areas: readonly Area[] }[] {
+export function sharedMarkers(
+  areas: readonly Area[],
+): { readonly code: string; readonly areas: readonly Area[] }[] {
   const uses = new Map<string, Area[]>();
-  for (const area of areas) for (const { code } of area.group?.tones ?? []) uses.set(code, [...new Set([...(uses.get(code) ?? []), area])]);
-  return [...uses].map(([code, own]) => ({ code, areas: own })).sort((a, b) => b.areas.length - a.areas.length);
+  for (const area of areas)
+    for (const { code } of area.group?.tones ?? [])
+      uses.set(code, [...new Set([...(uses.get(code) ?? []), area])]);
+  return [...uses]
+    .map(([code, own]) => ({ code, areas: own }))
+    .sort((a, b) => b.areas.length - a.areas.length);
 }

@@ -71,7 +71,11 @@ export interface KeptShadow {
 export interface KeptPencil {
   /** Marker that lies beneath; null for bare paper. */
   readonly base: string | null;
-  readonly steps: readonly { readonly lightness: number; readonly onPaper: boolean; readonly layers: readonly LaidPencil[] }[];
+  readonly steps: readonly {
+    readonly lightness: number;
+    readonly onPaper: boolean;
+    readonly layers: readonly LaidPencil[];
+  }[];
 }
 
 export interface Area {
@@ -102,7 +106,14 @@ export interface Area {
 export const DEFAULT_TONES = 4;
 export const NO_DRIFT: Drift = { light: 0, shadow: 0 };
 /** Lightness or hue must tell neighbours apart: about the ΔE00 of "visible". */
-export const DEFAULT_WHOLE: Whole = { scene: "neutral", apart: 8, neighbours: [], markerCost: 1.5, markerLimit: null, underlay: [] };
+export const DEFAULT_WHOLE: Whole = {
+  scene: "neutral",
+  apart: 8,
+  neighbours: [],
+  markerCost: 1.5,
+  markerLimit: null,
+  underlay: [],
+};
 
 /** Temperature of an area's ends: its own wish, else what the scene brings: warm light in a warm one, cool shadow in a cool one. */
 export function driftIn(scene: Scene, { light, shadow }: Drift): Drift {
@@ -129,16 +140,28 @@ export const newArea = (id: string, name: string): Area => ({
   note: "",
 });
 
-export const newPiece = (name: string, paperId: string | null): Piece => ({ version: 2, name, paperId, pictureId: null, areas: [], whole: DEFAULT_WHOLE });
+export const newPiece = (name: string, paperId: string | null): Piece => ({
+  version: 2,
+  name,
+  paperId,
+  pictureId: null,
+  areas: [],
+  whole: DEFAULT_WHOLE,
+});
 
 /**
  * A document of an earlier version in the present shape; anything else comes back as it is.
  * Version 1 had areas without material, school, shadow and pencil, and nothing of the whole.
  */
 export function upgradePiece(document: unknown): unknown {
-  if (typeof document !== "object" || document === null || (document as { version?: unknown }).version !== 1) return document;
+  if (typeof document !== "object" || document === null || (document as { version?: unknown }).version !== 1)
+    return document;
   const { areas, ...rest } = document as { areas?: unknown };
-  const grown = Array.isArray(areas) ? areas.map((a: unknown) => (typeof a === "object" && a !== null && !Array.isArray(a) ? { ...newArea("", ""), ...a } : a)) : areas;
+  const grown = Array.isArray(areas)
+    ? areas.map((a: unknown) =>
+        typeof a === "object" && a !== null && !Array.isArray(a) ? { ...newArea("", ""), ...a } : a,
+      )
+    : areas;
   return { ...rest, version: 2, areas: grown, whole: DEFAULT_WHOLE };
 }
 
@@ -146,7 +169,12 @@ export function upgradePiece(document: unknown): unknown {
 export function targetOf({ readings }: Pick<Area, "readings">): GroupTarget | undefined {
   const { light, local, shadow } = readings;
   const middle = local ?? (light && shadow ? undefined : (light ?? shadow));
-  if (middle) return { local: middle.lab, ...(local && light && { light: light.lab }), ...(local && shadow && { shadow: shadow.lab }) };
+  if (middle)
+    return {
+      local: middle.lab,
+      ...(local && light && { light: light.lab }),
+      ...(local && shadow && { shadow: shadow.lab }),
+    };
   if (!light || !shadow) return undefined;
   const mean = light.lab.map((v, i) => (v + shadow.lab[i]!) / 2) as unknown as Lab;
   return { local: mean, light: light.lab, shadow: shadow.lab };

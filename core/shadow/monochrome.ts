@@ -19,7 +19,12 @@ export interface MonochromeArea {
   readonly cover: Stack;
   readonly strengths: readonly Coverage[];
   /** A deeper cover for where the local colour is too pale; none when it is not, or when nothing usable covers. */
-  readonly deeper?: { readonly ink: number; readonly coats: number; readonly covered: Lab; readonly deltaE00: number };
+  readonly deeper?: {
+    readonly ink: number;
+    readonly coats: number;
+    readonly covered: Lab;
+    readonly deltaE00: number;
+  };
 }
 
 /** A cover still reads as itself while its hue turns less than this… */
@@ -40,12 +45,23 @@ export function reads(cover: Lab, seen: Lab): boolean {
  * @param under inks of the underlay, light to dark
  * @param covers stacks that make each area's local colour
  */
-export function checkMonochrome(desk: Desk, under: readonly number[], covers: readonly Stack[], usable: (ink: number) => boolean): MonochromeArea[] {
+export function checkMonochrome(
+  desk: Desk,
+  under: readonly number[],
+  covers: readonly Stack[],
+  usable: (ink: number) => boolean,
+): MonochromeArea[] {
   return covers.map((cover) => {
     const alone = seenLab(desk, cover);
     const strengths = under.map((u): Coverage => {
       const covered = seenLab(desk, [u, ...cover]);
-      return { under: u, covered, deepening: alone[0] - covered[0], hueTurn: hueTurn(hue(alone), hue(covered)), covers: reads(alone, covered) };
+      return {
+        under: u,
+        covered,
+        deepening: alone[0] - covered[0],
+        hueTurn: hueTurn(hue(alone), hue(covered)),
+        covers: reads(alone, covered),
+      };
     });
     const failing = strengths.find((s) => !s.covers);
     if (!failing) return { cover, strengths };
@@ -55,7 +71,12 @@ export function checkMonochrome(desk: Desk, under: readonly number[], covers: re
 }
 
 /** The nearest in hue of the inks that read as the local colour over an underlay. */
-function deeperCover(desk: Desk, under: number, local: Lab, usable: (ink: number) => boolean): MonochromeArea["deeper"] {
+function deeperCover(
+  desk: Desk,
+  under: number,
+  local: Lab,
+  usable: (ink: number) => boolean,
+): MonochromeArea["deeper"] {
   let best: { ink: number; coats: number; covered: Lab; deltaE00: number } | undefined;
   desk.inks.forEach((_, ink) => {
     if (!usable(ink) || ink === under) return;
@@ -66,7 +87,8 @@ function deeperCover(desk: Desk, under: number, local: Lab, usable: (ink: number
       const covered = seenLab(desk, [under, ...own]);
       if (!reads(local, covered)) continue;
       // The wanted colour is the local one, as much darker as this cover comes out.
-      const off = deltaE00(covered, [covered[0], local[1], local[2]]) + 0.15 * Math.max(0, local[0] - covered[0] - 10);
+      const off =
+        deltaE00(covered, [covered[0], local[1], local[2]]) + 0.15 * Math.max(0, local[0] - covered[0] - 10);
       if (!best || off < best.deltaE00) best = { ink, coats, covered, deltaE00: off };
     }
   });

@@ -61,8 +61,19 @@ function bestOf(desk: Desk, a: number, b: number, one: readonly Lab[], wish: Neu
   for (let m = 1; m <= MOST_COATS; m++)
     for (let n = 1; n <= MOST_COATS; n++) {
       const lab = seenLab(desk, [...Array<number>(m).fill(first), ...Array<number>(n).fill(second)]);
-      const cost = chroma(lab) + 0.3 * (m + n) + (wish.lightness === undefined ? 0 : 0.5 * Math.abs(lab[0] - wish.lightness));
-      if (!best || cost < best.cost) best = { inks: [first, second], coats: [m, n], lab, chroma: chroma(lab), from: Math.min(chroma(one[a]!), chroma(one[b]!)), cost };
+      const cost =
+        chroma(lab) +
+        0.3 * (m + n) +
+        (wish.lightness === undefined ? 0 : 0.5 * Math.abs(lab[0] - wish.lightness));
+      if (!best || cost < best.cost)
+        best = {
+          inks: [first, second],
+          coats: [m, n],
+          lab,
+          chroma: chroma(lab),
+          from: Math.min(chroma(one[a]!), chroma(one[b]!)),
+          cost,
+        };
     }
   return best;
 }
@@ -85,17 +96,36 @@ const SAME_VALUE = 5;
 const WELL_APART = 14;
 
 /** Pairs of a bluish and a yellowish grey of about one lightness, best first. */
-export function greyBases(desk: Desk, lightness: number, usable: (ink: number) => boolean, top = 3): GreyBases[] {
+export function greyBases(
+  desk: Desk,
+  lightness: number,
+  usable: (ink: number) => boolean,
+  top = 3,
+): GreyBases[] {
   const greys = desk.inks.flatMap((_, ink) => {
     const lab = seenLab(desk, [ink]);
     const c = chroma(lab);
-    return usable(ink) && c >= BASE_CHROMA[0] && c <= BASE_CHROMA[1] && Math.abs(lab[0] - lightness) < 18 ? [{ ink, lab }] : [];
+    return usable(ink) && c >= BASE_CHROMA[0] && c <= BASE_CHROMA[1] && Math.abs(lab[0] - lightness) < 18
+      ? [{ ink, lab }]
+      : [];
   });
   const cool = greys.filter((g) => g.lab[2] < -1.5);
   const warm = greys.filter((g) => g.lab[2] > 2);
   const pairs = cool.flatMap((c) =>
-    warm.map((w): GreyBases => ({ cool: c.ink, warm: w.ink, labs: [c.lab, w.lab], apart: Math.hypot(c.lab[1] - w.lab[1], c.lab[2] - w.lab[2]), deltaL: Math.abs(c.lab[0] - w.lab[0]) })),
+    warm.map((w): GreyBases => ({
+      cool: c.ink,
+      warm: w.ink,
+      labs: [c.lab, w.lab],
+      apart: Math.hypot(c.lab[1] - w.lab[1], c.lab[2] - w.lab[2]),
+      deltaL: Math.abs(c.lab[0] - w.lab[0]),
+    })),
   );
-  const cost = (p: GreyBases) => p.deltaL + 0.5 * Math.abs(p.apart - WELL_APART) + 0.25 * Math.abs((p.labs[0][0] + p.labs[1][0]) / 2 - lightness);
-  return pairs.filter((p) => p.deltaL <= SAME_VALUE).sort((a, b) => cost(a) - cost(b)).slice(0, top);
+  const cost = (p: GreyBases) =>
+    p.deltaL +
+    0.5 * Math.abs(p.apart - WELL_APART) +
+    0.25 * Math.abs((p.labs[0][0] + p.labs[1][0]) / 2 - lightness);
+  return pairs
+    .filter((p) => p.deltaL <= SAME_VALUE)
+    .sort((a, b) => cost(a) - cost(b))
+    .slice(0, top);
 }

@@ -6,23 +6,47 @@ import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
 import { checkMonochrome, reads } from "./monochrome";
 import { greyBases, neutralPairs } from "./neutral";
-import { boldnessOf, expectationOf, rankShadows, SHADOW_FACTS, SHADOW_KINDS, suits, wantedShadow, weighShadow, type ShadowWish } from "./shadow";
+import {
+  boldnessOf,
+  expectationOf,
+  rankShadows,
+  SHADOW_FACTS,
+  SHADOW_KINDS,
+  suits,
+  wantedShadow,
+  weighShadow,
+  type ShadowWish,
+} from "./shadow";
 
-const range = demoRange().filter((i) => ["clay", "plum", "dusk", "corn", "tide", "sand", "fern", "ruby", "soot", "lake"].includes(i.family) && i.depth % 2);
+const range = demoRange().filter(
+  (i) =>
+    ["clay", "plum", "dusk", "corn", "tide", "sand", "fern", "ruby", "soot", "lake"].includes(i.family) &&
+    i.depth % 2,
+);
 const desk: Desk = layDesk(...scanInks(whiteCard, range, 11));
 const ink = (code: string) => desk.inks.findIndex((i) => i.code === code);
 const cover = [ink("clay3m"), ink("clay5m")];
-const wish: ShadowWish = { cover, shadow: wantedShadow(seenLab(desk, cover), 16), grey: false, capacity: 5, usable: () => true };
+const wish: ShadowWish = {
+  cover,
+  shadow: wantedShadow(seenLab(desk, cover), 16),
+  grey: false,
+  capacity: 5,
+  usable: () => true,
+};
 
 describe("a shadow", () => {
   it("that lies under fades: it is always weaker covered than bare", () =>
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: desk.inks.length - 1 }), fc.integer({ min: 1, max: 3 }), (i, coats) => {
-        const s = weighShadow(desk, "underlay", i, coats, wish);
-        const strength = desk.paper.lab[0] - s.bare[0];
-        expect(s.deepening).toBeLessThan(strength + 0.5);
-        expect(s.fadeL).toBeCloseTo(strength - s.deepening, 6);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: desk.inks.length - 1 }),
+        fc.integer({ min: 1, max: 3 }),
+        (i, coats) => {
+          const s = weighShadow(desk, "underlay", i, coats, wish);
+          const strength = desk.paper.lab[0] - s.bare[0];
+          expect(s.deepening).toBeLessThan(strength + 0.5);
+          expect(s.fadeL).toBeCloseTo(strength - s.deepening, 6);
+        },
+      ),
       { numRuns: 60 },
     ));
   it("grows with its coats, and counts them against the paper", () => {
@@ -39,7 +63,12 @@ describe("a shadow", () => {
     expect(muddy.purity).toBeLessThan(1);
     expect(weighShadow(desk, "underlay", ink("dusk5c"), 2, { ...yellow, grey: true }).muddy).toBe(false);
   });
-  it("over the cover does not fade", () => expect(weighShadow(desk, "overlay", ink("tide3c"), 1, wish)).toMatchObject({ fade: 0, fadeL: 0, fadeC: 0 }));
+  it("over the cover does not fade", () =>
+    expect(weighShadow(desk, "overlay", ink("tide3c"), 1, wish)).toMatchObject({
+      fade: 0,
+      fadeL: 0,
+      fadeC: 0,
+    }));
   it("that is made up is deeper, and leans where it is told", () => {
     expect(wantedShadow([70, 10, 20], 16)[0]).toBe(54);
     expect(wantedShadow([70, 10, 20], 16, -1)[2]).toBeLessThan(wantedShadow([70, 10, 20], 16, 1)[2]);
@@ -50,7 +79,8 @@ describe("ranked shadows", () => {
   const ranked = rankShadows(desk, SHADOW_KINDS, wish, 2);
   it("come best first, at most so many of a kind, each of an ink that suits it", () => {
     expect(ranked.map((s) => s.score)).toEqual([...ranked.map((s) => s.score)].sort((a, b) => a - b));
-    for (const kind of SHADOW_KINDS) expect(ranked.filter((s) => s.kind === kind).length).toBeLessThanOrEqual(2);
+    for (const kind of SHADOW_KINDS)
+      expect(ranked.filter((s) => s.kind === kind).length).toBeLessThanOrEqual(2);
     for (const s of ranked) expect(suits(s.kind, seenLab(desk, [s.ink]), seenLab(desk, cover))).toBe(true);
     expect(new Set(ranked.map((s) => s.kind)).size).toBeGreaterThanOrEqual(4);
   });
@@ -64,7 +94,10 @@ describe("ranked shadows", () => {
     for (const s of ranked) {
       const says = expectationOf(desk, s, wish);
       expect(says).toContain(`${s.deepening.toFixed(0)} L*`);
-      if (SHADOW_FACTS[s.kind].order === "under") expect(says).toMatch(/Looks strong now, \d+ L\* below the paper; after 2 coats of clay3m and clay5m it is/);
+      if (SHADOW_FACTS[s.kind].order === "under")
+        expect(says).toMatch(
+          /Looks strong now, \d+ L\* below the paper; after 2 coats of clay3m and clay5m it is/,
+        );
     }
   });
 });
@@ -72,11 +105,17 @@ describe("ranked shadows", () => {
 describe("a whole-piece underlay", () => {
   const under = ["plum1c", "plum5c"].map(ink);
   it("is covered by deep colours and not by pale yellow, for which a deeper one is found", () => {
-    const [pale, deep] = checkMonochrome(desk, under, [[ink("corn1c")], [ink("ruby9c"), ink("ruby9c")]], () => true);
+    const [pale, deep] = checkMonochrome(
+      desk,
+      under,
+      [[ink("corn1c")], [ink("ruby9c"), ink("ruby9c")]],
+      () => true,
+    );
     expect(pale!.strengths[1]!.covers).toBe(false);
     expect(deep!.strengths.every((s) => s.covers)).toBe(true);
     expect(deep!.deeper).toBeUndefined();
-    if (pale!.deeper) expect(seenLab(desk, [pale!.deeper.ink])[0]).toBeLessThan(seenLab(desk, [ink("corn1c")])[0]);
+    if (pale!.deeper)
+      expect(seenLab(desk, [pale!.deeper.ink])[0]).toBeLessThan(seenLab(desk, [ink("corn1c")])[0]);
   });
   it("leaves a colour itself while hue and chroma hold", () => {
     expect(reads([70, 20, 20], [55, 18, 16])).toBe(true);
@@ -96,7 +135,8 @@ describe("opposites", () => {
     const [near] = neutralPairs(desk, { usable: () => true, top: 1, lightness: 50 });
     expect(Math.abs(near!.lab[0] - 50)).toBeLessThan(12);
     const fern = ink("fern5c");
-    for (const p of neutralPairs(desk, { usable: () => true, top: 3, with: fern })) expect(p.inks).toContain(fern);
+    for (const p of neutralPairs(desk, { usable: () => true, top: 3, with: fern }))
+      expect(p.inks).toContain(fern);
   });
   it("as bases for grey stand apart in temperature, not in value", () => {
     for (const b of greyBases(desk, 65, () => true)) {

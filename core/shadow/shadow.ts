@@ -15,7 +15,10 @@ export interface ShadowFacts {
 
 export const SHADOW_FACTS: Readonly<Record<ShadowKind, ShadowFacts>> = {
   deeper: { order: "over", what: "a deeper marker of about the same hue" },
-  underlay: { order: "under", what: "violet or the opposite colour before the local colour: a rich, neutral shadow that fades under its cover" },
+  underlay: {
+    order: "under",
+    what: "violet or the opposite colour before the local colour: a rich, neutral shadow that fades under its cover",
+  },
   overlay: { order: "over", what: "a cool or warm grey over the finished colour: a realistic cast shadow" },
   "cool hint": { order: "over", what: "a pale blue or violet at the very end, in the shadow only" },
   undertone: { order: "under", what: "blue or violet beneath dark greys, for black hair and cloth" },
@@ -75,7 +78,13 @@ export function wantedShadow(local: Lab, depth: number, lean: -1 | 0 | 1 = 0): L
 }
 
 /** Everything about one ink as a shadow, so many coats, under or over the cover. */
-export function weighShadow(desk: Desk, kind: ShadowKind, ink: number, coats: number, wish: ShadowWish): Shadow {
+export function weighShadow(
+  desk: Desk,
+  kind: ShadowKind,
+  ink: number,
+  coats: number,
+  wish: ShadowWish,
+): Shadow {
   const own = Array<number>(coats).fill(ink);
   const under = SHADOW_FACTS[kind].order === "under";
   const stack = under ? [...own, ...wish.cover] : [...wish.cover, ...own];
@@ -87,13 +96,28 @@ export function weighShadow(desk: Desk, kind: ShadowKind, ink: number, coats: nu
   const muddy = !wish.grey && kind !== "cool hint" && chroma(cover) > GREYISH && purity < MUD_SHARE;
   const coatsLeft = wish.capacity - stack.length;
   return {
-    kind, ink, coats, bare, covered, deepening, purity, muddy, coatsLeft,
+    kind,
+    ink,
+    coats,
+    bare,
+    covered,
+    deepening,
+    purity,
+    muddy,
+    coatsLeft,
     fade: under ? Math.min(1, Math.max(0, 1 - deepening / strength)) : 0,
     fadeL: under ? strength - deepening : 0,
-    fadeC: under ? Math.hypot(bare[1] - paper[1], bare[2] - paper[2]) - Math.hypot(covered[1] - cover[1], covered[2] - cover[2]) : 0,
+    fadeC: under
+      ? Math.hypot(bare[1] - paper[1], bare[2] - paper[2]) -
+        Math.hypot(covered[1] - cover[1], covered[2] - cover[2])
+      : 0,
     hueTurn: Math.min(chroma(cover), chroma(covered)) < 2 ? 0 : hueTurn(hue(cover), hue(covered)),
     knowledge: knowledgeOf(desk, stack),
-    score: deltaE00(covered, wish.shadow) + (muddy ? 6 * (1 - purity / MUD_SHARE) + 1 : 0) + 0.5 * (coats - 1) + 1.5 * Math.max(0, -coatsLeft),
+    score:
+      deltaE00(covered, wish.shadow) +
+      (muddy ? 6 * (1 - purity / MUD_SHARE) + 1 : 0) +
+      0.5 * (coats - 1) +
+      1.5 * Math.max(0, -coatsLeft),
   };
 }
 
@@ -118,7 +142,13 @@ export function suits(kind: ShadowKind, own: Lab, cover: Lab): boolean {
 }
 
 /** Most coats of a shadow's ink that are tried: hints are one coat. */
-const MOST_COATS: Readonly<Record<ShadowKind, number>> = { deeper: 2, underlay: 3, overlay: 2, "cool hint": 1, undertone: 2 };
+const MOST_COATS: Readonly<Record<ShadowKind, number>> = {
+  deeper: 2,
+  underlay: 3,
+  overlay: 2,
+  "cool hint": 1,
+  undertone: 2,
+};
 /** ΔE00 of the covered colours under which two candidates are the same to the eye. */
 const SAME = 1.5;
 
@@ -132,7 +162,9 @@ export function rankShadows(desk: Desk, kinds: readonly ShadowKind[], wish: Shad
   return kinds
     .flatMap((kind) => {
       const all = oneCoat.flatMap((own, ink) =>
-        wish.usable(ink) && !wish.cover.includes(ink) && suits(kind, own, cover) ? Array.from({ length: MOST_COATS[kind] }, (_, n) => weighShadow(desk, kind, ink, n + 1, wish)) : [],
+        wish.usable(ink) && !wish.cover.includes(ink) && suits(kind, own, cover)
+          ? Array.from({ length: MOST_COATS[kind] }, (_, n) => weighShadow(desk, kind, ink, n + 1, wish))
+          : [],
       );
       // A hint is judged by what it leaves alone: the least that still turns the hue.
       const fit = kind === "cool hint" ? all.filter((s) => s.deepening < 12) : all;
@@ -155,7 +187,12 @@ export interface Boldness {
 }
 
 /** The effect of one to three coats beneath a cover, and the fewest that reach a deepening; none when three do not. */
-export function boldnessOf(desk: Desk, shadow: Pick<Shadow, "kind" | "ink">, wish: ShadowWish, wanted: number): { steps: Boldness[]; enough: number | undefined } {
+export function boldnessOf(
+  desk: Desk,
+  shadow: Pick<Shadow, "kind" | "ink">,
+  wish: ShadowWish,
+  wanted: number,
+): { steps: Boldness[]; enough: number | undefined } {
   const steps = [1, 2, 3].map((coats): Boldness => {
     const s = weighShadow(desk, shadow.kind, shadow.ink, coats, wish);
     return { coats, bareL: s.bare[0], coveredL: s.covered[0], deepening: s.deepening };
@@ -175,14 +212,25 @@ export function expectationOf(desk: Desk, s: Shadow, wish: ShadowWish): string {
   const cover = seenLab(desk, wish.cover);
   const code = desk.inks[s.ink]!.code;
   const over = [...new Set(wish.cover)].map((i) => desk.inks[i]!.code).join(" and ");
-  const turned = Math.abs(s.hueTurn) < 6 ? "the hue stays" : `${Math.abs(s.hueTurn).toFixed(0)}° ${side(s.hueTurn, cover)}`;
+  const turned =
+    Math.abs(s.hueTurn) < 6
+      ? "the hue stays"
+      : `${Math.abs(s.hueTurn).toFixed(0)}° ${side(s.hueTurn, cover)}`;
   const L = (v: number) => `${v.toFixed(0)} L*`;
   const parts =
     SHADOW_FACTS[s.kind].order === "under"
-      ? [`Looks strong now, ${L(desk.paper.lab[0] - s.bare[0])} below the paper; after ${wish.cover.length} ${wish.cover.length === 1 ? "coat" : "coats"} of ${over} it is ${L(s.deepening)} below its neighbours: ${(100 * s.fade).toFixed(0)} % fades. Then ${turned}.`]
+      ? [
+          `Looks strong now, ${L(desk.paper.lab[0] - s.bare[0])} below the paper; after ${wish.cover.length} ${wish.cover.length === 1 ? "coat" : "coats"} of ${over} it is ${L(s.deepening)} below its neighbours: ${(100 * s.fade).toFixed(0)} % fades. Then ${turned}.`,
+        ]
       : [`${code} over ${over}: ${L(s.deepening)} deeper, ${turned}.`];
-  if (SHADOW_FACTS[s.kind].order === "under" && !wish.grey && !reads(cover, s.covered)) parts.push(`The cover is too pale for it and no longer reads as itself: a deeper cover there, or fewer coats beneath.`);
+  if (SHADOW_FACTS[s.kind].order === "under" && !wish.grey && !reads(cover, s.covered))
+    parts.push(
+      `The cover is too pale for it and no longer reads as itself: a deeper cover there, or fewer coats beneath.`,
+    );
   if (s.muddy) parts.push(`Muddy: ${(100 * s.purity).toFixed(0)} % of the chroma is left.`);
-  if (s.coatsLeft < 0) parts.push(`${-s.coatsLeft} ${s.coatsLeft === -1 ? "coat" : "coats"} more than the paper holds: bleed grows.`);
+  if (s.coatsLeft < 0)
+    parts.push(
+      `${-s.coatsLeft} ${s.coatsLeft === -1 ? "coat" : "coats"} more than the paper holds: bleed grows.`,
+    );
   return parts.join(" ");
 }

@@ -9,8 +9,15 @@ export interface Use {
 }
 
 /** Kept groups of all pieces that use a marker. */
-export function usesOf(code: string, pieces: readonly { readonly id: string; readonly document: Piece }[]): Use[] {
+export function usesOf(
+  code: string,
+  pieces: readonly { readonly id: string; readonly document: Piece }[],
+): Use[] {
   return pieces.flatMap(({ id, document }) =>
-    document.areas.flatMap((area) => (area.group?.tones ?? []).filter((t) => t.code === code).map((t) => ({ piece: document.name, pieceId: id, area: area.name, coats: t.coats }))),
+    document.areas.flatMap((area) =>
+      (area.group?.tones ?? [])
+        .filter((t) => t.code === code)
+        .map((t) => ({ piece: document.name, pieceId: id, area: area.name, coats: t.coats })),
+    ),
   );
 }

@@ -1,7 +1,20 @@
 import { KINDS, type Kind } from "./kinds";
 
 /** Columns that a rack file may have. */
-export const RACK_COLUMNS = ["code", "name", "family", "kind", "owned", "state", "refills", "nib", "price", "place", "notes", "colour"] as const;
+export const RACK_COLUMNS = [
+  "code",
+  "name",
+  "family",
+  "kind",
+  "owned",
+  "state",
+  "refills",
+  "nib",
+  "price",
+  "place",
+  "notes",
+  "colour",
+] as const;
 export type RackColumn = (typeof RACK_COLUMNS)[number];
 
 /** Which column of the file gives what: place of the column, from 0. */
@@ -22,7 +35,11 @@ const SPELLINGS: Record<RackColumn, readonly string[]> = {
   colour: ["colour", "color", "hex", "rgb", "srgb", "swatch"],
 };
 
-const plain = (text: string) => text.toLowerCase().replace(/[^a-z]+/g, " ").trim();
+const plain = (text: string) =>
+  text
+    .toLowerCase()
+    .replace(/[^a-z]+/g, " ")
+    .trim();
 
 /** Guesses what columns mean from their headings; each meaning at most once. */
 export function guessMapping(headings: readonly string[]): Mapping {
@@ -31,7 +48,13 @@ export function guessMapping(headings: readonly string[]): Mapping {
   for (const exact of [true, false])
     for (const column of RACK_COLUMNS) {
       if (out[column] !== undefined) continue;
-      const at = headings.findIndex((h, i) => !taken.has(i) && SPELLINGS[column].some((s) => (exact ? plain(h) === s : s.length > 2 && plain(h).split(" ").includes(s))));
+      const at = headings.findIndex(
+        (h, i) =>
+          !taken.has(i) &&
+          SPELLINGS[column].some((s) =>
+            exact ? plain(h) === s : s.length > 2 && plain(h).split(" ").includes(s),
+          ),
+      );
       if (at < 0) continue;
       out[column] = at;
       taken.add(at);
@@ -67,7 +90,17 @@ export interface BadRow {
 const YES = new Set(["yes", "y", "true", "1", "x", "owned", "own", "have"]);
 const NO = new Set(["no", "n", "false", "0", "not owned", "missing"]);
 const WISHED = new Set(["wished", "wish", "wanted", "wishlist", "want"]);
-const STATES = new Map<string, RackFileRow["state"]>([["full", "full"], ["new", "full"], ["fine", "fine"], ["ok", "fine"], ["good", "fine"], ["half", "fine"], ["low", "low"], ["dry", "dry"], ["empty", "dry"]]);
+const STATES = new Map<string, RackFileRow["state"]>([
+  ["full", "full"],
+  ["new", "full"],
+  ["fine", "fine"],
+  ["ok", "fine"],
+  ["good", "fine"],
+  ["half", "fine"],
+  ["low", "low"],
+  ["dry", "dry"],
+  ["empty", "dry"],
+]);
 const LONGEST = { code: 40, name: 120, family: 60, nib: 60, price: 30, place: 120, notes: 2000 } as const;
 const MOST_REFILLS = 999;
 
@@ -82,7 +115,11 @@ function check<T>(value: T | undefined, otherwise: string): T {
  * Reads rows by a mapping. Good rows are kept whatever the others are; of a code that comes twice the later row is bad.
  * @param first line of the file in which the first row stands
  */
-export function readRows(rows: readonly (readonly string[])[], mapping: Mapping, first = 2): { readonly good: RackFileRow[]; readonly bad: BadRow[] } {
+export function readRows(
+  rows: readonly (readonly string[])[],
+  mapping: Mapping,
+  first = 2,
+): { readonly good: RackFileRow[]; readonly bad: BadRow[] } {
   const good: RackFileRow[] = [];
   const bad: BadRow[] = [];
   const seen = new Map<string, number>();
@@ -104,28 +141,62 @@ export function readRows(rows: readonly (readonly string[])[], mapping: Mapping,
 }
 
 function readRow(values: readonly string[], mapping: Mapping): RackFileRow {
-  const text = (column: RackColumn) => (mapping[column] === undefined ? "" : (values[mapping[column]!] ?? "").trim());
+  const text = (column: RackColumn) =>
+    mapping[column] === undefined ? "" : (values[mapping[column]!] ?? "").trim();
   const limited = (column: keyof typeof LONGEST): string => {
     const v = text(column);
-    if (v.length > LONGEST[column]) throw new Refused(`${column} has ${v.length} characters; at most ${LONGEST[column]} can be taken`);
+    if (v.length > LONGEST[column])
+      throw new Refused(`${column} has ${v.length} characters; at most ${LONGEST[column]} can be taken`);
     return v;
   };
   const code = limited("code");
   if (!code) throw new Refused("the code is missing");
-  if (/\s\+\s|\n/.test(code)) throw new Refused(`the code "${code}" has " + " in it, which parts the layers of a stack`);
-  const [owned, state, refills, kind, colour] = [text("owned").toLowerCase(), text("state").toLowerCase(), text("refills"), text("kind").toLowerCase(), text("colour").toLowerCase()];
+  if (/\s\+\s|\n/.test(code))
+    throw new Refused(`the code "${code}" has " + " in it, which parts the layers of a stack`);
+  const [owned, state, refills, kind, colour] = [
+    text("owned").toLowerCase(),
+    text("state").toLowerCase(),
+    text("refills"),
+    text("kind").toLowerCase(),
+    text("colour").toLowerCase(),
+  ];
   return {
     code,
     ...(limited("family") && { family: text("family").toLowerCase() }),
-    ...(kind && { kind: check(KINDS.find((k) => k === kind.replace(/s$/, "") || k === kind), `kind "${kind}" is none of ${KINDS.join(", ")}`) }),
+    ...(kind && {
+      kind: check(
+        KINDS.find((k) => k === kind.replace(/s$/, "") || k === kind),
+        `kind "${kind}" is none of ${KINDS.join(", ")}`,
+      ),
+    }),
     ...(limited("name") && { name: text("name") }),
-    ...(owned && check(YES.has(owned) ? { owned: true, wished: false } : WISHED.has(owned) ? { owned: false, wished: true } : NO.has(owned) ? { owned: false, wished: false } : undefined, `owned "${owned}" is none of yes, no, wished`)),
+    ...(owned &&
+      check(
+        YES.has(owned)
+          ? { owned: true, wished: false }
+          : WISHED.has(owned)
+            ? { owned: false, wished: true }
+            : NO.has(owned)
+              ? { owned: false, wished: false }
+              : undefined,
+        `owned "${owned}" is none of yes, no, wished`,
+      )),
     ...(state && { state: check(STATES.get(state), `state "${state}" is none of full, fine, low, dry`) }),
-    ...(refills && { refills: check(/^\d+$/.test(refills) && Number(refills) <= MOST_REFILLS ? Number(refills) : undefined, `refills "${refills}" is not a whole number from 0 to ${MOST_REFILLS}`) }),
+    ...(refills && {
+      refills: check(
+        /^\d+$/.test(refills) && Number(refills) <= MOST_REFILLS ? Number(refills) : undefined,
+        `refills "${refills}" is not a whole number from 0 to ${MOST_REFILLS}`,
+      ),
+    }),
     ...(limited("nib") && { nib: text("nib") }),
     ...(limited("price") && { price: text("price") }),
     ...(limited("place") && { place: text("place") }),
     ...(limited("notes") && { notes: text("notes") }),
-    ...(colour && { colour: check(/^#?[0-9a-f]{6}$/.test(colour) ? `#${colour.replace("#", "")}` : undefined, `colour "${colour}" is not like #c8a27a`) }),
+    ...(colour && {
+      colour: check(
+        /^#?[0-9a-f]{6}$/.test(colour) ? `#${colour.replace("#", "")}` : undefined,
+        `colour "${colour}" is not like #c8a27a`,
+      ),
+    }),
   };
 }

@@ -27,7 +27,13 @@ export function substitutesFor(desk: Desk, wanted: Lab, among: readonly number[]
         const off = deltaE00(lab, wanted);
         if (!best || off < best.off - 0.3) best = { coats, lab, off };
       }
-      return { ink, coats: best!.coats, lab: best!.lab, deltaE00: best!.off, closeness: closeness(best!.off) };
+      return {
+        ink,
+        coats: best!.coats,
+        lab: best!.lab,
+        deltaE00: best!.off,
+        closeness: closeness(best!.off),
+      };
     })
     .sort((a, b) => a.deltaE00 - b.deltaE00)
     .slice(0, top);

@@ -11,13 +11,26 @@ const rack = [
 
 const skin: Area = {
   ...newArea("a", "Skin"),
-  group: { tones: [{ code: "clay1c", coats: 1 }, { code: "clay5m", coats: 2 }] },
+  group: {
+    tones: [
+      { code: "clay1c", coats: 1 },
+      { code: "clay5m", coats: 2 },
+    ],
+  },
   shadow: { kind: "underlay", code: "plum3c", coats: 2 },
   pencil: {
     base: "sand2m",
     steps: [
-      { lightness: 80, onPaper: false, layers: [{ code: "pencil brick", layers: 1, pressure: "light", part: "over all" }] },
-      { lightness: 50, onPaper: false, layers: [{ code: "pencil brick", layers: 4, pressure: "medium", part: "over all" }] },
+      {
+        lightness: 80,
+        onPaper: false,
+        layers: [{ code: "pencil brick", layers: 1, pressure: "light", part: "over all" }],
+      },
+      {
+        lightness: 50,
+        onPaper: false,
+        layers: [{ code: "pencil brick", layers: 4, pressure: "medium", part: "over all" }],
+      },
     ],
   },
 };
@@ -38,12 +51,21 @@ describe("the supplies of a piece", () => {
   it("begin with the underlay of the whole piece", () => {
     const under = { ...piece, whole: { ...piece.whole, underlay: ["plum3c", "plum5c"] } };
     expect(codes(under).slice(0, 2)).toEqual(["plum3c", "plum5c"]);
-    expect(suppliesOf(under, rack).find((s) => s.code === "plum3c")!.areas).toEqual(["underlay of the whole", "Skin"]);
+    expect(suppliesOf(under, rack).find((s) => s.code === "plum3c")!.areas).toEqual([
+      "underlay of the whole",
+      "Skin",
+    ]);
   });
 
   it("say what is to be done about each", () => {
     const need = Object.fromEntries(suppliesOf(piece, rack).map((s) => [s.code, needOf(s)]));
-    expect(need).toEqual({ clay1c: "ready", clay5m: "running low", plum3c: "refill: dry", sand2m: "to buy", "pencil brick": "ready" });
+    expect(need).toEqual({
+      clay1c: "ready",
+      clay5m: "running low",
+      plum3c: "refill: dry",
+      sand2m: "to buy",
+      "pencil brick": "ready",
+    });
     expect(needOf(suppliesOf(piece, [])[0]!)).toBe("to buy");
   });
 

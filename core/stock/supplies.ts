@@ -13,11 +13,19 @@ export interface Supply {
 /** Everything that an area's plan takes in hand: what lies under the shadow, the group, what goes over it, pencils. */
 function codesOf({ group, shadow, pencil }: Area): string[] {
   const pencils = pencil?.steps.flatMap((s) => s.layers.map((l) => l.code)) ?? [];
-  return [...(group?.tones.map((t) => t.code) ?? []), ...(shadow ? [shadow.code] : []), ...(pencil?.base ? [pencil.base] : []), ...pencils];
+  return [
+    ...(group?.tones.map((t) => t.code) ?? []),
+    ...(shadow ? [shadow.code] : []),
+    ...(pencil?.base ? [pencil.base] : []),
+    ...pencils,
+  ];
 }
 
 /** Markers and pencils that a piece's plans need, in the order in which they are first used. */
-export function suppliesOf(piece: Piece, rack: readonly { readonly code: string; readonly owned: boolean; readonly state: string }[]): Supply[] {
+export function suppliesOf(
+  piece: Piece,
+  rack: readonly { readonly code: string; readonly owned: boolean; readonly state: string }[],
+): Supply[] {
   const known = new Map(rack.map((m) => [m.code, m]));
   const areas = new Map<string, string[]>();
   for (const code of piece.whole.underlay) areas.set(code, ["underlay of the whole"]);
@@ -27,13 +35,19 @@ export function suppliesOf(piece: Piece, rack: readonly { readonly code: string;
       if (!names.includes(area.name)) names.push(area.name);
       areas.set(code, names);
     }
-  return [...areas].map(([code, names]) => ({ code, owned: known.get(code)?.owned ?? false, state: known.get(code)?.state ?? "", areas: names }));
+  return [...areas].map(([code, names]) => ({
+    code,
+    owned: known.get(code)?.owned ?? false,
+    state: known.get(code)?.state ?? "",
+    areas: names,
+  }));
 }
 
 const cell = (text: string) => text.replaceAll("\\", "\\\\").replaceAll("|", "\\|").replaceAll("\n", " ");
 
 /** What to do about a marker. */
-export const needOf = ({ owned, state }: Supply): string => (!owned ? "to buy" : state === "dry" ? "refill: dry" : state === "low" ? "running low" : "ready");
+export const needOf = ({ owned, state }: Supply): string =>
+  !owned ? "to buy" : state === "dry" ? "refill: dry" : state === "low" ? "running low" : "ready";
 
 /** Supply list as a Markdown table. */
 export function suppliesMarkdown(piece: Piece, paper: string, supplies: readonly Supply[]): string {

@@ -11,7 +11,10 @@ export interface Twin {
 }
 
 /** Markers that look like a given one in one coat (ΔE00 under 2), nearest first. */
-export function twinsOf(code: string, oneCoat: readonly { readonly code: string; readonly lab: Lab }[]): Twin[] {
+export function twinsOf(
+  code: string,
+  oneCoat: readonly { readonly code: string; readonly lab: Lab }[],
+): Twin[] {
   const own = oneCoat.find((m) => m.code === code);
   if (!own) return [];
   return oneCoat

@@ -35,17 +35,28 @@ export const strokeInWords: Readonly<Record<Stroke, string>> = {
 function inHandOrder(group: readonly Pass[], tones: readonly LaidTone[]): readonly Pass[] {
   if (tones.every((t, i) => t.depth === i)) return group;
   const place = (p: Pass) => tones.findIndex((t) => t.code === p.code);
-  return [...group.filter((p) => p.kind === "lay").sort((a, b) => place(a) - place(b)), ...group.filter((p) => p.kind !== "lay")];
+  return [
+    ...group.filter((p) => p.kind === "lay").sort((a, b) => place(a) - place(b)),
+    ...group.filter((p) => p.kind !== "lay"),
+  ];
 }
 
 /**
  * The passes of an area: what lies under the shadow first and dry, the group in its school, what goes over the shadow, then the pencils.
  * @param tones in the order chosen by hand, with their place from light to dark
  */
-export function passesOf(tones: readonly LaidTone[], school: School = "light first", shadow: KeptShadow | null = null, pencil: KeptPencil | null = null): Pass[] {
+export function passesOf(
+  tones: readonly LaidTone[],
+  school: School = "light first",
+  shadow: KeptShadow | null = null,
+  pencil: KeptPencil | null = null,
+): Pass[] {
   const roles = rolesOf(tones.length);
   const byDepth = [...tones].sort((a, b) => a.depth - b.depth);
-  const group = schoolPasses(school, byDepth.map((t) => t.coats)).map((p, i): Pass => ({
+  const group = schoolPasses(
+    school,
+    byDepth.map((t) => t.coats),
+  ).map((p, i): Pass => ({
     code: byDepth[p.tone]!.code,
     coats: p.coats,
     role: roles[p.tone]!,
@@ -54,29 +65,60 @@ export function passesOf(tones: readonly LaidTone[], school: School = "light fir
     where: p.where,
     stroke: strokeInWords[p.stroke],
   }));
-  return [...shadowPass(shadow, "under"), ...inHandOrder(group, tones), ...shadowPass(shadow, "over"), ...pencilPasses(pencil)];
+  return [
+    ...shadowPass(shadow, "under"),
+    ...inHandOrder(group, tones),
+    ...shadowPass(shadow, "over"),
+    ...pencilPasses(pencil),
+  ];
 }
 
 function shadowPass(shadow: KeptShadow | null, order: "under" | "over"): Pass[] {
   if (!shadow || SHADOW_FACTS[shadow.kind].order !== order) return [];
   const under = order === "under";
-  return [{ code: shadow.code, coats: shadow.coats, role: under ? "underlay" : "overlay", kind: "lay", dry: !under, where: under ? "in the shadow, bolder than feels right; let it dry" : "in the shadow only, over dry ink", stroke: strokeInWords.circles }];
+  return [
+    {
+      code: shadow.code,
+      coats: shadow.coats,
+      role: under ? "underlay" : "overlay",
+      kind: "lay",
+      dry: !under,
+      where: under
+        ? "in the shadow, bolder than feels right; let it dry"
+        : "in the shadow only, over dry ink",
+      stroke: strokeInWords.circles,
+    },
+  ];
 }
 
 /** Pencil layers in the order in which they are drawn: each part from the lightest value to the darkest, one pencil after another. */
 function pencilPasses(pencil: KeptPencil | null): Pass[] {
   if (!pencil) return [];
-  const order: { code: string; part: string; layers: number[]; pressures: Set<string>; values: number[] }[] = [];
+  const order: { code: string; part: string; layers: number[]; pressures: Set<string>; values: number[] }[] =
+    [];
   for (const step of pencil.steps)
     for (const l of step.layers) {
       let own = order.find((o) => o.code === l.code && o.part === l.part);
-      if (!own) order.push((own = { code: l.code, part: l.part, layers: [], pressures: new Set(), values: [] }));
+      if (!own)
+        order.push((own = { code: l.code, part: l.part, layers: [], pressures: new Set(), values: [] }));
       own.layers.push(l.layers);
       own.pressures.add(l.pressure);
       own.values.push(step.lightness);
     }
   const rank = (part: string) => (part === "over all" ? 1 : 0);
-  const base: Pass[] = pencil.base ? [{ code: pencil.base, coats: 1, role: "base", kind: "lay", dry: true, where: "all over, flat: it fills the tooth", stroke: strokeInWords.flat }] : [];
+  const base: Pass[] = pencil.base
+    ? [
+        {
+          code: pencil.base,
+          coats: 1,
+          role: "base",
+          kind: "lay",
+          dry: true,
+          where: "all over, flat: it fills the tooth",
+          stroke: strokeInWords.flat,
+        },
+      ]
+    : [];
   const value = (v: number) => `L* ${v.toFixed(0)}`;
   return [
     ...base,

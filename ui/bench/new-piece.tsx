@@ -20,23 +20,57 @@ export function NewPiece({ papers }: NewPieceProps) {
     e.preventDefault();
     setState({ busy: true });
     try {
-      const answer = await fetch("/api/pieces", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(newPiece(name.trim(), paper || null)) });
+      const answer = await fetch("/api/pieces", {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify(newPiece(name.trim(), paper || null)),
+      });
       const body = (await answer.json()) as { id?: string; message?: string };
       if (body.id) return router.push(`/pieces/${body.id}/colour`);
       setState({ busy: false, error: body.message ?? "The piece could not be made." });
     } catch {
-      setState({ busy: false, error: "The server cannot be reached. Your entries are kept here; try again in a moment." });
+      setState({
+        busy: false,
+        error: "The server cannot be reached. Your entries are kept here; try again in a moment.",
+      });
     }
   };
   return (
     <>
-      <button className="button button-main" onClick={() => setOpen(true)}><Plus size={18} aria-hidden /> New piece</button>
+      <button className="button button-main" onClick={() => setOpen(true)}>
+        <Plus size={18} aria-hidden /> New piece
+      </button>
       <Modal open={open} title="New piece" onClose={() => setOpen(false)}>
         <form onSubmit={(e) => void submit(e)} className="grid gap-3">
-          <label className="grid gap-1 text-[15px]">Name<input autoFocus className="field" maxLength={80} value={name} onChange={(e) => setName(e.target.value)} placeholder="what you will colour" /></label>
-          <label className="grid gap-1 text-[15px]">Paper<select className="field" value={paper} onChange={(e) => setPaper(e.target.value)}>{papers.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}</select></label>
-          {state.error && <p role="alert" className="m-0">{state.error}</p>}
-          <button className="button button-main justify-self-start" disabled={!name.trim() || state.busy}>Open it</button>
+          <label className="grid gap-1 text-[15px]">
+            Name
+            <input
+              autoFocus
+              className="field"
+              maxLength={80}
+              value={name}
+              onChange={(e) => setName(e.target.value)}
+              placeholder="what you will colour"
+            />
+          </label>
+          <label className="grid gap-1 text-[15px]">
+            Paper
+            <select className="field" value={paper} onChange={(e) => setPaper(e.target.value)}>
+              {papers.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          {state.error && (
+            <p role="alert" className="m-0">
+              {state.error}
+            </p>
+          )}
+          <button className="button button-main justify-self-start" disabled={!name.trim() || state.busy}>
+            Open it
+          </button>
         </form>
       </Modal>
     </>

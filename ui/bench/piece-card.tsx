@@ -24,18 +24,33 @@ export function PieceCard({ id, piece, paper, changed, rack }: PieceCardProps) {
   const kept = piece.areas.filter((a) => a.group);
   return (
     <article className="border border-line bg-panel">
-      <Link href={`/pieces/${id}/colour`} className="grid gap-x-6 p-4 min-[760px]:grid-cols-[auto_minmax(0,1fr)]" aria-label={`Open ${piece.name}`}>
+      <Link
+        href={`/pieces/${id}/colour`}
+        className="grid gap-x-6 p-4 min-[760px]:grid-cols-[auto_minmax(0,1fr)]"
+        aria-label={`Open ${piece.name}`}
+      >
         {piece.pictureId ? (
-          <img src={`/api/pictures/${piece.pictureId}`} alt="" className="block max-h-[440px] w-full object-contain object-left-top min-[760px]:max-w-[46vw]" />
+          <img
+            src={`/api/pictures/${piece.pictureId}`}
+            alt=""
+            className="block max-h-[440px] w-full object-contain object-left-top min-[760px]:max-w-[46vw]"
+          />
         ) : (
-          <p className="m-0 flex min-h-40 min-w-60 items-center justify-center border border-dashed border-strong text-[15px] text-soft">no picture yet</p>
+          <p className="m-0 flex min-h-40 min-w-60 items-center justify-center border border-dashed border-strong text-[15px] text-soft">
+            no picture yet
+          </p>
         )}
         <div className="min-w-0 pt-3 min-[760px]:pt-0">
           <h2 className="m-0 text-[24px] leading-tight">{piece.name}</h2>
-          <p className="mt-0.5 mb-3 text-[15px] text-soft">{paper}; {counted(piece.areas.length, "area")}, {kept.length} planned; changed {changed}</p>
+          <p className="mt-0.5 mb-3 text-[15px] text-soft">
+            {paper}; {counted(piece.areas.length, "area")}, {kept.length} planned; changed {changed}
+          </p>
           <ul className="m-0 grid list-none gap-x-5 gap-y-2.5 p-0 min-[1100px]:grid-cols-2">
             {kept.map((a) => {
-              const colours = a.group!.tones.map((t) => colourOf(t.code, t.coats)).filter((c) => c !== undefined).sort((x, y) => y.L - x.L);
+              const colours = a
+                .group!.tones.map((t) => colourOf(t.code, t.coats))
+                .filter((c) => c !== undefined)
+                .sort((x, y) => y.L - x.L);
               return (
                 <li key={a.id} className="min-w-0">
                   <span className="block truncate text-[14px] font-medium">{a.name}</span>
@@ -44,7 +59,16 @@ export function PieceCard({ id, piece, paper, changed, rack }: PieceCardProps) {
               );
             })}
           </ul>
-          {kept.length < piece.areas.length && <p className="mt-4 mb-0 text-[15px] text-soft">Still to plan: {piece.areas.filter((a) => !a.group).map((a) => a.name).join(", ")}.</p>}
+          {kept.length < piece.areas.length && (
+            <p className="mt-4 mb-0 text-[15px] text-soft">
+              Still to plan:{" "}
+              {piece.areas
+                .filter((a) => !a.group)
+                .map((a) => a.name)
+                .join(", ")}
+              .
+            </p>
+          )}
         </div>
       </Link>
     </article>

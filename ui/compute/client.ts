@@ -10,7 +10,9 @@ let remote: Remote<ComputeWorker> | undefined;
 let lastJob = 0;
 
 function worker(): Remote<ComputeWorker> {
-  remote ??= wrap<ComputeWorker>(new Worker(new URL("../../workers/compute.worker.ts", import.meta.url), { type: "module" }));
+  remote ??= wrap<ComputeWorker>(
+    new Worker(new URL("../../workers/compute.worker.ts", import.meta.url), { type: "module" }),
+  );
   return remote;
 }
 
@@ -18,13 +20,22 @@ function worker(): Remote<ComputeWorker> {
  * Runs an operation of the compute table in the worker.
  * @throws ComputeRefused for input that cannot be used; AbortError when stopped
  */
-export async function compute<N extends OperationName>(name: N, input: unknown, watch: { onProgress?: (share: number) => void; signal?: AbortSignal } = {}): Promise<OutputOf<N>> {
+export async function compute<N extends OperationName>(
+  name: N,
+  input: unknown,
+  watch: { onProgress?: (share: number) => void; signal?: AbortSignal } = {},
+): Promise<OutputOf<N>> {
   const id = ++lastJob;
   const stop = () => void worker().stop(id);
   watch.signal?.throwIfAborted();
   watch.signal?.addEventListener("abort", stop);
   try {
-    const answer = (await worker().run(id, name, input, proxy(watch.onProgress ?? (() => undefined)))) as WorkerAnswer;
+    const answer = (await worker().run(
+      id,
+      name,
+      input,
+      proxy(watch.onProgress ?? (() => undefined)),
+    )) as WorkerAnswer;
     if (answer.ok) return answer.output as OutputOf<N>;
     if (answer.cancelled) throw new DOMException("cancelled", "AbortError");
     throw new ComputeRefused(answer.message);

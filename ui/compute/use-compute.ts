@@ -24,10 +24,20 @@ const SETTLE_MS = 120;
  * Runs an operation whenever its input changes; null means there is nothing to do. `key` names the input: it must change exactly when the
  * input does.
  */
-export function useCompute<N extends OperationName>(name: N, key: string | null, input: () => unknown): Work<OutputOf<N>> {
+export function useCompute<N extends OperationName>(
+  name: N,
+  key: string | null,
+  input: () => unknown,
+): Work<OutputOf<N>> {
   type O = OutputOf<N>;
   const id = key === null ? null : `${name} ${key}`;
-  const [state, setState] = useState<{ id: string | null; output?: O; progress?: number; error?: string; cancelled?: boolean }>({ id: null });
+  const [state, setState] = useState<{
+    id: string | null;
+    output?: O;
+    progress?: number;
+    error?: string;
+    cancelled?: boolean;
+  }>({ id: null });
   const [round, setRound] = useState(0);
   const abort = useRef<AbortController>(undefined);
   const latestInput = useRef(input);
@@ -41,7 +51,10 @@ export function useCompute<N extends OperationName>(name: N, key: string | null,
     abort.current = controller;
     const timer = setTimeout(() => {
       setState({ id, progress: 0 });
-      compute(name, latestInput.current(), { signal: controller.signal, onProgress: (progress) => !controller.signal.aborted && setState({ id, progress }) }).then(
+      compute(name, latestInput.current(), {
+        signal: controller.signal,
+        onProgress: (progress) => !controller.signal.aborted && setState({ id, progress }),
+      }).then(
         (output) => {
           if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
           known.set(id, output);
@@ -68,5 +81,13 @@ export function useCompute<N extends OperationName>(name: N, key: string | null,
   const again = useCallback(() => setRound((r) => r + 1), []);
   const own = state.id === id ? state : undefined;
   const output = id === null ? undefined : ((known.get(id) as O | undefined) ?? own?.output);
-  return { output, progress: output || id === null ? undefined : own?.cancelled || own?.error ? undefined : (own?.progress ?? 0), error: own?.error, cancelled: own?.cancelled ?? false, cancel, again };
+  return {
+    output,
+    progress:
+      output || id === null ? undefined : own?.cancelled || own?.error ? undefined : (own?.progress ?? 0),
+    error: own?.error,
+    cancelled: own?.cancelled ?? false,
+    cancel,
+    again,
+  };
 }

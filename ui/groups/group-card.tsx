@@ -34,63 +34,222 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
   const router = useRouter();
   const [trouble, setTrouble] = useState<string>();
   const [like, setLike] = useState(false);
-  const change = (set: object) => send("PATCH", `/api/groups/${group.id}`, set).then(() => { setTrouble(undefined); router.refresh(); }, (e: unknown) => setTrouble(messageOf(e)));
-  const drop = () => send("DELETE", `/api/groups/${group.id}`).then(() => { router.push("/groups"); router.refresh(); }, (e: unknown) => setTrouble(messageOf(e)));
-  const judge = (paperId: string, verdict: Verdict) => change({ results: [...group.results.filter((r) => r.paperId !== paperId), ...(verdict === "open" ? [] : [{ paperId, verdict, note: group.results.find((r) => r.paperId === paperId)?.note ?? "" }])] });
+  const change = (set: object) =>
+    send("PATCH", `/api/groups/${group.id}`, set).then(
+      () => {
+        setTrouble(undefined);
+        router.refresh();
+      },
+      (e: unknown) => setTrouble(messageOf(e)),
+    );
+  const drop = () =>
+    send("DELETE", `/api/groups/${group.id}`).then(
+      () => {
+        router.push("/groups");
+        router.refresh();
+      },
+      (e: unknown) => setTrouble(messageOf(e)),
+    );
+  const judge = (paperId: string, verdict: Verdict) =>
+    change({
+      results: [
+        ...group.results.filter((r) => r.paperId !== paperId),
+        ...(verdict === "open"
+          ? []
+          : [{ paperId, verdict, note: group.results.find((r) => r.paperId === paperId)?.note ?? "" }]),
+      ],
+    });
   const roles = rolesOf(group.tones.length);
   const wanted = labs.every((l): l is Lab => l !== undefined) ? labs : undefined;
-  const owned = rack.markers.filter((m) => m.owned && m.swatches.length && m.state !== "dry" && !group.tones.some((t) => t.code === m.code && !m.owned)).map((m) => m.code);
-  const work = useCompute("substituteGroup", like && wanted ? `${rackKey(rack)} ${JSON.stringify(wanted)}` : null, () => ({ ...deskOfRack(rack, true), tones: wanted!.map((lab) => ({ lab })), among: owned, top: 3 }));
+  const owned = rack.markers
+    .filter(
+      (m) =>
+        m.owned &&
+        m.swatches.length &&
+        m.state !== "dry" &&
+        !group.tones.some((t) => t.code === m.code && !m.owned),
+    )
+    .map((m) => m.code);
+  const work = useCompute(
+    "substituteGroup",
+    like && wanted ? `${rackKey(rack)} ${JSON.stringify(wanted)}` : null,
+    () => ({ ...deskOfRack(rack, true), tones: wanted!.map((lab) => ({ lab })), among: owned, top: 3 }),
+  );
   return (
-    <section id="group-card" aria-label={group.name} className="grid min-w-0 content-start gap-3 self-start border-t-2 border-text pt-2 text-[14px]">
+    <section
+      id="group-card"
+      aria-label={group.name}
+      className="grid min-w-0 content-start gap-3 self-start border-t-2 border-text pt-2 text-[14px]"
+    >
       <div className="flex items-start gap-2">
-        <input aria-label="Name of the group" className="min-h-9 min-w-0 flex-1 border border-transparent bg-transparent px-1 text-[19px] font-semibold hover:border-line" defaultValue={group.name} maxLength={80} onBlur={(e) => e.target.value.trim() && e.target.value !== group.name && void change({ name: e.target.value.trim() })} onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()} />
-        <button className="button-bare text-[14px] underline" onClick={() => void drop()}>Drop</button>
+        <input
+          aria-label="Name of the group"
+          className="min-h-9 min-w-0 flex-1 border border-transparent bg-transparent px-1 text-[19px] font-semibold hover:border-line"
+          defaultValue={group.name}
+          maxLength={80}
+          onBlur={(e) =>
+            e.target.value.trim() &&
+            e.target.value !== group.name &&
+            void change({ name: e.target.value.trim() })
+          }
+          onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+        />
+        <button className="button-bare text-[14px] underline" onClick={() => void drop()}>
+          Drop
+        </button>
       </div>
-      {trouble && <p role="alert" className="m-0 border-l-4 border-strong pl-3">{trouble}</p>}
+      {trouble && (
+        <p role="alert" className="m-0 border-l-4 border-strong pl-3">
+          {trouble}
+        </p>
+      )}
       <ol className="m-0 list-none p-0" aria-label="Tones">
         {group.tones.map((t, i) => {
           const marker = rack.markers.find((m) => m.code === t.code);
           const lab = labs[i];
           return (
-            <li key={t.code} className="grid grid-cols-[52px_76px_96px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1">
-              <span className="h-8 border border-strong" style={{ background: lab ? displayLab(lab).hex : "transparent" }} aria-hidden />
-              {marker ? <StrokeChip coats={coatsInHex(marker.swatches)} owned={marker.owned} low={marker.state === "low"} width={76} height={26} /> : <span className="text-[13px]">not on the rack</span>}
+            <li
+              key={t.code}
+              className="grid grid-cols-[52px_76px_96px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1"
+            >
+              <span
+                className="h-8 border border-strong"
+                style={{ background: lab ? displayLab(lab).hex : "transparent" }}
+                aria-hidden
+              />
+              {marker ? (
+                <StrokeChip
+                  coats={coatsInHex(marker.swatches)}
+                  owned={marker.owned}
+                  low={marker.state === "low"}
+                  width={76}
+                  height={26}
+                />
+              ) : (
+                <span className="text-[13px]">not on the rack</span>
+              )}
               <span className="code text-[15px]">{t.code}</span>
-              <span>{roles[i]}, {coatsInWords(t.coats)}{lab ? `, L* ${signed(lab[0])}` : ", not read here"}</span>
+              <span>
+                {roles[i]}, {coatsInWords(t.coats)}
+                {lab ? `, L* ${signed(lab[0])}` : ", not read here"}
+              </span>
             </li>
           );
         })}
       </ol>
-      <p className="m-0">{group.material}, laid {group.school ?? MATERIAL_HABITS[group.material].school}{group.underlay && <>; <span className="code">{group.underlay.code}</span> {coatsInWords(group.underlay.coats)} beneath the shadow</>}</p>
-      <label className="block">Tags<input className="field mt-0.5 w-full" defaultValue={group.tags.join(", ")} onBlur={(e) => { const tags = [...new Set(e.target.value.split(",").map((t) => t.trim()).filter(Boolean))]; if (tags.join() !== group.tags.join()) void change({ tags }); }} /></label>
-      <label className="block">Notes<textarea className="field mt-0.5 w-full" rows={2} defaultValue={group.notes} maxLength={4000} onBlur={(e) => e.target.value !== group.notes && void change({ notes: e.target.value })} /></label>
+      <p className="m-0">
+        {group.material}, laid {group.school ?? MATERIAL_HABITS[group.material].school}
+        {group.underlay && (
+          <>
+            ; <span className="code">{group.underlay.code}</span> {coatsInWords(group.underlay.coats)} beneath
+            the shadow
+          </>
+        )}
+      </p>
+      <label className="block">
+        Tags
+        <input
+          className="field mt-0.5 w-full"
+          defaultValue={group.tags.join(", ")}
+          onBlur={(e) => {
+            const tags = [
+              ...new Set(
+                e.target.value
+                  .split(",")
+                  .map((t) => t.trim())
+                  .filter(Boolean),
+              ),
+            ];
+            if (tags.join() !== group.tags.join()) void change({ tags });
+          }}
+        />
+      </label>
+      <label className="block">
+        Notes
+        <textarea
+          className="field mt-0.5 w-full"
+          rows={2}
+          defaultValue={group.notes}
+          maxLength={4000}
+          onBlur={(e) => e.target.value !== group.notes && void change({ notes: e.target.value })}
+        />
+      </label>
       <div role="group" aria-label="Results by paper">
         <h3 className="small-title m-0">How it came out</h3>
         {papers.map((p) => {
           const result = group.results.find((r) => r.paperId === p.id);
           return (
             <label key={p.id} className="flex items-center gap-2 border-t border-line py-1">
-              <span className="size-5 border border-strong" style={{ background: displayLab(p.lab).hex }} aria-hidden />
+              <span
+                className="size-5 border border-strong"
+                style={{ background: displayLab(p.lab).hex }}
+                aria-hidden
+              />
               <span className="flex-1">{p.name}</span>
-              <select className="field min-h-8" aria-label={`Verdict on ${p.name}`} value={result?.verdict ?? "open"} onChange={(e) => void judge(p.id, e.target.value as Verdict)}>{VERDICTS.map((v) => <option key={v} value={v}>{verdictInWords(v)}</option>)}</select>
+              <select
+                className="field min-h-8"
+                aria-label={`Verdict on ${p.name}`}
+                value={result?.verdict ?? "open"}
+                onChange={(e) => void judge(p.id, e.target.value as Verdict)}
+              >
+                {VERDICTS.map((v) => (
+                  <option key={v} value={v}>
+                    {verdictInWords(v)}
+                  </option>
+                ))}
+              </select>
             </label>
           );
         })}
       </div>
       <div>
         <h3 className="small-title m-0">Where it is used</h3>
-        {uses.length ? <ul className="m-0 list-none p-0">{uses.map((u) => <li key={u.pieceId + u.areaId} className="border-t border-line py-1"><Link className="underline" href={`/pieces/${u.pieceId}/colour?area=${u.areaId}`}>{u.piece}, {u.area}</Link> <span className="text-soft">{Math.round(100 * u.share)}% of its markers</span></li>)}</ul> : <p className="m-0">In no piece yet.</p>}
+        {uses.length ? (
+          <ul className="m-0 list-none p-0">
+            {uses.map((u) => (
+              <li key={u.pieceId + u.areaId} className="border-t border-line py-1">
+                <Link className="underline" href={`/pieces/${u.pieceId}/colour?area=${u.areaId}`}>
+                  {u.piece}, {u.area}
+                </Link>{" "}
+                <span className="text-soft">{Math.round(100 * u.share)}% of its markers</span>
+              </li>
+            ))}
+          </ul>
+        ) : (
+          <p className="m-0">In no piece yet.</p>
+        )}
       </div>
       <div>
-        <div className="flex items-center gap-2"><h3 className="m-0 text-[16px]">Like this, from what I own</h3>{!like && <button className="button ml-auto" disabled={!wanted} onClick={() => setLike(true)}>Make it on {rack.paper.name}</button>}</div>
-        {!wanted && <p className="m-0">Not every tone has been read on {rack.paper.name}: choose the paper it is known on.</p>}
+        <div className="flex items-center gap-2">
+          <h3 className="m-0 text-[16px]">Like this, from what I own</h3>
+          {!like && (
+            <button className="button ml-auto" disabled={!wanted} onClick={() => setLike(true)}>
+              Make it on {rack.paper.name}
+            </button>
+          )}
+        </div>
+        {!wanted && (
+          <p className="m-0">
+            Not every tone has been read on {rack.paper.name}: choose the paper it is known on.
+          </p>
+        )}
         {like && <Progress work={work} doing="Making it again" />}
         <ul className="m-0 list-none p-0" aria-label="Made again from owned markers">
           {work.output?.groups.map((g) => (
-            <li key={g.group.tones.map((t) => t.code).join()} className="grid grid-cols-[120px_minmax(0,1fr)] items-center gap-3 border-t border-line py-1">
+            <li
+              key={g.group.tones.map((t) => t.code).join()}
+              className="grid grid-cols-[120px_minmax(0,1fr)] items-center gap-3 border-t border-line py-1"
+            >
               <Ramp colours={rampColours(g.group)} height={26} label="Made again" />
-              <span className="min-w-0 leading-tight"><span className="code block truncate text-[13px]">{g.group.tones.map((t) => (t.coats > 1 ? `${t.code}×${t.coats}` : t.code)).join(" ")}</span><span className="text-[13px] text-soft">{g.mean.toFixed(1)} ΔE00 on average, {g.closeness}; {g.each.map((e) => e.toFixed(1)).join(", ")}</span></span>
+              <span className="min-w-0 leading-tight">
+                <span className="code block truncate text-[13px]">
+                  {g.group.tones.map((t) => (t.coats > 1 ? `${t.code}×${t.coats}` : t.code)).join(" ")}
+                </span>
+                <span className="text-[13px] text-soft">
+                  {g.mean.toFixed(1)} ΔE00 on average, {g.closeness};{" "}
+                  {g.each.map((e) => e.toFixed(1)).join(", ")}
+                </span>
+              </span>
             </li>
           ))}
         </ul>

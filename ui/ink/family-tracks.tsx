@@ -12,14 +12,16 @@ interface FamilyTracksProps {
 }
 
 /** What is left of a code on its own family's track. */
-const shortCode = (code: string, family: string) => code.replace(family, "").replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, "") || code;
+const shortCode = (code: string, family: string) =>
+  code.replace(family, "").replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, "") || code;
 
 /** Width of a marker on its track, as a share of the whole track. */
 const WIDTH = 3.6;
 /** Lightness at the left and right end of every track. */
 const [LIGHT, DARK] = [100, 15];
 
-const placeOf = (lightness: number) => ((LIGHT - Math.min(LIGHT, Math.max(DARK, lightness))) / (LIGHT - DARK)) * (100 - WIDTH);
+const placeOf = (lightness: number) =>
+  ((LIGHT - Math.min(LIGHT, Math.max(DARK, lightness))) / (LIGHT - DARK)) * (100 - WIDTH);
 
 /** Markers of a track in lanes, so that none covers another; light to dark. */
 export function lanesOf(lightness: readonly number[]): number[] {
@@ -38,24 +40,48 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
   const tracks = useMemo(
     () =>
       families.map((family) => {
-        const own = markers.filter((m) => m.family === family && m.swatches[0]).sort((a, b) => b.swatches[0]!.lab[0] - a.swatches[0]!.lab[0]);
+        const own = markers
+          .filter((m) => m.family === family && m.swatches[0])
+          .sort((a, b) => b.swatches[0]!.lab[0] - a.swatches[0]!.lab[0]);
         const lanes = lanesOf(own.map((m) => m.swatches[0]!.lab[0]));
-        return { family, own: own.map((marker, i) => ({ marker, lane: lanes[i]! })), lanes: Math.max(1, ...lanes.map((l) => l + 1)) };
+        return {
+          family,
+          own: own.map((marker, i) => ({ marker, lane: lanes[i]! })),
+          lanes: Math.max(1, ...lanes.map((l) => l + 1)),
+        };
       }),
     [families, markers],
   );
   const root = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    if (chosen) root.current?.querySelector(`[data-marker="${CSS.escape(chosen)}"]`)?.scrollIntoView({ block: "nearest" });
+    if (chosen)
+      root.current
+        ?.querySelector(`[data-marker="${CSS.escape(chosen)}"]`)
+        ?.scrollIntoView({ block: "nearest" });
   }, [chosen]);
 
   const walk = (e: KeyboardEvent, track: number, place: number) => {
     const near = (to: number) => {
       const L = tracks[track]!.own[place]!.marker.swatches[0]!.lab[0];
       const other = tracks[to]?.own;
-      return other?.reduce((best, m) => (Math.abs(m.marker.swatches[0]!.lab[0] - L) < Math.abs(best.marker.swatches[0]!.lab[0] - L) ? m : best), other[0]!);
+      return other?.reduce(
+        (best, m) =>
+          Math.abs(m.marker.swatches[0]!.lab[0] - L) < Math.abs(best.marker.swatches[0]!.lab[0] - L)
+            ? m
+            : best,
+        other[0]!,
+      );
     };
-    const next = e.key === "ArrowRight" ? tracks[track]!.own[place + 1] : e.key === "ArrowLeft" ? tracks[track]!.own[place - 1] : e.key === "ArrowDown" ? near(track + 1) : e.key === "ArrowUp" ? near(track - 1) : undefined;
+    const next =
+      e.key === "ArrowRight"
+        ? tracks[track]!.own[place + 1]
+        : e.key === "ArrowLeft"
+          ? tracks[track]!.own[place - 1]
+          : e.key === "ArrowDown"
+            ? near(track + 1)
+            : e.key === "ArrowUp"
+              ? near(track - 1)
+              : undefined;
     if (!next) return;
     e.preventDefault();
     onChoose(next.marker.code);
@@ -67,12 +93,21 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
     <div ref={root} className="min-w-[760px]">
       <div className="relative ml-16 h-6 text-[13px] text-soft" aria-hidden>
         {[100, 90, 80, 70, 60, 50, 40, 30, 20].map((L) => (
-          <span key={L} className="absolute" style={{ left: `${placeOf(L)}%` }}>{L === 100 ? "L* 100" : L}</span>
+          <span key={L} className="absolute" style={{ left: `${placeOf(L)}%` }}>
+            {L === 100 ? "L* 100" : L}
+          </span>
         ))}
       </div>
       {tracks.map(({ family, own, lanes }, track) => (
-        <div key={family} role="group" aria-label={`Family ${family}, ${own.length} markers`} className="flex items-stretch border-t border-line">
-          <span className={`code flex w-16 shrink-0 items-center ${family.length > 7 ? "text-[11px]" : ""}`}>{family}</span>
+        <div
+          key={family}
+          role="group"
+          aria-label={`Family ${family}, ${own.length} markers`}
+          className="flex items-stretch border-t border-line"
+        >
+          <span className={`code flex w-16 shrink-0 items-center ${family.length > 7 ? "text-[11px]" : ""}`}>
+            {family}
+          </span>
           <div className="relative flex-1" style={{ height: lanes * 39 }}>
             {own.map(({ marker, lane }, place) => (
               <button
@@ -84,10 +119,23 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
                 onClick={() => onChoose(marker.code)}
                 onKeyDown={(e) => walk(e, track, place)}
                 className="absolute flex h-[38px] flex-col items-center"
-                style={{ left: `${placeOf(marker.swatches[0]!.lab[0])}%`, top: lane * 39, width: `${WIDTH}%` }}
+                style={{
+                  left: `${placeOf(marker.swatches[0]!.lab[0])}%`,
+                  top: lane * 39,
+                  width: `${WIDTH}%`,
+                }}
               >
-                <TrackStroke coats={coatsInHex(marker.swatches)} owned={marker.owned} low={marker.state === "low"} dry={marker.state === "dry"} />
-                <span className={`-mt-0.5 font-mono text-[11px] leading-none ${marker.code === chosen ? "bg-invert px-0.5 font-semibold text-invert-text" : "text-soft"}`}>{shortCode(marker.code, family)}</span>
+                <TrackStroke
+                  coats={coatsInHex(marker.swatches)}
+                  owned={marker.owned}
+                  low={marker.state === "low"}
+                  dry={marker.state === "dry"}
+                />
+                <span
+                  className={`-mt-0.5 font-mono text-[11px] leading-none ${marker.code === chosen ? "bg-invert px-0.5 font-semibold text-invert-text" : "text-soft"}`}
+                >
+                  {shortCode(marker.code, family)}
+                </span>
               </button>
             ))}
           </div>
@@ -98,11 +146,34 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
 }
 
 /** A standing stroke: one coat above, two in the middle, three below. Hollow when not owned, notched when low, crossed when dry. */
-function TrackStroke({ coats, owned, low, dry }: { coats: readonly string[]; owned: boolean; low: boolean; dry: boolean }) {
-  const edges = ["M4 1L22 3L21.5 25L3 23Z", "M3.700 9L21.900 10.500L21.500 25L3 23Z", "M3.300 17L21.700 18L21.500 25L3 23Z"];
+function TrackStroke({
+  coats,
+  owned,
+  low,
+  dry,
+}: {
+  coats: readonly string[];
+  owned: boolean;
+  low: boolean;
+  dry: boolean;
+}) {
+  const edges = [
+    "M4 1L22 3L21.5 25L3 23Z",
+    "M3.700 9L21.900 10.500L21.500 25L3 23Z",
+    "M3.300 17L21.700 18L21.500 25L3 23Z",
+  ];
   return (
     <svg viewBox="0 0 25 26" width="25" height="26" aria-hidden>
-      {owned ? coats.map((hex, i) => <path key={i} d={edges[i]} fill={hex} />) : <path d="M5.500 2.700L20.500 4.500L20 23.300L4.700 21.500Z" fill="none" stroke={coats[0]} strokeWidth="3" />}
+      {owned ? (
+        coats.map((hex, i) => <path key={i} d={edges[i]} fill={hex} />)
+      ) : (
+        <path
+          d="M5.500 2.700L20.500 4.500L20 23.300L4.700 21.500Z"
+          fill="none"
+          stroke={coats[0]}
+          strokeWidth="3"
+        />
+      )}
       {!owned && <path d="M4 1L22 3L21.500 25L3 23Z" fill="none" stroke="var(--strong)" strokeWidth="0.7" />}
       {low && <path d="M8 0L13 8L18 0Z" fill="var(--ground)" stroke="var(--text)" strokeWidth="0.8" />}
       {dry && <path d="M4 3L21 23M21 4L4 22" stroke="var(--text)" strokeWidth="1.4" />}

@@ -29,7 +29,9 @@ describe("a stroke chip", () => {
     const plain = renderToStaticMarkup(<StrokeChip coats={coats} />);
     expect(plain).not.toContain("stroke-dasharray");
     expect(renderToStaticMarkup(<StrokeChip coats={coats} measured={false} />)).toContain("stroke-dasharray");
-    expect(count(renderToStaticMarkup(<StrokeChip coats={coats} low />), "<path")).toBe(count(plain, "<path") + 1);
+    expect(count(renderToStaticMarkup(<StrokeChip coats={coats} low />), "<path")).toBe(
+      count(plain, "<path") + 1,
+    );
   });
 
   it("takes the reading's own hex where there is one, else its Lab", () => {
@@ -40,7 +42,9 @@ describe("a stroke chip", () => {
 
 describe("a ramp", () => {
   it("paints every colour once, evenly, and says what it is", () => {
-    const markup = renderToStaticMarkup(<Ramp colours={["#111111", "#222222", "#333333", "#444444"]} label="Ramp of Skin" />);
+    const markup = renderToStaticMarkup(
+      <Ramp colours={["#111111", "#222222", "#333333", "#444444"]} label="Ramp of Skin" />,
+    );
     expect(count(markup, "<rect")).toBe(4);
     expect(markup).toContain('aria-label="Ramp of Skin"');
   });
@@ -48,7 +52,15 @@ describe("a ramp", () => {
   it("runs through the tones and the blends between them", () => {
     const tone = (hex: string) => ({ hex }) as never;
     const step = (...blend: string[]) => ({ blend }) as never;
-    expect(rampColours({ tones: [tone("#a"), tone("#b")], steps: [step("#1", "#2", "#3")] })).toEqual(["#a", "#a", "#1", "#2", "#3", "#b", "#b"]);
+    expect(rampColours({ tones: [tone("#a"), tone("#b")], steps: [step("#1", "#2", "#3")] })).toEqual([
+      "#a",
+      "#a",
+      "#1",
+      "#2",
+      "#3",
+      "#b",
+      "#b",
+    ]);
   });
 });
 
@@ -64,7 +76,9 @@ describe("the value ruler", () => {
   ];
 
   it("labels tones, readings and steps with their verdicts, in words as well as places", () => {
-    const markup = renderToStaticMarkup(<ValueRuler tones={tones} steps={steps} marks={[{ name: "local", lightness: 66 }]} />);
+    const markup = renderToStaticMarkup(
+      <ValueRuler tones={tones} steps={steps} marks={[{ name: "local", lightness: 66 }]} />,
+    );
     for (const t of tones) expect(markup).toContain(t.code);
     expect(markup).toContain("too wide");
     expect(markup).toContain("too narrow");
@@ -73,7 +87,9 @@ describe("the value ruler", () => {
   });
 
   it("puts light above dark", () => {
-    const markup = renderToStaticMarkup(<ValueRuler tones={tones.slice(0, 2)} steps={steps.slice(0, 1)} marks={[]} />);
+    const markup = renderToStaticMarkup(
+      <ValueRuler tones={tones.slice(0, 2)} steps={steps.slice(0, 1)} marks={[]} />,
+    );
     const heights = [...markup.matchAll(/d="M64 ([\d.]+)/g)].map((m) => Number(m[1]));
     expect(heights).toHaveLength(2);
     expect(heights[0]!).toBeLessThan(heights[1]!);
@@ -87,13 +103,17 @@ describe("all groups on one ruler", () => {
   });
 
   it("has a lane an area and a stroke a tone, and says them", () => {
-    const markup = renderToStaticMarkup(<ValueLanes areas={[seen("Skin", 90, 70, 50), seen("Hat", 40, 20)]} />);
+    const markup = renderToStaticMarkup(
+      <ValueLanes areas={[seen("Skin", 90, 70, 50), seen("Hat", 40, 20)]} />,
+    );
     expect(count(markup, "<path")).toBe(5);
     expect(markup).toContain("Skin 90, 70, 50; Hat 40, 20");
   });
 
   it("shortens long names, and takes an area without tones", () => {
-    const markup = renderToStaticMarkup(<ValueLanes areas={[seen("An area with a long name"), seen("B", 50)]} />);
+    const markup = renderToStaticMarkup(
+      <ValueLanes areas={[seen("An area with a long name"), seen("B", 50)]} />,
+    );
     expect(markup).toContain("An area wit…");
     expect(count(markup, "<path")).toBe(1);
   });

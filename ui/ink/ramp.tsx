@@ -6,10 +6,25 @@ export function rampColours(group: Pick<GroupOutput, "tones" | "steps">): string
 }
 
 /** A blend group as one laid stroke, light to dark. */
-export function Ramp({ colours, height = 34, label }: { readonly colours: readonly string[]; readonly height?: number; readonly label: string }) {
+export function Ramp({
+  colours,
+  height = 34,
+  label,
+}: {
+  readonly colours: readonly string[];
+  readonly height?: number;
+  readonly label: string;
+}) {
   const width = 100 / Math.max(1, colours.length);
   return (
-    <svg viewBox="0 0 100 20" preserveAspectRatio="none" height={height} className="block w-full" role="img" aria-label={label}>
+    <svg
+      viewBox="0 0 100 20"
+      preserveAspectRatio="none"
+      height={height}
+      className="block w-full"
+      role="img"
+      aria-label={label}
+    >
       <clipPath id={`ramp-${label.replace(/\W/g, "")}`}>
         <path d="M2 3C30 1 70 4 100 2L98.500 17.500C70 19 30 16.500 0 18Z" />
       </clipPath>

@@ -1,7 +1,21 @@
 "use client";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useDraggable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from "@dnd-kit/core";
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { EllipsisVertical, GripVertical, Lock, Minus, Plus, Replace } from "lucide-react";
 import type { KeyboardEvent } from "react";
@@ -16,7 +30,8 @@ export interface Layer {
   /** The ink alone on the paper. */
   readonly alone: string;
   /** What one sees after it; undefined while it is computed. */
-  readonly after: { readonly hex: string; readonly lightness: number; readonly knowledge: Knowledge } | undefined;
+  readonly after:
+    { readonly hex: string; readonly lightness: number; readonly knowledge: Knowledge } | undefined;
   readonly measured: boolean;
   readonly overruled: boolean;
   readonly locked: boolean;
@@ -59,7 +74,10 @@ interface StrataProps {
 
 /** The build of an area as a cross-section, paper at the bottom: left half of a bar the ink alone, right half what one sees after it. */
 export function Strata({ layers, paper, beneath, above, shelf, onMove, onPut, ...acts }: StrataProps) {
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   const top = [...layers].reverse();
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
@@ -75,15 +93,26 @@ export function Strata({ layers, paper, beneath, above, shelf, onMove, onPut, ..
         <span className="text-[12px] text-soft">ink alone · seen after it (click to try)</span>
       </div>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="strata">
-        {above.map((l) => <FixedBar key={l.name} layer={l} />)}
+        {above.map((l) => (
+          <FixedBar key={l.name} layer={l} />
+        ))}
         <SortableContext items={top.map((l) => l.code)} strategy={verticalListSortingStrategy}>
           <ol className="m-0 list-none space-y-1 p-0" aria-label="Layers, last laid first">
             {top.map((layer, i) => (
-              <Bar key={layer.code} layer={layer} place={layers.length - 1 - i} count={layers.length} onMove={onMove} {...acts} />
+              <Bar
+                key={layer.code}
+                layer={layer}
+                place={layers.length - 1 - i}
+                count={layers.length}
+                onMove={onMove}
+                {...acts}
+              />
             ))}
           </ol>
         </SortableContext>
-        {beneath.map((l) => <FixedBar key={l.name} layer={l} />)}
+        {beneath.map((l) => (
+          <FixedBar key={l.name} layer={l} />
+        ))}
         <div className="mt-1 flex items-stretch border border-strong" style={{ background: paper.hex }}>
           <p className="m-0 px-2 py-1 text-[13px] font-medium text-black">
             {paper.name} <span className="ml-1">L* {signed(paper.lightness)}</span>
@@ -92,7 +121,11 @@ export function Strata({ layers, paper, beneath, above, shelf, onMove, onPut, ..
         {shelf.length > 0 && (
           <div className="mt-2" role="group" aria-label="Markers near these, to be dragged onto a layer">
             <span className="text-[12px] text-soft">Near these: drag one onto a layer</span>
-            <ul className="m-0 mt-0.5 flex list-none flex-wrap gap-1 p-0">{shelf.map((ink) => <Shelved key={ink.code} ink={ink} />)}</ul>
+            <ul className="m-0 mt-0.5 flex list-none flex-wrap gap-1 p-0">
+              {shelf.map((ink) => (
+                <Shelved key={ink.code} ink={ink} />
+              ))}
+            </ul>
           </div>
         )}
       </DndContext>
@@ -105,8 +138,15 @@ function FixedBar({ layer }: { layer: FixedLayer }) {
     <div className="my-1 grid grid-cols-[22px_58px_52px_minmax(0,1fr)] items-center gap-x-1.5 bg-panel">
       <span />
       <span className="h-8 border border-strong" style={{ background: layer.alone }} aria-hidden />
-      <span className="-ml-1.5 h-8 border border-l-0 border-dotted border-strong" style={{ background: layer.after ?? layer.alone }} aria-hidden />
-      <span className="min-w-0 truncate pl-1"><span className="code">{layer.name}</span> <span className="text-[12.5px] text-soft">{layer.says}</span></span>
+      <span
+        className="-ml-1.5 h-8 border border-l-0 border-dotted border-strong"
+        style={{ background: layer.after ?? layer.alone }}
+        aria-hidden
+      />
+      <span className="min-w-0 truncate pl-1">
+        <span className="code">{layer.name}</span>{" "}
+        <span className="text-[12.5px] text-soft">{layer.says}</span>
+      </span>
     </div>
   );
 }
@@ -117,7 +157,15 @@ function Shelved({ ink }: { ink: ShelfInk }) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: SHELF + ink.code });
   return (
     <li>
-      <button ref={setNodeRef} {...attributes} {...listeners} style={{ transform: CSS.Translate.toString(transform), zIndex: isDragging ? 2 : undefined }} className="relative flex cursor-grab items-center gap-1 border border-line bg-panel pr-1.5" title={ink.says} aria-label={`${ink.code}, L* ${signed(ink.lightness)}, ${ink.says}`}>
+      <button
+        ref={setNodeRef}
+        {...attributes}
+        {...listeners}
+        style={{ transform: CSS.Translate.toString(transform), zIndex: isDragging ? 2 : undefined }}
+        className="relative flex cursor-grab items-center gap-1 border border-line bg-panel pr-1.5"
+        title={ink.says}
+        aria-label={`${ink.code}, L* ${signed(ink.lightness)}, ${ink.says}`}
+      >
         <span className="h-7 w-5" style={{ background: ink.hex }} aria-hidden />
         <span className="code text-[12.5px]">{ink.code}</span>
       </button>
@@ -125,14 +173,36 @@ function Shelved({ ink }: { ink: ShelfInk }) {
   );
 }
 
-const edges: Record<Knowledge, string> = { measured: "disabled:opacity-100", leaning: "border-dashed disabled:opacity-100", predicted: "border-dotted disabled:opacity-100" };
-const knowledgeInWords: Record<Knowledge, string> = { measured: "measured", leaning: "predicted, leaning on a trial near it", predicted: "predicted" };
+const edges: Record<Knowledge, string> = {
+  measured: "disabled:opacity-100",
+  leaning: "border-dashed disabled:opacity-100",
+  predicted: "border-dotted disabled:opacity-100",
+};
+const knowledgeInWords: Record<Knowledge, string> = {
+  measured: "measured",
+  leaning: "predicted, leaning on a trial near it",
+  predicted: "predicted",
+};
 
 /** Text that can be read on a colour of this lightness. */
 const readable = (lightness: number) => (lightness > 55 ? "#000" : "#fff");
 
-function Bar({ layer, place, count, onMove, onCoats, onExchange, onLock, onExclude, onTry }: { layer: Layer; place: number; count: number } & Omit<StrataProps, "layers" | "paper" | "beneath" | "above" | "shelf" | "onPut">) {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: layer.code });
+function Bar({
+  layer,
+  place,
+  count,
+  onMove,
+  onCoats,
+  onExchange,
+  onLock,
+  onExclude,
+  onTry,
+}: { layer: Layer; place: number; count: number } & Omit<
+  StrataProps,
+  "layers" | "paper" | "beneath" | "above" | "shelf" | "onPut"
+>) {
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
+    useSortable({ id: layer.code });
   const onKeyDown = (e: KeyboardEvent) => {
     if (!e.altKey || (e.key !== "ArrowUp" && e.key !== "ArrowDown")) return;
     e.preventDefault();
@@ -146,17 +216,34 @@ function Bar({ layer, place, count, onMove, onCoats, onExchange, onLock, onExclu
       className="relative grid grid-cols-[22px_58px_52px_minmax(0,1fr)_auto] items-center gap-x-1.5 bg-panel"
       data-layer={layer.code}
     >
-      <button ref={setActivatorNodeRef} {...attributes} {...listeners} aria-label={`Move ${layer.code}, layer ${place + 1} of ${count}; arrow keys after Space, or Alt and arrows`} className="flex h-11 cursor-grab items-center justify-center text-soft">
+      <button
+        ref={setActivatorNodeRef}
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${layer.code}, layer ${place + 1} of ${count}; arrow keys after Space, or Alt and arrows`}
+        className="flex h-11 cursor-grab items-center justify-center text-soft"
+      >
         <GripVertical size={16} aria-hidden />
       </button>
-      <span className={`h-11 border border-strong ${layer.measured ? "" : "border-dashed"}`} style={{ background: layer.alone }} aria-hidden />
+      <span
+        className={`h-11 border border-strong ${layer.measured ? "" : "border-dashed"}`}
+        style={{ background: layer.alone }}
+        aria-hidden
+      />
       <button
         className={`-ml-1.5 flex h-11 items-end justify-end border border-l-0 border-strong px-1 text-[12px] ${layer.after ? edges[layer.after.knowledge] : ""}`}
-        style={{ background: layer.after?.hex ?? "var(--panel)", color: layer.after ? readable(layer.after.lightness) : "var(--text)" }}
+        style={{
+          background: layer.after?.hex ?? "var(--panel)",
+          color: layer.after ? readable(layer.after.lightness) : "var(--text)",
+        }}
         disabled={!layer.after || place === 0}
         onClick={() => onTry(place)}
         aria-label={`Seen after ${layer.code}: L* ${layer.after ? signed(layer.after.lightness) : "not known yet"}, ${layer.after?.knowledge ?? ""}. Try this stack on paper`}
-        title={layer.after ? `${knowledgeInWords[layer.after.knowledge]}${place ? "; click to try this stack on paper" : ""}` : undefined}
+        title={
+          layer.after
+            ? `${knowledgeInWords[layer.after.knowledge]}${place ? "; click to try this stack on paper" : ""}`
+            : undefined
+        }
       >
         {layer.after ? signed(layer.after.lightness) : "…"}
       </button>
@@ -164,23 +251,64 @@ function Bar({ layer, place, count, onMove, onCoats, onExchange, onLock, onExclu
         <span className="flex items-baseline gap-1.5">
           <span className="code">{layer.code}</span>
           {layer.locked && <Lock size={12} aria-label="locked" className="self-center" />}
-          <span className="truncate text-[12.5px] text-soft">{layer.role}{layer.overruled ? ", yours" : ""}</span>
+          <span className="truncate text-[12.5px] text-soft">
+            {layer.role}
+            {layer.overruled ? ", yours" : ""}
+          </span>
         </span>
-        <span className="block truncate text-[12px] text-soft" title={layer.where}>{layer.warning ? <strong>{layer.warning}</strong> : layer.where}</span>
+        <span className="block truncate text-[12px] text-soft" title={layer.where}>
+          {layer.warning ? <strong>{layer.warning}</strong> : layer.where}
+        </span>
       </span>
       <span className="flex items-center">
-        <button className="button-bare min-w-7 px-0" disabled={layer.coats <= 1} onClick={() => onCoats(place, layer.coats - 1)} aria-label={`One coat less of ${layer.code}`}><Minus size={14} aria-hidden /></button>
-        <span className="w-4 text-center text-[14px]" title={coatsInWords(layer.coats)}><span aria-hidden>{layer.coats}</span><span className="sr-only">{coatsInWords(layer.coats)}</span></span>
-        <button className="button-bare min-w-7 px-0" disabled={layer.coats >= 3} onClick={() => onCoats(place, layer.coats + 1)} aria-label={`One coat more of ${layer.code}`}><Plus size={14} aria-hidden /></button>
-        <button className="button-bare min-w-8 px-0" onClick={() => onExchange(place)} aria-label={`Exchange ${layer.code} for another marker`} title="Exchange"><Replace size={16} aria-hidden /></button>
+        <button
+          className="button-bare min-w-7 px-0"
+          disabled={layer.coats <= 1}
+          onClick={() => onCoats(place, layer.coats - 1)}
+          aria-label={`One coat less of ${layer.code}`}
+        >
+          <Minus size={14} aria-hidden />
+        </button>
+        <span className="w-4 text-center text-[14px]" title={coatsInWords(layer.coats)}>
+          <span aria-hidden>{layer.coats}</span>
+          <span className="sr-only">{coatsInWords(layer.coats)}</span>
+        </span>
+        <button
+          className="button-bare min-w-7 px-0"
+          disabled={layer.coats >= 3}
+          onClick={() => onCoats(place, layer.coats + 1)}
+          aria-label={`One coat more of ${layer.code}`}
+        >
+          <Plus size={14} aria-hidden />
+        </button>
+        <button
+          className="button-bare min-w-8 px-0"
+          onClick={() => onExchange(place)}
+          aria-label={`Exchange ${layer.code} for another marker`}
+          title="Exchange"
+        >
+          <Replace size={16} aria-hidden />
+        </button>
         <Menu>
-          <MenuButton className="button-bare min-w-6 px-0" aria-label={`More on ${layer.code}`}><EllipsisVertical size={16} aria-hidden /></MenuButton>
+          <MenuButton className="button-bare min-w-6 px-0" aria-label={`More on ${layer.code}`}>
+            <EllipsisVertical size={16} aria-hidden />
+          </MenuButton>
           <MenuItems anchor="bottom end" className="z-30 border border-strong bg-panel p-1">
             {[
-              { label: layer.locked ? "Let it change again" : "Lock: plan the rest around it", act: () => onLock(place, !layer.locked) },
+              {
+                label: layer.locked ? "Let it change again" : "Lock: plan the rest around it",
+                act: () => onLock(place, !layer.locked),
+              },
               { label: "Never use it in this area", act: () => onExclude(place) },
             ].map(({ label, act }) => (
-              <MenuItem key={label}><button onClick={act} className="block min-h-9 w-full px-3 text-left text-[15px] data-focus:bg-invert data-focus:text-invert-text">{label}</button></MenuItem>
+              <MenuItem key={label}>
+                <button
+                  onClick={act}
+                  className="block min-h-9 w-full px-3 text-left text-[15px] data-focus:bg-invert data-focus:text-invert-text"
+                >
+                  {label}
+                </button>
+              </MenuItem>
             ))}
           </MenuItems>
         </Menu>

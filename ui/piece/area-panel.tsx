@@ -26,15 +26,35 @@ export function AreaPanel({ area, rack }: { readonly area: Area; readonly rack: 
     next.set("tab", id);
     window.history.pushState(null, "", `?${next}`);
   };
-  useHotkeys(tabs.map((t) => t.key), (e) => open(tabs.find((t) => t.key === e.key)!.id), [params, area.id]);
-  const kept: Readonly<Record<(typeof tabs)[number]["id"], boolean>> = { group: !!area.group, school: !!area.school, shadow: !!area.shadow, pencil: !!area.pencil };
+  useHotkeys(
+    tabs.map((t) => t.key),
+    (e) => open(tabs.find((t) => t.key === e.key)!.id),
+    [params, area.id],
+  );
+  const kept: Readonly<Record<(typeof tabs)[number]["id"], boolean>> = {
+    group: !!area.group,
+    school: !!area.school,
+    shadow: !!area.shadow,
+    pencil: !!area.pencil,
+  };
   return (
     <section aria-label={`Plan of ${area.name}`} className="min-w-0 space-y-3">
       <AreaFacts area={area} />
       <div role="group" aria-label="Parts of the plan" className="flex flex-wrap border-b border-line">
         {tabs.map((t) => (
-          <button key={t.id} title={`${t.name} (${t.key})`} aria-pressed={t.id === tab} onClick={() => open(t.id)} className={`px-3 py-1.5 text-[15px] ${t.id === tab ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}>
-            {t.name}{kept[t.id] && <span className="ml-1" aria-label="kept">·</span>}
+          <button
+            key={t.id}
+            title={`${t.name} (${t.key})`}
+            aria-pressed={t.id === tab}
+            onClick={() => open(t.id)}
+            className={`px-3 py-1.5 text-[15px] ${t.id === tab ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
+          >
+            {t.name}
+            {kept[t.id] && (
+              <span className="ml-1" aria-label="kept">
+                ·
+              </span>
+            )}
           </button>
         ))}
       </div>

@@ -38,25 +38,58 @@ export function AreaStrip({ areas, chosen, rack, onChoose }: AreaStripProps) {
   return (
     <section aria-label="Areas" className="border-t border-line bg-ground">
       <div className="flex gap-2 overflow-x-auto p-2 px-4">
-        {areas.length > 1 && <Link className="flex min-h-16 w-20 shrink-0 flex-col items-center justify-center gap-0.5 border border-line bg-panel text-center text-[14px] leading-tight font-medium" href={`/pieces/${id}/whole`} title="All areas together (a)"><Layers size={18} aria-hidden /> All areas</Link>}
+        {areas.length > 1 && (
+          <Link
+            className="flex min-h-16 w-20 shrink-0 flex-col items-center justify-center gap-0.5 border border-line bg-panel text-center text-[14px] leading-tight font-medium"
+            href={`/pieces/${id}/whole`}
+            title="All areas together (a)"
+          >
+            <Layers size={18} aria-hidden /> All areas
+          </Link>
+        )}
         <ol className="m-0 flex list-none gap-2 p-0">
           {areas.map((area, i) => (
-            <li key={area.id} className={`relative w-40 shrink-0 border-b-4 bg-panel ${area.id === chosen ? "border-text" : "border-transparent"}`}>
-              <button className="block w-full px-2 pt-1.5 pb-2 text-left" aria-current={area.id === chosen} onClick={() => onChoose(area.id)}>
+            <li
+              key={area.id}
+              className={`relative w-40 shrink-0 border-b-4 bg-panel ${area.id === chosen ? "border-text" : "border-transparent"}`}
+            >
+              <button
+                className="block w-full px-2 pt-1.5 pb-2 text-left"
+                aria-current={area.id === chosen}
+                onClick={() => onChoose(area.id)}
+              >
                 <span className="block truncate pr-6 text-[15px] font-semibold">{area.name}</span>
                 <AreaRamp area={area} rack={rack} />
               </button>
               <Menu>
-                <MenuButton className="button-bare absolute top-0 right-0 min-h-8 min-w-7 px-0" aria-label={`Change ${area.name}`}><EllipsisVertical size={16} aria-hidden /></MenuButton>
+                <MenuButton
+                  className="button-bare absolute top-0 right-0 min-h-8 min-w-7 px-0"
+                  aria-label={`Change ${area.name}`}
+                >
+                  <EllipsisVertical size={16} aria-hidden />
+                </MenuButton>
                 <MenuItems anchor="top end" className="z-30 border border-strong bg-panel p-1">
                   {[
                     { label: "Rename", act: () => setNaming({ id: area.id, name: area.name }), off: false },
-                    { label: "Colour it earlier", act: () => run({ type: "move area", id: area.id, to: i - 1 }), off: i === 0 },
-                    { label: "Colour it later", act: () => run({ type: "move area", id: area.id, to: i + 1 }), off: i === areas.length - 1 },
+                    {
+                      label: "Colour it earlier",
+                      act: () => run({ type: "move area", id: area.id, to: i - 1 }),
+                      off: i === 0,
+                    },
+                    {
+                      label: "Colour it later",
+                      act: () => run({ type: "move area", id: area.id, to: i + 1 }),
+                      off: i === areas.length - 1,
+                    },
                     { label: "Delete", act: () => run({ type: "delete area", id: area.id }), off: false },
                   ].map(({ label, act, off }) => (
                     <MenuItem key={label} disabled={off}>
-                      <button onClick={act} className="block min-h-9 w-full px-3 text-left text-[15px] data-disabled:opacity-40 data-focus:bg-invert data-focus:text-invert-text">{label}</button>
+                      <button
+                        onClick={act}
+                        className="block min-h-9 w-full px-3 text-left text-[15px] data-disabled:opacity-40 data-focus:bg-invert data-focus:text-invert-text"
+                      >
+                        {label}
+                      </button>
                     </MenuItem>
                   ))}
                 </MenuItems>
@@ -64,14 +97,33 @@ export function AreaStrip({ areas, chosen, rack, onChoose }: AreaStripProps) {
             </li>
           ))}
           <li className="shrink-0">
-            <button className="flex h-full min-h-16 w-28 items-center justify-center gap-1.5 border border-dashed border-strong text-[15px]" onClick={() => setNaming({ name: "" })}><Plus size={18} aria-hidden /> Add area</button>
+            <button
+              className="flex h-full min-h-16 w-28 items-center justify-center gap-1.5 border border-dashed border-strong text-[15px]"
+              onClick={() => setNaming({ name: "" })}
+            >
+              <Plus size={18} aria-hidden /> Add area
+            </button>
           </li>
         </ol>
       </div>
-      <Modal open={naming !== undefined} title={naming?.id ? "Rename the area" : "Add an area"} onClose={() => setNaming(undefined)}>
+      <Modal
+        open={naming !== undefined}
+        title={naming?.id ? "Rename the area" : "Add an area"}
+        onClose={() => setNaming(undefined)}
+      >
         <form onSubmit={submit} className="flex gap-2">
-          <input autoFocus className="field flex-1" aria-label="Name of the area" placeholder="such as Skin, Hair, Scarf" maxLength={80} value={naming?.name ?? ""} onChange={(e) => setNaming({ ...naming!, name: e.target.value })} />
-          <button className="button button-main" disabled={!naming?.name.trim()}>{naming?.id ? "Rename" : "Add"}</button>
+          <input
+            autoFocus
+            className="field flex-1"
+            aria-label="Name of the area"
+            placeholder="such as Skin, Hair, Scarf"
+            maxLength={80}
+            value={naming?.name ?? ""}
+            onChange={(e) => setNaming({ ...naming!, name: e.target.value })}
+          />
+          <button className="button button-main" disabled={!naming?.name.trim()}>
+            {naming?.id ? "Rename" : "Add"}
+          </button>
         </form>
       </Modal>
     </section>
@@ -81,7 +133,21 @@ export function AreaStrip({ areas, chosen, rack, onChoose }: AreaStripProps) {
 function AreaRamp({ area, rack }: { area: Area; rack: Rack }) {
   const { output } = useAssessed(rack, area, area.group?.tones);
   const picked = Object.keys(area.readings).length;
-  if (!area.group) return <span className="mt-1 flex h-8.5 items-center text-[13px] text-soft">{picked ? "picked, no group kept" : "not planned yet"}</span>;
-  if (!output) return <span className="mt-1 flex h-8.5 items-center text-[13px] text-soft">{counted(area.group.tones.length, "tone")}</span>;
-  return <span className="mt-1 block"><Ramp colours={rampColours(output.group)} label={`Ramp of ${area.name}`} /></span>;
+  if (!area.group)
+    return (
+      <span className="mt-1 flex h-8.5 items-center text-[13px] text-soft">
+        {picked ? "picked, no group kept" : "not planned yet"}
+      </span>
+    );
+  if (!output)
+    return (
+      <span className="mt-1 flex h-8.5 items-center text-[13px] text-soft">
+        {counted(area.group.tones.length, "tone")}
+      </span>
+    );
+  return (
+    <span className="mt-1 block">
+      <Ramp colours={rampColours(output.group)} label={`Ramp of ${area.name}`} />
+    </span>
+  );
 }

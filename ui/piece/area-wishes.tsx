@@ -11,7 +11,19 @@ import { placeNames } from "./picture-pane";
 import { useRun } from "./piece-context";
 
 /** A number that is typed and taken when it is finished; empty means nothing. */
-function NumberField({ id, value, label, placeholder, onCommit }: { readonly id: string; readonly value: number | null; readonly label: string; readonly placeholder: string; readonly onCommit: (value: number | null) => void }) {
+function NumberField({
+  id,
+  value,
+  label,
+  placeholder,
+  onCommit,
+}: {
+  readonly id: string;
+  readonly value: number | null;
+  readonly label: string;
+  readonly placeholder: string;
+  readonly onCommit: (value: number | null) => void;
+}) {
   const [typing, setTyping] = useState<{ id: string; text: string }>();
   const text = typing?.id === id ? typing.text : value === null ? "" : String(value);
   const commit = () => {
@@ -23,7 +35,15 @@ function NumberField({ id, value, label, placeholder, onCommit }: { readonly id:
   return (
     <label className="flex items-center gap-1.5 text-[14px]">
       {label}
-      <input className="field w-14" inputMode="numeric" placeholder={placeholder} value={text} onChange={(e) => setTyping({ id, text: e.target.value })} onBlur={() => typing && commit()} onKeyDown={(e) => e.key === "Enter" && commit()} />
+      <input
+        className="field w-14"
+        inputMode="numeric"
+        placeholder={placeholder}
+        value={text}
+        onChange={(e) => setTyping({ id, text: e.target.value })}
+        onBlur={() => typing && commit()}
+        onKeyDown={(e) => e.key === "Enter" && commit()}
+      />
     </label>
   );
 }
@@ -36,14 +56,32 @@ export function AreaFacts({ area }: { readonly area: Area }) {
       <h2 className="m-0 mr-auto text-[20px]">{area.name}</h2>
       <label className="flex items-center gap-1.5 text-[14px]">
         Material
-        <select className="field" value={area.material} onChange={(e) => run({ type: "set material", id: area.id, material: e.target.value as Material })}>{MATERIALS.map((m) => <option key={m}>{m}</option>)}</select>
+        <select
+          className="field"
+          value={area.material}
+          onChange={(e) => run({ type: "set material", id: area.id, material: e.target.value as Material })}
+        >
+          {MATERIALS.map((m) => (
+            <option key={m}>{m}</option>
+          ))}
+        </select>
       </label>
-      <NumberField id={`${area.id} size`} value={area.size} label="Size, mm²" placeholder="?" onCommit={(size) => run({ type: "set size", id: area.id, size })} />
+      <NumberField
+        id={`${area.id} size`}
+        value={area.size}
+        label="Size, mm²"
+        placeholder="?"
+        onCommit={(size) => run({ type: "set size", id: area.id, size })}
+      />
     </div>
   );
 }
 
-const DRIFTS = [["-1", "cooler"], ["0", "as is"], ["1", "warmer"]] as const;
+const DRIFTS = [
+  ["-1", "cooler"],
+  ["0", "as is"],
+  ["1", "warmer"],
+] as const;
 
 /** What is wished of the group. */
 export function GroupWishes({ area }: { readonly area: Area }) {
@@ -52,32 +90,83 @@ export function GroupWishes({ area }: { readonly area: Area }) {
   const drift = (end: "light" | "shadow", name: string) => (
     <label className="flex items-center gap-1.5 text-[14px]">
       {name}
-      <select className="field" value={String(area.drift[end])} onChange={(e) => run({ type: "set drift", id: area.id, drift: { ...area.drift, [end]: Number(e.target.value) as -1 | 0 | 1 } })}>{DRIFTS.map(([v, says]) => <option key={v} value={v}>{says}</option>)}</select>
+      <select
+        className="field"
+        value={String(area.drift[end])}
+        onChange={(e) =>
+          run({
+            type: "set drift",
+            id: area.id,
+            drift: { ...area.drift, [end]: Number(e.target.value) as -1 | 0 | 1 },
+          })
+        }
+      >
+        {DRIFTS.map(([v, says]) => (
+          <option key={v} value={v}>
+            {says}
+          </option>
+        ))}
+      </select>
     </label>
   );
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
       <label className="flex items-center gap-1.5 text-[14px]">
         Tones
-        <select className="field" value={area.tones} onChange={(e) => run({ type: "set tones", id: area.id, tones: Number(e.target.value) })}>
-          {Array.from({ length: MOST_TONES - FEWEST_TONES + 1 }, (_, i) => <option key={i}>{i + FEWEST_TONES}</option>)}
+        <select
+          className="field"
+          value={area.tones}
+          onChange={(e) => run({ type: "set tones", id: area.id, tones: Number(e.target.value) })}
+        >
+          {Array.from({ length: MOST_TONES - FEWEST_TONES + 1 }, (_, i) => (
+            <option key={i}>{i + FEWEST_TONES}</option>
+          ))}
         </select>
       </label>
       {suits !== area.tones && (
-        <button className="button-bare px-0 text-[14px] underline" onClick={() => run({ type: "set tones", id: area.id, tones: suits })} title={`${counted(suits, "tone")} suit ${area.material}${area.size === null ? "" : ` of ${area.size} mm²`}`}>{suits} suit it</button>
+        <button
+          className="button-bare px-0 text-[14px] underline"
+          onClick={() => run({ type: "set tones", id: area.id, tones: suits })}
+          title={`${counted(suits, "tone")} suit ${area.material}${area.size === null ? "" : ` of ${area.size} mm²`}`}
+        >
+          {suits} suit it
+        </button>
       )}
-      <NumberField id={`${area.id} contrast`} value={area.contrast} label="Contrast" placeholder="auto" onCommit={(contrast) => run({ type: "set contrast", id: area.id, contrast })} />
+      <NumberField
+        id={`${area.id} contrast`}
+        value={area.contrast}
+        label="Contrast"
+        placeholder="auto"
+        onCommit={(contrast) => run({ type: "set contrast", id: area.id, contrast })}
+      />
       {drift("light", "Light")}
       {drift("shadow", "Shadow")}
       <label className="flex items-center gap-1.5 text-[14px]">
-        <input type="checkbox" className="size-4 accent-black" checked={area.ownedOnly} onChange={(e) => run({ type: "set owned only", id: area.id, ownedOnly: e.target.checked })} />
+        <input
+          type="checkbox"
+          className="size-4 accent-black"
+          checked={area.ownedOnly}
+          onChange={(e) => run({ type: "set owned only", id: area.id, ownedOnly: e.target.checked })}
+        />
         Owned only
       </label>
       {area.excluded.length > 0 && (
-        <span className="flex flex-wrap items-center gap-1 text-[14px]" role="group" aria-label="Not to be used here">
+        <span
+          className="flex flex-wrap items-center gap-1 text-[14px]"
+          role="group"
+          aria-label="Not to be used here"
+        >
           Not here:
           {area.excluded.map((code) => (
-            <button key={code} className="button min-h-7 px-1.5 py-0" onClick={() => run({ type: "exclude ink", id: area.id, code, excluded: false })} aria-label={`Allow ${code} again`}><span className="code text-[13px]">{code}</span><X size={13} aria-hidden /></button>
+            <button
+              key={code}
+              className="button min-h-7 px-1.5 py-0"
+              onClick={() => run({ type: "exclude ink", id: area.id, code, excluded: false })}
+              aria-label={`Allow ${code} again`}
+            >
+              <span className="code text-[13px]">{code}</span>
+              <X size={13} aria-hidden />
+            </button>
           ))}
         </span>
       )}
@@ -96,16 +185,30 @@ export function Readings({ area, onMatch }: { readonly area: Area; readonly onMa
         if (!r) return null;
         return (
           <div key={p} className="flex items-center gap-2" data-reading={p}>
-            <span className="h-10 w-9 border border-strong" style={{ background: labToHex(r.lab) }} aria-hidden />
+            <span
+              className="h-10 w-9 border border-strong"
+              style={{ background: labToHex(r.lab) }}
+              aria-hidden
+            />
             <span className="text-[13px] leading-tight">
               <span className="block font-semibold">{placeNames[p]}</span>
-              <span className="block text-soft" title={`spread ${r.spread.toFixed(1)} ΔE00`}>L* {signed(r.lab[0])}, {spreadInWords(r.spread)}</span>
+              <span className="block text-soft" title={`spread ${r.spread.toFixed(1)} ΔE00`}>
+                L* {signed(r.lab[0])}, {spreadInWords(r.spread)}
+              </span>
             </span>
-            <button className="button-bare min-w-7 px-0" onClick={() => run({ type: "clear reading", id: area.id, place: p })} aria-label={`Clear ${placeNames[p].toLowerCase()}`}><X size={15} aria-hidden /></button>
+            <button
+              className="button-bare min-w-7 px-0"
+              onClick={() => run({ type: "clear reading", id: area.id, place: p })}
+              aria-label={`Clear ${placeNames[p].toLowerCase()}`}
+            >
+              <X size={15} aria-hidden />
+            </button>
           </div>
         );
       })}
-      <button className="button ml-auto self-center" onClick={onMatch}><Target size={16} aria-hidden /> Match exactly</button>
+      <button className="button ml-auto self-center" onClick={onMatch}>
+        <Target size={16} aria-hidden /> Match exactly
+      </button>
     </div>
   );
 }

@@ -73,7 +73,11 @@ export function createAutosave(id: string, firstRevision: number, store: PieceSt
     let answer: Response | undefined;
     let body: { revision?: number; message?: string; theirs?: Draft } = {};
     try {
-      answer = await fetch(`/api/pieces/${id}`, { method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify({ revision, document: piece }) });
+      answer = await fetch(`/api/pieces/${id}`, {
+        method: "PUT",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ revision, document: piece }),
+      });
       body = (await answer.json()) as typeof body;
     } catch {
       answer = undefined;
@@ -98,8 +102,12 @@ export function createAutosave(id: string, firstRevision: number, store: PieceSt
       return set({ kind: "conflict", theirs: body.theirs });
     }
     if (answer?.status === 404) return set({ kind: "gone" });
-    if (answer?.status === 422) return set({ kind: "refused", message: body.message ?? "The change was refused." });
-    set({ kind: "waiting", message: answer ? (body.message ?? "The server has trouble.") : "The server cannot be reached." });
+    if (answer?.status === 422)
+      return set({ kind: "refused", message: body.message ?? "The change was refused." });
+    set({
+      kind: "waiting",
+      message: answer ? (body.message ?? "The server has trouble.") : "The server cannot be reached.",
+    });
     schedule(RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]!);
   }
 
@@ -146,7 +154,11 @@ export function createAutosave(id: string, firstRevision: number, store: PieceSt
     /** Stores this tab's piece as one of its own and gives its id. */
     async keepAsCopy(): Promise<string> {
       const { piece } = store.getState();
-      const answer = await fetch("/api/pieces", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ ...piece, name: `${piece.name} (copy)`.slice(0, 80) }) });
+      const answer = await fetch("/api/pieces", {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ ...piece, name: `${piece.name} (copy)`.slice(0, 80) }),
+      });
       const body = (await answer.json()) as { id?: string; message?: string };
       if (!body.id) throw new Error(body.message ?? "The copy could not be stored.");
       keepDraft(id, undefined);

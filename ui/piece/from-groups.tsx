@@ -9,22 +9,40 @@ import { Modal } from "@/ui/modal";
 import { plainTones } from "./use-groups";
 
 /** Takes a kept group of the library into the area. */
-export function FromGroups({ rack, onTake, onClose }: { readonly rack: Rack; readonly onTake: (tones: readonly KeptTone[]) => void; readonly onClose: () => void }) {
+export function FromGroups({
+  rack,
+  onTake,
+  onClose,
+}: {
+  readonly rack: Rack;
+  readonly onTake: (tones: readonly KeptTone[]) => void;
+  readonly onClose: () => void;
+}) {
   const [groups, setGroups] = useState<readonly LibraryGroup[]>();
   const [query, setQuery] = useState("");
   const [trouble, setTrouble] = useState(false);
   useEffect(() => {
     let gone = false;
-    fetch("/api/groups").then((a) => (a.ok ? (a.json() as Promise<{ groups: LibraryGroup[] }>) : Promise.reject(new Error(String(a.status))))).then(
-      (file) => !gone && setGroups(file.groups),
-      () => !gone && setTrouble(true),
-    );
+    fetch("/api/groups")
+      .then((a) =>
+        a.ok
+          ? (a.json() as Promise<{ groups: LibraryGroup[] }>)
+          : Promise.reject(new Error(String(a.status))),
+      )
+      .then(
+        (file) => !gone && setGroups(file.groups),
+        () => !gone && setTrouble(true),
+      );
     return () => {
       gone = true;
     };
   }, []);
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = (groups ?? []).filter((g) => words.every((w) => `${g.name} ${g.tags.join(" ")} ${g.tones.map((t) => t.code).join(" ")}`.toLowerCase().includes(w)));
+  const found = (groups ?? []).filter((g) =>
+    words.every((w) =>
+      `${g.name} ${g.tags.join(" ")} ${g.tones.map((t) => t.code).join(" ")}`.toLowerCase().includes(w),
+    ),
+  );
   const hexOf = (t: KeptTone) => {
     const swatches = rack.markers.find((m) => m.code === t.code)?.swatches ?? [];
     const lab = swatches[Math.min(t.coats, swatches.length) - 1]?.lab;
@@ -32,18 +50,51 @@ export function FromGroups({ rack, onTake, onClose }: { readonly rack: Rack; rea
   };
   return (
     <Modal open title="Take a group from Groups" onClose={onClose} wide>
-      <input autoFocus className="field w-full" type="search" aria-label="Search kept groups" placeholder="skin, olive, clay3m…" value={query} onChange={(e) => setQuery(e.target.value)} />
-      {trouble && <p role="alert" className="mt-2 mb-0 text-[15px]">The kept groups cannot be fetched just now. Close this and try again in a moment.</p>}
-      {groups && !found.length && <p className="mt-2 mb-0 text-[15px]">{groups.length ? `No kept group has “${query}” in its name, tags or codes.` : "No group is kept yet: keep one from an area first."}</p>}
+      <input
+        autoFocus
+        className="field w-full"
+        type="search"
+        aria-label="Search kept groups"
+        placeholder="skin, olive, clay3m…"
+        value={query}
+        onChange={(e) => setQuery(e.target.value)}
+      />
+      {trouble && (
+        <p role="alert" className="mt-2 mb-0 text-[15px]">
+          The kept groups cannot be fetched just now. Close this and try again in a moment.
+        </p>
+      )}
+      {groups && !found.length && (
+        <p className="mt-2 mb-0 text-[15px]">
+          {groups.length
+            ? `No kept group has “${query}” in its name, tags or codes.`
+            : "No group is kept yet: keep one from an area first."}
+        </p>
+      )}
       <ul className="m-0 mt-2 max-h-[56vh] list-none overflow-y-auto p-0">
         {found.map((g) => {
           const colours = g.tones.map(hexOf);
           const unread = g.tones.filter((_, i) => !colours[i]).map((t) => t.code);
           return (
-            <li key={g.name} className="grid grid-cols-[120px_minmax(0,1fr)_auto] items-center gap-3 border-b border-line py-1.5">
+            <li
+              key={g.name}
+              className="grid grid-cols-[120px_minmax(0,1fr)_auto] items-center gap-3 border-b border-line py-1.5"
+            >
               <Ramp colours={colours.filter((c) => c !== undefined)} height={30} label={g.name} />
-              <span className="min-w-0 leading-tight"><span className="block truncate text-[15px] font-semibold">{g.name}</span><span className="code block truncate text-[13px]">{g.tones.map((t) => t.code).join(" ")}</span></span>
-              <button className="button" disabled={unread.length > 0} title={unread.length ? `not read on ${rack.paper.name}: ${unread.join(", ")}` : undefined} onClick={() => onTake(plainTones(g.tones))}>{unread.length ? "not read here" : "Take it"}</button>
+              <span className="min-w-0 leading-tight">
+                <span className="block truncate text-[15px] font-semibold">{g.name}</span>
+                <span className="code block truncate text-[13px]">
+                  {g.tones.map((t) => t.code).join(" ")}
+                </span>
+              </span>
+              <button
+                className="button"
+                disabled={unread.length > 0}
+                title={unread.length ? `not read on ${rack.paper.name}: ${unread.join(", ")}` : undefined}
+                onClick={() => onTake(plainTones(g.tones))}
+              >
+                {unread.length ? "not read here" : "Take it"}
+              </button>
             </li>
           );
         })}

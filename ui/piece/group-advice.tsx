@@ -24,37 +24,105 @@ export function TonedPaper({ area, rack }: { readonly area: Area; readonly rack:
     const read = area.readings[p]?.lab;
     if (!read) return [];
     const place = placeNames[p].toLowerCase();
-    if (deltaE00(read, lab) < GIVEN) return [`Bare ${name} already gives the ${place}, within ${deltaE00(read, lab).toFixed(1)} ΔE00.`];
-    return read[0] > lab[0] + 1 ? [`The ${place} (L* ${signed(read[0])}) is lighter than ${name} (${signed(lab[0])}): no ink gives it, white or pale pencil does.`] : [];
+    if (deltaE00(read, lab) < GIVEN)
+      return [`Bare ${name} already gives the ${place}, within ${deltaE00(read, lab).toFixed(1)} ΔE00.`];
+    return read[0] > lab[0] + 1
+      ? [
+          `The ${place} (L* ${signed(read[0])}) is lighter than ${name} (${signed(lab[0])}): no ink gives it, white or pale pencil does.`,
+        ]
+      : [];
   });
-  return <>{says.map((s) => <p key={s} className="m-0 flex items-center gap-2 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]"><span className="h-5 w-7 shrink-0 border border-strong" style={{ background: labToHex(lab) }} aria-hidden />{s}</p>)}</>;
+  return (
+    <>
+      {says.map((s) => (
+        <p
+          key={s}
+          className="m-0 flex items-center gap-2 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]"
+        >
+          <span
+            className="h-5 w-7 shrink-0 border border-strong"
+            style={{ background: labToHex(lab) }}
+            aria-hidden
+          />
+          {s}
+        </p>
+      ))}
+    </>
+  );
 }
 
 /** The best group with one marker that is not owned, against the best from what is. */
-export function Purchase({ group, best, rack, onShow }: { group: GroupOutput | undefined; best: GroupOutput | undefined; rack: Rack; onShow: (tones: readonly KeptTone[]) => void }) {
+export function Purchase({
+  group,
+  best,
+  rack,
+  onShow,
+}: {
+  group: GroupOutput | undefined;
+  best: GroupOutput | undefined;
+  rack: Rack;
+  onShow: (tones: readonly KeptTone[]) => void;
+}) {
   const bought = group?.tones.find((t) => !rack.markers.find((m) => m.code === t.code)?.owned);
   if (!group || !best) return null;
-  if (!bought || group.score >= best.score) return <p className="mt-2 mb-0 text-[14px]">No single purchase makes this group better than the best from what you own.</p>;
+  if (!bought || group.score >= best.score)
+    return (
+      <p className="mt-2 mb-0 text-[14px]">
+        No single purchase makes this group better than the best from what you own.
+      </p>
+    );
   return (
     <div className="mt-2 flex items-center gap-3 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]">
-      <span className="w-28 shrink-0"><Ramp colours={rampColours(group)} height={30} label="Group with one purchase" /></span>
-      <span className="min-w-0 flex-1">Buying <strong className="code">{bought.code}</strong> ({bought.role}) lowers the score from {best.score.toFixed(1)} to {group.score.toFixed(1)}; local colour {best.localColourDeltaE00.toFixed(1)} to {group.localColourDeltaE00.toFixed(1)} ΔE00.</span>
-      <button className="button" onClick={() => onShow(plainTones(group.tones))}>Plan with it</button>
+      <span className="w-28 shrink-0">
+        <Ramp colours={rampColours(group)} height={30} label="Group with one purchase" />
+      </span>
+      <span className="min-w-0 flex-1">
+        Buying <strong className="code">{bought.code}</strong> ({bought.role}) lowers the score from{" "}
+        {best.score.toFixed(1)} to {group.score.toFixed(1)}; local colour{" "}
+        {best.localColourDeltaE00.toFixed(1)} to {group.localColourDeltaE00.toFixed(1)} ΔE00.
+      </span>
+      <button className="button" onClick={() => onShow(plainTones(group.tones))}>
+        Plan with it
+      </button>
     </div>
   );
 }
 
 /** What to know of a group before laying it, most serious first, each with its fix. */
-export function Advice({ group, onFix, quiet }: { group: GroupOutput; onFix: (fix: Fix) => void; quiet: boolean }) {
-  if (!group.advice.length) return !quiet ? null : <p className="m-0 text-[14px] text-soft">Nothing to warn of: every step is even and no blend turns muddy.</p>;
+export function Advice({
+  group,
+  onFix,
+  quiet,
+}: {
+  group: GroupOutput;
+  onFix: (fix: Fix) => void;
+  quiet: boolean;
+}) {
+  if (!group.advice.length)
+    return !quiet ? null : (
+      <p className="m-0 text-[14px] text-soft">
+        Nothing to warn of: every step is even and no blend turns muddy.
+      </p>
+    );
   return (
     <ul className="m-0 list-none space-y-1 p-0" aria-label="Advice">
       {group.advice.map((a) => (
-        <li key={a.kind + a.message} className="flex items-center gap-3 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]">
-          <span className="flex-1"><strong className="mr-1">{a.kind[0]!.toUpperCase() + a.kind.slice(1)}.</strong>{a.message}</span>
-          {a.fix && (a.fix.kind === "insert" ? group.tones.length < MOST_TONES : group.tones.length > FEWEST_TONES) && (
-            <button className="button" onClick={() => onFix(a.fix!)}>{a.fix.kind === "insert" ? `Put ${a.fix.code} in` : `Leave ${a.fix.code} out`}</button>
-          )}
+        <li
+          key={a.kind + a.message}
+          className="flex items-center gap-3 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]"
+        >
+          <span className="flex-1">
+            <strong className="mr-1">{a.kind[0]!.toUpperCase() + a.kind.slice(1)}.</strong>
+            {a.message}
+          </span>
+          {a.fix &&
+            (a.fix.kind === "insert"
+              ? group.tones.length < MOST_TONES
+              : group.tones.length > FEWEST_TONES) && (
+              <button className="button" onClick={() => onFix(a.fix!)}>
+                {a.fix.kind === "insert" ? `Put ${a.fix.code} in` : `Leave ${a.fix.code} out`}
+              </button>
+            )}
         </li>
       ))}
     </ul>

@@ -25,7 +25,17 @@ export function Loupe({ pixels, at, left, top, flip }: LoupeProps) {
     context.imageSmoothingEnabled = false;
     context.fillStyle = "#808080";
     context.fillRect(0, 0, SIZE, SIZE);
-    context.drawImage(pixels.canvas, x - (ACROSS - 1) / 2, y - (ACROSS - 1) / 2, ACROSS, ACROSS, 0, 0, SIZE, SIZE);
+    context.drawImage(
+      pixels.canvas,
+      x - (ACROSS - 1) / 2,
+      y - (ACROSS - 1) / 2,
+      ACROSS,
+      ACROSS,
+      0,
+      0,
+      SIZE,
+      SIZE,
+    );
     const cell = SIZE / ACROSS;
     const middle = ((ACROSS - 1) / 2) * cell;
     context.strokeStyle = "#fff";
@@ -38,7 +48,10 @@ export function Loupe({ pixels, at, left, top, flip }: LoupeProps) {
   const [r, g, b] = pixels.getImageData(x, y, 1, 1).data;
   const lab = rgb8ToLab(r!, g!, b!);
   return (
-    <div className="pointer-events-none absolute z-10 border-2 border-black bg-white text-[12px] text-black outline-1 outline-white" style={{ left: flip.x ? left - SIZE - 28 : left + 24, top: flip.y ? top - SIZE - 40 : top + 24 }}>
+    <div
+      className="pointer-events-none absolute z-10 border-2 border-black bg-white text-[12px] text-black outline-1 outline-white"
+      style={{ left: flip.x ? left - SIZE - 28 : left + 24, top: flip.y ? top - SIZE - 40 : top + 24 }}
+    >
       <canvas ref={canvas} width={SIZE} height={SIZE} className="block" />
       <p className="m-0 px-1 text-center">L* {signed(lab[0])}</p>
     </div>

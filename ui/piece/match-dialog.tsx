@@ -20,19 +20,41 @@ interface MatchDialogProps {
 
 /** Recipes of up to three inks and four coats for one exact colour. */
 export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDialogProps) {
-  const work = useCompute("match", `${rackKey(rack)} ${JSON.stringify([target, ownedOnly])}`, () => ({ ...deskOfRack(rack, ownedOnly), target: { lab: target }, maxInks: 3, maxCoats: 4, top: 5 }));
+  const work = useCompute("match", `${rackKey(rack)} ${JSON.stringify([target, ownedOnly])}`, () => ({
+    ...deskOfRack(rack, ownedOnly),
+    target: { lab: target },
+    maxInks: 3,
+    maxCoats: 4,
+    top: 5,
+  }));
   const recipes = work.output?.recipes ?? [];
   const chip = (code: string) => {
     const m = rack.markers.find((r) => r.code === code);
-    return m && <StrokeChip coats={coatsInHex(m.swatches)} owned={m.owned} low={m.state === "low"} width={58} height={24} />;
+    return (
+      m && (
+        <StrokeChip
+          coats={coatsInHex(m.swatches)}
+          owned={m.owned}
+          low={m.state === "low"}
+          width={58}
+          height={24}
+        />
+      )
+    );
   };
   return (
     <Modal open onClose={onClose} title={`Match the local colour of ${name}`} wide>
-      <p className="mt-0 text-[15px]">Up to three inks and four coats on {rack.paper.name}, laid in the order shown, each coat dry before the next. Left half: the target; right half: the recipe.</p>
+      <p className="mt-0 text-[15px]">
+        Up to three inks and four coats on {rack.paper.name}, laid in the order shown, each coat dry before
+        the next. Left half: the target; right half: the recipe.
+      </p>
       <Progress work={work} doing="Matching" />
       <ol className="m-0 list-none p-0">
         {recipes.map((r) => (
-          <li key={JSON.stringify(r.layers)} className="grid grid-cols-[96px_1fr_auto] items-center gap-4 border-t border-line py-2">
+          <li
+            key={JSON.stringify(r.layers)}
+            className="grid grid-cols-[96px_1fr_auto] items-center gap-4 border-t border-line py-2"
+          >
             <span className="grid h-14 grid-cols-2 border border-strong" aria-hidden>
               <span style={{ background: labToHex(target) }} />
               <span style={{ background: r.hex }} />
@@ -40,11 +62,17 @@ export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDia
             <span>
               <span className="flex flex-wrap items-center gap-x-4 gap-y-1">
                 {r.layers.map((l) => (
-                  <span key={l.code} className="inline-flex items-center gap-1.5">{chip(l.code)}<span className="code">{l.code}</span><span className="text-[14px]">{coatsInWords(l.coats)}</span></span>
+                  <span key={l.code} className="inline-flex items-center gap-1.5">
+                    {chip(l.code)}
+                    <span className="code">{l.code}</span>
+                    <span className="text-[14px]">{coatsInWords(l.coats)}</span>
+                  </span>
                 ))}
               </span>
               {r.note && <span className="block text-[14px] text-soft">{r.note}</span>}
-              {!r.inGamut && <span className="block text-[14px] text-soft">Purer than this screen can show.</span>}
+              {!r.inGamut && (
+                <span className="block text-[14px] text-soft">Purer than this screen can show.</span>
+              )}
             </span>
             <span className="text-right leading-tight">
               <span className="block text-[18px] font-semibold">{r.deltaE00.toFixed(2)}</span>
@@ -54,8 +82,15 @@ export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDia
           </li>
         ))}
       </ol>
-      {work.output && recipes.length === 0 && <p>No ink is ready: every marker is dry, or none has been read on this paper.</p>}
-      {work.output && <p className="mb-0 text-[13px] text-soft">{counted(work.output.stacksEvaluated, "stack")} computed in {(work.output.milliseconds / 1000).toFixed(1)} s; every other one is proven to lie further off.</p>}
+      {work.output && recipes.length === 0 && (
+        <p>No ink is ready: every marker is dry, or none has been read on this paper.</p>
+      )}
+      {work.output && (
+        <p className="mb-0 text-[13px] text-soft">
+          {counted(work.output.stacksEvaluated, "stack")} computed in{" "}
+          {(work.output.milliseconds / 1000).toFixed(1)} s; every other one is proven to lie further off.
+        </p>
+      )}
     </Modal>
   );
 }

@@ -5,11 +5,18 @@ import type { Rack, RackMarker } from "@/store/rack";
 import { Finishers } from "./finishers";
 import { Advice, Purchase, TonedPaper } from "./group-advice";
 
-const thing = (code: string, kind: string, change: Partial<RackMarker> = {}) => ({ code, kind, owned: true, state: "fine", proof: null, swatches: [], ...change }) as unknown as RackMarker;
-const rackOf = (paperL: number, others: readonly RackMarker[] = [], markers: readonly RackMarker[] = []) => ({ paper: { name: "Toned", lab: [paperL, 5, 15] }, others, markers }) as unknown as Rack;
+const thing = (code: string, kind: string, change: Partial<RackMarker> = {}) =>
+  ({ code, kind, owned: true, state: "fine", proof: null, swatches: [], ...change }) as unknown as RackMarker;
+const rackOf = (paperL: number, others: readonly RackMarker[] = [], markers: readonly RackMarker[] = []) =>
+  ({ paper: { name: "Toned", lab: [paperL, 5, 15] }, others, markers }) as unknown as Rack;
 
 describe("finishers", () => {
-  const jar = [thing("gel white", "gel pen"), thing("liner brown", "liner", { proof: false }), thing("liner 03", "liner", { proof: true }), thing("borrowed gouache", "gouache", { owned: false })];
+  const jar = [
+    thing("gel white", "gel pen"),
+    thing("liner brown", "liner", { proof: false }),
+    thing("liner 03", "liner", { proof: true }),
+    thing("borrowed gouache", "gouache", { owned: false }),
+  ];
 
   it("says where each owned one is for, and leaves out what is not owned", () => {
     const markup = renderToStaticMarkup(<Finishers rack={rackOf(95, jar)} material="cloth" toned={false} />);
@@ -25,15 +32,26 @@ describe("finishers", () => {
   });
 
   it("speaks of the sheet itself on toned paper only, and is silent with an empty jar", () => {
-    expect(renderToStaticMarkup(<Finishers rack={rackOf(70, jar)} material="cloth" toned />)).toContain("the sheet itself is a middle value");
-    expect(renderToStaticMarkup(<Finishers rack={rackOf(95, jar)} material="cloth" toned={false} />)).not.toContain("middle value");
+    expect(renderToStaticMarkup(<Finishers rack={rackOf(70, jar)} material="cloth" toned />)).toContain(
+      "the sheet itself is a middle value",
+    );
+    expect(
+      renderToStaticMarkup(<Finishers rack={rackOf(95, jar)} material="cloth" toned={false} />),
+    ).not.toContain("middle value");
     expect(renderToStaticMarkup(<Finishers rack={rackOf(95)} material="cloth" toned={false} />)).toBe("");
   });
 });
 
 describe("toned paper", () => {
-  const reading = (lab: readonly [number, number, number]) => ({ lab, spread: 0.2, at: { x: 0, y: 0, width: 0, height: 0 } });
-  const area: Area = { ...newArea("a", "Wing"), readings: { light: reading([85, 2, 8]), local: reading([71, 5, 15]), shadow: reading([40, 5, 5]) } };
+  const reading = (lab: readonly [number, number, number]) => ({
+    lab,
+    spread: 0.2,
+    at: { x: 0, y: 0, width: 0, height: 0 },
+  });
+  const area: Area = {
+    ...newArea("a", "Wing"),
+    readings: { light: reading([85, 2, 8]), local: reading([71, 5, 15]), shadow: reading([40, 5, 5]) },
+  };
 
   it("says what only pencil can give and what the sheet gives already", () => {
     const markup = renderToStaticMarkup(<TonedPaper area={area} rack={rackOf(70)} />);
@@ -49,23 +67,56 @@ describe("toned paper", () => {
 });
 
 const group = (score: number, codes: readonly string[], change: Partial<GroupOutput> = {}) =>
-  ({ tones: codes.map((code, i) => ({ code, coats: 1, role: "mid", hex: "#aaaaaa", lab: [80 - 10 * i, 0, 0] })), steps: codes.slice(1).map(() => ({ blend: ["#999999"] })), score, localColourDeltaE00: score / 2, advice: [], ...change }) as unknown as GroupOutput;
+  ({
+    tones: codes.map((code, i) => ({
+      code,
+      coats: 1,
+      role: "mid",
+      hex: "#aaaaaa",
+      lab: [80 - 10 * i, 0, 0],
+    })),
+    steps: codes.slice(1).map(() => ({ blend: ["#999999"] })),
+    score,
+    localColourDeltaE00: score / 2,
+    advice: [],
+    ...change,
+  }) as unknown as GroupOutput;
 
 describe("advice", () => {
   it("offers its fix only where the group may still grow or shrink", () => {
-    const insert = { kind: "step too wide" as const, message: "Step 30 L*.", fix: { kind: "insert" as const, after: 0, code: "sand3m", coats: 1 } };
-    const remove = { kind: "twins" as const, message: "Twins.", fix: { kind: "remove" as const, tone: 1, code: "clay4m" } };
-    const two = renderToStaticMarkup(<Advice group={group(4, ["a", "b"], { advice: [insert, remove] })} onFix={() => undefined} quiet />);
+    const insert = {
+      kind: "step too wide" as const,
+      message: "Step 30 L*.",
+      fix: { kind: "insert" as const, after: 0, code: "sand3m", coats: 1 },
+    };
+    const remove = {
+      kind: "twins" as const,
+      message: "Twins.",
+      fix: { kind: "remove" as const, tone: 1, code: "clay4m" },
+    };
+    const two = renderToStaticMarkup(
+      <Advice group={group(4, ["a", "b"], { advice: [insert, remove] })} onFix={() => undefined} quiet />,
+    );
     expect(two).toContain("Put sand3m in");
     expect(two).not.toContain("Leave clay4m out");
-    const six = renderToStaticMarkup(<Advice group={group(4, ["a", "b", "c", "d", "e", "f"], { advice: [insert, remove] })} onFix={() => undefined} quiet />);
+    const six = renderToStaticMarkup(
+      <Advice
+        group={group(4, ["a", "b", "c", "d", "e", "f"], { advice: [insert, remove] })}
+        onFix={() => undefined}
+        quiet
+      />,
+    );
     expect(six).not.toContain("Put sand3m in");
     expect(six).toContain("Leave clay4m out");
   });
 
   it("says so when there is nothing to warn of, unless something else does warn", () => {
-    expect(renderToStaticMarkup(<Advice group={group(4, ["a", "b"])} onFix={() => undefined} quiet />)).toContain("Nothing to warn of");
-    expect(renderToStaticMarkup(<Advice group={group(4, ["a", "b"])} onFix={() => undefined} quiet={false} />)).toBe("");
+    expect(
+      renderToStaticMarkup(<Advice group={group(4, ["a", "b"])} onFix={() => undefined} quiet />),
+    ).toContain("Nothing to warn of");
+    expect(
+      renderToStaticMarkup(<Advice group={group(4, ["a", "b"])} onFix={() => undefined} quiet={false} />),
+    ).toBe("");
   });
 });
 
@@ -73,13 +124,29 @@ describe("one purchase", () => {
   const rack = rackOf(95, [], [thing("a", "marker"), thing("b", "marker", { owned: false })]);
 
   it("names the marker and what it saves", () => {
-    const markup = renderToStaticMarkup(<Purchase group={group(3, ["a", "b"])} best={group(8, ["a", "a"])} rack={rack} onShow={() => undefined} />);
+    const markup = renderToStaticMarkup(
+      <Purchase
+        group={group(3, ["a", "b"])}
+        best={group(8, ["a", "a"])}
+        rack={rack}
+        onShow={() => undefined}
+      />,
+    );
     expect(markup).toContain("lowers the score from 8.0 to 3.0");
     expect(markup).toContain(">b</strong>");
   });
 
   it("is not advised when it saves nothing or nothing would be bought", () => {
-    for (const g of [group(9, ["a", "b"]), group(3, ["a", "a"])]) expect(renderToStaticMarkup(<Purchase group={g} best={group(8, ["a", "a"])} rack={rack} onShow={() => undefined} />)).toContain("No single purchase");
-    expect(renderToStaticMarkup(<Purchase group={undefined} best={group(8, ["a"])} rack={rack} onShow={() => undefined} />)).toBe("");
+    for (const g of [group(9, ["a", "b"]), group(3, ["a", "a"])])
+      expect(
+        renderToStaticMarkup(
+          <Purchase group={g} best={group(8, ["a", "a"])} rack={rack} onShow={() => undefined} />,
+        ),
+      ).toContain("No single purchase");
+    expect(
+      renderToStaticMarkup(
+        <Purchase group={undefined} best={group(8, ["a"])} rack={rack} onShow={() => undefined} />,
+      ),
+    ).toBe("");
   });
 });

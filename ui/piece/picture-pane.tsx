@@ -33,7 +33,15 @@ const POINT = 5;
 const KEY_STEP = 4;
 
 /** The reference picture: zoom, loupe, and picking by point or by dragging a patch. */
-export function PicturePane({ picture, readings, place, onPlace, onPick, onUpload, disabled }: PicturePaneProps) {
+export function PicturePane({
+  picture,
+  readings,
+  place,
+  onPlace,
+  onPick,
+  onUpload,
+  disabled,
+}: PicturePaneProps) {
   const [zoom, setZoom] = useState(0);
   const [fit, setFit] = useState(0);
   const [pixels, setPixels] = useState<CanvasRenderingContext2D>();
@@ -62,7 +70,11 @@ export function PicturePane({ picture, readings, place, onPlace, onPick, onUploa
   }, [picture]);
 
   useEffect(() => {
-    const measure = () => frame.current && setFit(Math.min(frame.current.clientWidth / picture.width, frame.current.clientHeight / picture.height));
+    const measure = () =>
+      frame.current &&
+      setFit(
+        Math.min(frame.current.clientWidth / picture.width, frame.current.clientHeight / picture.height),
+      );
     measure();
     const observer = new ResizeObserver(measure);
     if (frame.current) observer.observe(frame.current);
@@ -70,7 +82,10 @@ export function PicturePane({ picture, readings, place, onPlace, onPick, onUploa
   }, [picture]);
 
   const scale = fit * ZOOMS[zoom]!;
-  const zoomBy = useCallback((by: number) => setZoom((z) => Math.min(ZOOMS.length - 1, Math.max(0, z + by))), []);
+  const zoomBy = useCallback(
+    (by: number) => setZoom((z) => Math.min(ZOOMS.length - 1, Math.max(0, z + by))),
+    [],
+  );
   useHotkeys("equal, shift+equal, add", () => zoomBy(1));
   useHotkeys("minus, subtract", () => zoomBy(-1));
   useHotkeys("0", () => setZoom(0));
@@ -83,15 +98,30 @@ export function PicturePane({ picture, readings, place, onPlace, onPick, onUploa
     const width = Math.max(1, Math.min(picture.width - x, Math.round(box.width)));
     const height = Math.max(1, Math.min(picture.height - y, Math.round(box.height)));
     const { lab, spread } = readPatch(pixels.getImageData(x, y, width, height).data);
-    onPick({ lab, spread, at: { x: x / picture.width, y: y / picture.height, width: width / picture.width, height: height / picture.height } });
+    onPick({
+      lab,
+      spread,
+      at: {
+        x: x / picture.width,
+        y: y / picture.height,
+        width: width / picture.width,
+        height: height / picture.height,
+      },
+    });
   };
-  const readPoint = ({ x, y }: { x: number; y: number }) => read({ x: x - POINT / 2, y: y - POINT / 2, width: POINT, height: POINT });
+  const readPoint = ({ x, y }: { x: number; y: number }) =>
+    read({ x: x - POINT / 2, y: y - POINT / 2, width: POINT, height: POINT });
 
   const pointOf = (e: PointerEvent<HTMLElement>) => {
     const area = e.currentTarget.getBoundingClientRect();
     return { x: (e.clientX - area.left) / scale, y: (e.clientY - area.top) / scale };
   };
-  const boxOf = (a: { x: number; y: number }, b: { x: number; y: number }): Box => ({ x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), width: Math.abs(a.x - b.x), height: Math.abs(a.y - b.y) });
+  const boxOf = (a: { x: number; y: number }, b: { x: number; y: number }): Box => ({
+    x: Math.min(a.x, b.x),
+    y: Math.min(a.y, b.y),
+    width: Math.abs(a.x - b.x),
+    height: Math.abs(a.y - b.y),
+  });
 
   const onPointerMove = (e: PointerEvent<HTMLElement>) => {
     const p = pointOf(e);
@@ -117,7 +147,10 @@ export function PicturePane({ picture, readings, place, onPlace, onPick, onUploa
     if (step) {
       e.preventDefault();
       const by = (e.shiftKey ? 10 : 1) * KEY_STEP;
-      setAt({ x: Math.min(picture.width, Math.max(0, from.x + step[0]! * by)), y: Math.min(picture.height, Math.max(0, from.y + step[1]! * by)) });
+      setAt({
+        x: Math.min(picture.width, Math.max(0, from.x + step[0]! * by)),
+        y: Math.min(picture.height, Math.max(0, from.y + step[1]! * by)),
+      });
     } else if (e.key === "Enter") {
       e.preventDefault();
       readPoint(from);
@@ -128,20 +161,59 @@ export function PicturePane({ picture, readings, place, onPlace, onPick, onUploa
     <section aria-label="Reference" className="flex min-h-0 min-w-0 flex-col">
       <div className="flex flex-wrap items-center gap-1 pb-2" role="group" aria-label="Pick for">
         {PLACES.map((p, i) => (
-          <button key={p} className={`button ${p === place ? "button-main" : ""}`} aria-pressed={p === place} disabled={disabled} onClick={() => onPlace(p)}>
-            {placeNames[p]} <span className="font-mono text-[12px] opacity-70" aria-hidden>{i + 1}</span>
+          <button
+            key={p}
+            className={`button ${p === place ? "button-main" : ""}`}
+            aria-pressed={p === place}
+            disabled={disabled}
+            onClick={() => onPlace(p)}
+          >
+            {placeNames[p]}{" "}
+            <span className="font-mono text-[12px] opacity-70" aria-hidden>
+              {i + 1}
+            </span>
           </button>
         ))}
         <span className="ml-auto flex items-center">
-          <button className="button-bare" onClick={() => zoomBy(-1)} disabled={zoom === 0} aria-label="Zoom out"><ZoomOut size={19} aria-hidden /></button>
+          <button
+            className="button-bare"
+            onClick={() => zoomBy(-1)}
+            disabled={zoom === 0}
+            aria-label="Zoom out"
+          >
+            <ZoomOut size={19} aria-hidden />
+          </button>
           <span className="w-11 text-center text-[14px]">{ZOOMS[zoom]}×</span>
-          <button className="button-bare" onClick={() => zoomBy(1)} disabled={zoom === ZOOMS.length - 1} aria-label="Zoom in"><ZoomIn size={19} aria-hidden /></button>
-          <button className="button-bare" onClick={() => setZoom(0)} aria-label="Whole picture"><Maximize size={18} aria-hidden /></button>
-          <button className="button-bare" onClick={onUpload} aria-label="Another picture" title="Another picture"><ImageUp size={19} aria-hidden /></button>
+          <button
+            className="button-bare"
+            onClick={() => zoomBy(1)}
+            disabled={zoom === ZOOMS.length - 1}
+            aria-label="Zoom in"
+          >
+            <ZoomIn size={19} aria-hidden />
+          </button>
+          <button className="button-bare" onClick={() => setZoom(0)} aria-label="Whole picture">
+            <Maximize size={18} aria-hidden />
+          </button>
+          <button
+            className="button-bare"
+            onClick={onUpload}
+            aria-label="Another picture"
+            title="Another picture"
+          >
+            <ImageUp size={19} aria-hidden />
+          </button>
         </span>
       </div>
       <div ref={frame} className="relative min-h-60 flex-1 overflow-auto">
-        {lost && <p role="alert" className="m-0 p-4">The picture cannot be fetched just now. <button className="button" onClick={() => location.reload()}>Load again</button></p>}
+        {lost && (
+          <p role="alert" className="m-0 p-4">
+            The picture cannot be fetched just now.{" "}
+            <button className="button" onClick={() => location.reload()}>
+              Load again
+            </button>
+          </p>
+        )}
         {fit > 0 && (
           <div
             role="application"
@@ -156,13 +228,64 @@ export function PicturePane({ picture, readings, place, onPlace, onPick, onUploa
             onKeyDown={onKeyDown}
             data-testid="reference"
           >
-            <img src={`/api/pictures/${picture.id}`} alt={picture.name} draggable={false} className="block h-full w-full" style={{ imageRendering: scale > 3 ? "pixelated" : "auto" }} />
-            <svg className="pointer-events-none absolute inset-0 overflow-visible" width="100%" height="100%" aria-hidden>
-              {PLACES.map((p) => readings[p] && <ReadingMark key={p} letter={placeLetters[p]} at={readings[p].at} width={picture.width * scale} height={picture.height * scale} />)}
-              {drag && <rect x={drag.x * scale} y={drag.y * scale} width={drag.width * scale} height={drag.height * scale} fill="none" stroke="#fff" strokeWidth="3" />}
-              {drag && <rect x={drag.x * scale} y={drag.y * scale} width={drag.width * scale} height={drag.height * scale} fill="none" stroke="#000" strokeWidth="1.2" strokeDasharray="4 3" />}
+            <img
+              src={`/api/pictures/${picture.id}`}
+              alt={picture.name}
+              draggable={false}
+              className="block h-full w-full"
+              style={{ imageRendering: scale > 3 ? "pixelated" : "auto" }}
+            />
+            <svg
+              className="pointer-events-none absolute inset-0 overflow-visible"
+              width="100%"
+              height="100%"
+              aria-hidden
+            >
+              {PLACES.map(
+                (p) =>
+                  readings[p] && (
+                    <ReadingMark
+                      key={p}
+                      letter={placeLetters[p]}
+                      at={readings[p].at}
+                      width={picture.width * scale}
+                      height={picture.height * scale}
+                    />
+                  ),
+              )}
+              {drag && (
+                <rect
+                  x={drag.x * scale}
+                  y={drag.y * scale}
+                  width={drag.width * scale}
+                  height={drag.height * scale}
+                  fill="none"
+                  stroke="#fff"
+                  strokeWidth="3"
+                />
+              )}
+              {drag && (
+                <rect
+                  x={drag.x * scale}
+                  y={drag.y * scale}
+                  width={drag.width * scale}
+                  height={drag.height * scale}
+                  fill="none"
+                  stroke="#000"
+                  strokeWidth="1.2"
+                  strokeDasharray="4 3"
+                />
+              )}
             </svg>
-            {at && pixels && !disabled && <Loupe pixels={pixels} at={at} left={at.x * scale} top={at.y * scale} flip={{ x: at.x > picture.width * 0.7, y: at.y > picture.height * 0.6 }} />}
+            {at && pixels && !disabled && (
+              <Loupe
+                pixels={pixels}
+                at={at}
+                left={at.x * scale}
+                top={at.y * scale}
+                flip={{ x: at.x > picture.width * 0.7, y: at.y > picture.height * 0.6 }}
+              />
+            )}
           </div>
         )}
       </div>
@@ -170,15 +293,42 @@ export function PicturePane({ picture, readings, place, onPlace, onPick, onUploa
   );
 }
 
-function ReadingMark({ letter, at, width, height }: { letter: string; at: PictureReading["at"]; width: number; height: number }) {
+function ReadingMark({
+  letter,
+  at,
+  width,
+  height,
+}: {
+  letter: string;
+  at: PictureReading["at"];
+  width: number;
+  height: number;
+}) {
   const x = (at.x + at.width / 2) * width;
   const y = (at.y + at.height / 2) * height;
   return (
     <g>
-      <rect x={at.x * width} y={at.y * height} width={at.width * width} height={at.height * height} fill="none" stroke="#fff" strokeWidth="2.500" />
-      <rect x={at.x * width} y={at.y * height} width={at.width * width} height={at.height * height} fill="none" stroke="#000" />
+      <rect
+        x={at.x * width}
+        y={at.y * height}
+        width={at.width * width}
+        height={at.height * height}
+        fill="none"
+        stroke="#fff"
+        strokeWidth="2.500"
+      />
+      <rect
+        x={at.x * width}
+        y={at.y * height}
+        width={at.width * width}
+        height={at.height * height}
+        fill="none"
+        stroke="#000"
+      />
       <path d={`M${x} ${y}l8 -12h14v-18h-18v12z`} fill="#000" stroke="#fff" strokeWidth="1.5" />
-      <text x={x + 13} y={y - 16} textAnchor="middle" fontSize="13" fontWeight="700" fill="#fff">{letter}</text>
+      <text x={x + 13} y={y - 16} textAnchor="middle" fontSize="13" fontWeight="700" fill="#fff">
+        {letter}
+      </text>
     </g>
   );
 }

@@ -18,7 +18,17 @@ const PieceContext = createContext<Handles | undefined>(undefined);
 const opened = new Map<string, Handles>();
 
 /** Holds the piece at hand for the views of it, and saves it. Give it the piece's id as key. */
-export function PieceProvider({ id, revision, document, children }: { id: string; revision: number; document: Piece; children: ReactNode }) {
+export function PieceProvider({
+  id,
+  revision,
+  document,
+  children,
+}: {
+  id: string;
+  revision: number;
+  document: Piece;
+  children: ReactNode;
+}) {
   // The server's copy is only the start; later renders of the page must not throw away what was done since.
   const [handles] = useState<Handles>(() => {
     const store = createPieceStore(document);
@@ -26,7 +36,11 @@ export function PieceProvider({ id, revision, document, children }: { id: string
     const known = opened.get(id);
     if (known) return known;
     // Changes that never reached the store were made to their own revision; if it is no longer the stored one, the save will say so.
-    const handles = { id, store, autosave: createAutosave(id, unsavedDraft(id)?.revision ?? revision, store) };
+    const handles = {
+      id,
+      store,
+      autosave: createAutosave(id, unsavedDraft(id)?.revision ?? revision, store),
+    };
     opened.set(id, handles);
     return handles;
   });
@@ -34,7 +48,8 @@ export function PieceProvider({ id, revision, document, children }: { id: string
     const stop = handles.autosave?.start();
     handles.autosave?.catchUp(revision, document);
     const draft = unsavedDraft(id);
-    if (draft && JSON.stringify(draft.document) !== JSON.stringify(handles.store.getState().piece)) handles.store.getState().replace(draft.document);
+    if (draft && JSON.stringify(draft.document) !== JSON.stringify(handles.store.getState().piece))
+      handles.store.getState().replace(draft.document);
     return stop;
   }, [handles, id, revision, document]);
   return <PieceContext value={handles}>{children}</PieceContext>;

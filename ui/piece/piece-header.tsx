@@ -14,7 +14,13 @@ const stages = [
 ] as const;
 
 /** Name, stages, paper, undo and the state of saving, over every view of a piece. */
-export function PieceHeader({ stage, papers }: { readonly stage: (typeof stages)[number]["slug"]; readonly papers: readonly PaperSheet[] }) {
+export function PieceHeader({
+  stage,
+  papers,
+}: {
+  readonly stage: (typeof stages)[number]["slug"];
+  readonly papers: readonly PaperSheet[];
+}) {
   const { id } = usePieceHandles();
   const piece = usePiece();
   const run = useRun();
@@ -29,22 +35,61 @@ export function PieceHeader({ stage, papers }: { readonly stage: (typeof stages)
   };
   return (
     <div className="screen-only flex min-h-12 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4">
-      <input aria-label="Name of the piece" className="min-h-9 w-56 border border-transparent bg-transparent px-1 text-[19px] font-semibold hover:border-line" value={name ?? piece.name} maxLength={80} onChange={(e) => setName(e.target.value)} onBlur={commit} onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()} />
+      <input
+        aria-label="Name of the piece"
+        className="min-h-9 w-56 border border-transparent bg-transparent px-1 text-[19px] font-semibold hover:border-line"
+        value={name ?? piece.name}
+        maxLength={80}
+        onChange={(e) => setName(e.target.value)}
+        onBlur={commit}
+        onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+      />
       <nav aria-label="Stages" className="flex">
         {stages.map((s) => (
-          <Link key={s.slug} href={`/pieces/${id}/${s.slug}`} aria-current={s.slug === stage ? "step" : undefined} className={`px-3 py-2.5 text-[16px] ${s.slug === stage ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}>{s.name}</Link>
+          <Link
+            key={s.slug}
+            href={`/pieces/${id}/${s.slug}`}
+            aria-current={s.slug === stage ? "step" : undefined}
+            className={`px-3 py-2.5 text-[16px] ${s.slug === stage ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
+          >
+            {s.name}
+          </Link>
         ))}
       </nav>
       <label className="flex items-center gap-1.5 text-[14px]">
         Paper
-        <select className="field" value={piece.paperId ?? papers[0]?.id} onChange={(e) => run({ type: "choose paper", paperId: e.target.value })}>
-          {papers.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}
+        <select
+          className="field"
+          value={piece.paperId ?? papers[0]?.id}
+          onChange={(e) => run({ type: "choose paper", paperId: e.target.value })}
+        >
+          {papers.map((p) => (
+            <option key={p.id} value={p.id}>
+              {p.name}
+            </option>
+          ))}
         </select>
       </label>
       <div className="ml-auto flex items-center gap-1">
         <SaveNotice />
-        <button className="button-bare" onClick={() => undo()} disabled={!canUndo} aria-label="Undo" title="Undo"><Undo2 size={19} aria-hidden /></button>
-        <button className="button-bare" onClick={() => redo()} disabled={!canRedo} aria-label="Redo" title="Redo"><Redo2 size={19} aria-hidden /></button>
+        <button
+          className="button-bare"
+          onClick={() => undo()}
+          disabled={!canUndo}
+          aria-label="Undo"
+          title="Undo"
+        >
+          <Undo2 size={19} aria-hidden />
+        </button>
+        <button
+          className="button-bare"
+          onClick={() => redo()}
+          disabled={!canRedo}
+          aria-label="Redo"
+          title="Redo"
+        >
+          <Redo2 size={19} aria-hidden />
+        </button>
       </div>
     </div>
   );
@@ -63,23 +108,54 @@ function SaveNotice() {
   if (state.kind === "conflict" || state.kind === "gone") {
     const gone = state.kind === "gone";
     return (
-      <Modal open title={gone ? "This piece was deleted elsewhere" : "This piece was changed elsewhere"} onClose={() => undefined}>
-        <p className="mt-0">{gone ? "It is no longer in the studio." : "Another tab or device saved it since you opened it."} Your changes here are not lost; nothing was overwritten.</p>
+      <Modal
+        open
+        title={gone ? "This piece was deleted elsewhere" : "This piece was changed elsewhere"}
+        onClose={() => undefined}
+      >
+        <p className="mt-0">
+          {gone ? "It is no longer in the studio." : "Another tab or device saved it since you opened it."}{" "}
+          Your changes here are not lost; nothing was overwritten.
+        </p>
         {trouble && <p role="alert">{trouble}</p>}
         <div className="flex flex-wrap gap-2">
-          {!gone && <button className="button button-main" onClick={() => autosave!.takeTheirs()}>Reload theirs</button>}
-          <button className={`button ${gone ? "button-main" : ""}`} onClick={() => void copy()}>Keep mine as a copy</button>
+          {!gone && (
+            <button className="button button-main" onClick={() => autosave!.takeTheirs()}>
+              Reload theirs
+            </button>
+          )}
+          <button className={`button ${gone ? "button-main" : ""}`} onClick={() => void copy()}>
+            Keep mine as a copy
+          </button>
         </div>
       </Modal>
     );
   }
   if (state.kind === "waiting" || state.kind === "refused")
     return (
-      <p role="alert" className="m-0 flex items-center gap-2 border border-strong bg-panel px-2 py-1 text-[14px]">
+      <p
+        role="alert"
+        className="m-0 flex items-center gap-2 border border-strong bg-panel px-2 py-1 text-[14px]"
+      >
         <CloudOff size={17} aria-hidden />
-        {state.kind === "waiting" ? <span><strong>Not saved yet.</strong> {state.message} Your changes are kept in this browser and will be saved.</span> : <span><strong>Not saved.</strong> {state.message}</span>}
-        <button className="button" onClick={() => autosave?.tryNow()}>Try now</button>
+        {state.kind === "waiting" ? (
+          <span>
+            <strong>Not saved yet.</strong> {state.message} Your changes are kept in this browser and will be
+            saved.
+          </span>
+        ) : (
+          <span>
+            <strong>Not saved.</strong> {state.message}
+          </span>
+        )}
+        <button className="button" onClick={() => autosave?.tryNow()}>
+          Try now
+        </button>
       </p>
     );
-  return <span role="status" className="px-2 text-[14px] text-soft">{state.kind === "saving" ? "Saving…" : "Saved"}</span>;
+  return (
+    <span role="status" className="px-2 text-[14px] text-soft">
+      {state.kind === "saving" ? "Saving…" : "Saved"}
+    </span>
+  );
 }

@@ -37,7 +37,11 @@ describe("autosave", () => {
     drafts.clear();
     answers.length = sent.length = 0;
     world.window = { addEventListener: () => undefined, removeEventListener: () => undefined };
-    world.localStorage = { getItem: (k: string) => drafts.get(k) ?? null, setItem: (k: string, v: string) => drafts.set(k, v), removeItem: (k: string) => drafts.delete(k) };
+    world.localStorage = {
+      getItem: (k: string) => drafts.get(k) ?? null,
+      setItem: (k: string, v: string) => drafts.set(k, v),
+      removeItem: (k: string) => drafts.delete(k),
+    };
     world.fetch = async (_: string, init: { body: string }) => {
       sent.push(JSON.parse(init.body));
       const next = answers.shift();
@@ -52,7 +56,11 @@ describe("autosave", () => {
     const store = createPieceStore(piece);
     const autosave = createAutosave("p", 7, store);
     autosave.start();
-    return { store, autosave, rename: (name: string) => store.getState().run({ type: "rename piece", name }) };
+    return {
+      store,
+      autosave,
+      rename: (name: string) => store.getState().run({ type: "rename piece", name }),
+    };
   };
 
   it("saves once after a burst, and builds on what it saved", async () => {
@@ -63,7 +71,10 @@ describe("autosave", () => {
     await jest.advanceTimersByTimeAsync(1000);
     rename("C");
     await jest.advanceTimersByTimeAsync(1000);
-    expect(sent.map((s) => [s.revision, s.document.name])).toEqual([[7, "B"], [8, "C"]]);
+    expect(sent.map((s) => [s.revision, s.document.name])).toEqual([
+      [7, "B"],
+      [8, "C"],
+    ]);
     expect(autosave.state.getState()).toEqual({ kind: "saved" });
     expect(drafts.size).toBe(0);
   });
@@ -110,7 +121,9 @@ describe("autosave", () => {
     const { autosave, rename } = start();
     rename("A");
     await jest.advanceTimersByTimeAsync(300);
-    answers.push(() => Response.json({ theirs: { revision: 8, document: { ...piece, name: "A" } } }, { status: 409 }));
+    answers.push(() =>
+      Response.json({ theirs: { revision: 8, document: { ...piece, name: "A" } } }, { status: 409 }),
+    );
     await jest.advanceTimersByTimeAsync(1100);
     rename("B");
     answers.push(saved(9));

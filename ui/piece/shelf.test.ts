@@ -1,7 +1,11 @@
 import type { Rack, RackMarker } from "@/store/rack";
 import { standInFor } from "./shelf";
 
-const marker = (code: string, labs: readonly (readonly [number, number, number])[], change: Partial<RackMarker> = {}): RackMarker => ({
+const marker = (
+  code: string,
+  labs: readonly (readonly [number, number, number])[],
+  change: Partial<RackMarker> = {},
+): RackMarker => ({
   code,
   range: "r",
   family: "f",
@@ -23,10 +27,24 @@ const marker = (code: string, labs: readonly (readonly [number, number, number])
 const rackOf = (...markers: RackMarker[]) => ({ markers }) as unknown as Rack;
 
 describe("a stand-in for a tone", () => {
-  const dry = marker("dry", [[60, 20, 20], [50, 22, 20]], { state: "dry" });
+  const dry = marker(
+    "dry",
+    [
+      [60, 20, 20],
+      [50, 22, 20],
+    ],
+    { state: "dry" },
+  );
 
   it("is the nearest owned and ready marker, in the coats that come nearest", () => {
-    const rack = rackOf(dry, marker("near", [[75, 10, 10], [61, 20, 21]]), marker("far", [[30, 0, 0]]));
+    const rack = rackOf(
+      dry,
+      marker("near", [
+        [75, 10, 10],
+        [61, 20, 21],
+      ]),
+      marker("far", [[30, 0, 0]]),
+    );
     const found = standInFor(rack, { code: "dry", coats: 1 }, [{ code: "dry", coats: 1 }])!;
     expect(found.tone).toEqual({ code: "near", coats: 2 });
     expect(found.deltaE00).toBeLessThan(2);
@@ -39,7 +57,12 @@ describe("a stand-in for a tone", () => {
   });
 
   it("is nothing that is dry, not owned, or in the group already", () => {
-    const rack = rackOf(dry, marker("empty", [[60, 20, 20]], { state: "dry" }), marker("wished", [[60, 20, 20]], { owned: false }), marker("used", [[60, 20, 20]]));
+    const rack = rackOf(
+      dry,
+      marker("empty", [[60, 20, 20]], { state: "dry" }),
+      marker("wished", [[60, 20, 20]], { owned: false }),
+      marker("used", [[60, 20, 20]]),
+    );
     expect(standInFor(rack, { code: "dry", coats: 1 }, [{ code: "used", coats: 1 }])).toBeUndefined();
   });
 

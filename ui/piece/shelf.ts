@@ -10,7 +10,11 @@ import type { ShelfInk } from "@/ui/ink/strata";
 const MOST = 5;
 
 /** The owned and ready marker that comes nearest to a tone, in one to three coats. */
-export function standInFor(rack: Rack, tone: KeptTone, taken: readonly KeptTone[]): { readonly tone: KeptTone; readonly deltaE00: number } | undefined {
+export function standInFor(
+  rack: Rack,
+  tone: KeptTone,
+  taken: readonly KeptTone[],
+): { readonly tone: KeptTone; readonly deltaE00: number } | undefined {
   const swatches = rack.markers.find((m) => m.code === tone.code)?.swatches ?? [];
   const wanted = swatches[Math.min(tone.coats, swatches.length) - 1]?.lab;
   if (!wanted) return undefined;
@@ -31,11 +35,21 @@ export function useShelf(rack: Rack, area: Area, group: GroupOutput | undefined)
     if (!group) return [];
     const used = new Set([...group.tones.map((t) => t.code), ...area.excluded]);
     return rack.markers
-      .filter((m) => m.swatches.length && !used.has(m.code) && (m.owned || !area.ownedOnly) && m.state !== "dry")
+      .filter(
+        (m) => m.swatches.length && !used.has(m.code) && (m.owned || !area.ownedOnly) && m.state !== "dry",
+      )
       .map((m) => {
         const { lab } = m.swatches[0]!;
-        const near = group.tones.map((t) => ({ code: t.code, off: deltaE00(t.lab, lab) })).reduce((a, b) => (b.off < a.off ? b : a));
-        return { code: m.code, hex: labToHex(lab), lightness: lab[0], off: near.off, says: `${near.off.toFixed(1)} ΔE00 from ${near.code}, ${closeness(near.off)}` };
+        const near = group.tones
+          .map((t) => ({ code: t.code, off: deltaE00(t.lab, lab) }))
+          .reduce((a, b) => (b.off < a.off ? b : a));
+        return {
+          code: m.code,
+          hex: labToHex(lab),
+          lightness: lab[0],
+          off: near.off,
+          says: `${near.off.toFixed(1)} ΔE00 from ${near.code}, ${closeness(near.off)}`,
+        };
       })
       .sort((a, b) => a.off - b.off)
       .slice(0, MOST)

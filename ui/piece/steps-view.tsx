@@ -15,7 +15,13 @@ import { PieceHeader } from "./piece-header";
 import { useRack } from "./use-rack";
 
 /** The passes of every kept group in the order of colouring, and the markers to lay ready: for the screen beside the paper and for print. */
-export function StepsView({ papers, rack: first }: { readonly papers: readonly PaperSheet[]; readonly rack: Rack }) {
+export function StepsView({
+  papers,
+  rack: first,
+}: {
+  readonly papers: readonly PaperSheet[];
+  readonly rack: Rack;
+}) {
   const piece = usePiece();
   const { id } = usePieceHandles();
   const { rack } = useRack(piece.paperId ?? first.paper.id, first);
@@ -24,28 +30,77 @@ export function StepsView({ papers, rack: first }: { readonly papers: readonly P
   const unplanned = piece.areas.filter((a) => !a.group);
   const supplies = suppliesOf(piece, [...rack.markers, ...rack.others]);
   const laid = planned.map((area) => ({ area, passes: passesFor(area, markers) }));
-  const chapters = laid.map((c, i) => ({ ...c, before: laid.slice(0, i).reduce((sum, { passes }) => sum + passes.length, 0) }));
+  const chapters = laid.map((c, i) => ({
+    ...c,
+    before: laid.slice(0, i).reduce((sum, { passes }) => sum + passes.length, 0),
+  }));
   return (
     <>
       <PieceHeader stage="steps" papers={papers} />
-      <main id="main" className="mx-auto grid max-w-[1320px] gap-x-8 gap-y-5 px-4 py-4 min-[1000px]:grid-cols-[minmax(0,1fr)_330px] print:block">
+      <main
+        id="main"
+        className="mx-auto grid max-w-[1320px] gap-x-8 gap-y-5 px-4 py-4 min-[1000px]:grid-cols-[minmax(0,1fr)_330px] print:block"
+      >
         <section aria-label="Steps" className="min-w-0">
           <div className="mb-3 flex flex-wrap items-center gap-3">
-            <h1 className="m-0 text-[24px]">Steps <span className="hidden print:inline">of {piece.name}</span></h1>
+            <h1 className="m-0 text-[24px]">
+              Steps <span className="hidden print:inline">of {piece.name}</span>
+            </h1>
             <span className="text-[15px] text-soft">{rack.paper.name}</span>
-            <button className="button screen-only ml-auto" onClick={() => window.print()}><Printer size={17} aria-hidden /> Print</button>
+            <button className="button screen-only ml-auto" onClick={() => window.print()}>
+              <Printer size={17} aria-hidden /> Print
+            </button>
           </div>
-          <p className="mt-0 mb-4 border-l-4 border-strong pl-3 text-[14px]">Alcohol ink is a flammable solvent: air the room, cap markers between passes, keep them from flame, children and skin. The maker&rsquo;s safety data sheet and local rules come first.</p>
+          <p className="mt-0 mb-4 border-l-4 border-strong pl-3 text-[14px]">
+            Alcohol ink is a flammable solvent: air the room, cap markers between passes, keep them from
+            flame, children and skin. The maker&rsquo;s safety data sheet and local rules come first.
+          </p>
           {planned.length === 0 && (
-            <p className="max-w-[52ch] text-[17px]">There are no steps yet: keep a blend group for an area first. <Link className="button button-main mt-3" href={`/pieces/${id}/colour`}>Plan the colours</Link></p>
+            <p className="max-w-[52ch] text-[17px]">
+              There are no steps yet: keep a blend group for an area first.{" "}
+              <Link className="button button-main mt-3" href={`/pieces/${id}/colour`}>
+                Plan the colours
+              </Link>
+            </p>
           )}
           {piece.whole.underlay.length > 0 && planned.length > 0 && (
             <section className="mb-5 break-inside-avoid" aria-label="Underlay of the whole piece">
-              <h2 className="m-0 border-b-2 border-text pb-0.5 text-[19px]">Underlay of the whole piece <span className="ml-1 text-[15px] font-normal">all shadows first, light to dark; let it dry before any local colour</span></h2>
+              <h2 className="m-0 border-b-2 border-text pb-0.5 text-[19px]">
+                Underlay of the whole piece{" "}
+                <span className="ml-1 text-[15px] font-normal">
+                  all shadows first, light to dark; let it dry before any local colour
+                </span>
+              </h2>
               <ol className="m-0 list-none p-0">
                 {piece.whole.underlay.map((code, i) => {
                   const marker = markers.get(code);
-                  return <li key={code} className="flex items-center gap-x-3 border-b border-line py-1.5 text-[15px]"><span className="w-[34px] text-right text-[17px] font-semibold">{String.fromCharCode(97 + i)}</span>{marker && <StrokeChip coats={chipColours(marker)} owned={marker.owned} low={marker.state === "low"} width={84} height={30} />}<span className="code w-[92px] text-[17px]">{code}</span><span>{i === 0 ? "every shadow" : i === piece.whole.underlay.length - 1 ? "the deepest only" : "the deeper ones"}</span></li>;
+                  return (
+                    <li
+                      key={code}
+                      className="flex items-center gap-x-3 border-b border-line py-1.5 text-[15px]"
+                    >
+                      <span className="w-[34px] text-right text-[17px] font-semibold">
+                        {String.fromCharCode(97 + i)}
+                      </span>
+                      {marker && (
+                        <StrokeChip
+                          coats={chipColours(marker)}
+                          owned={marker.owned}
+                          low={marker.state === "low"}
+                          width={84}
+                          height={30}
+                        />
+                      )}
+                      <span className="code w-[92px] text-[17px]">{code}</span>
+                      <span>
+                        {i === 0
+                          ? "every shadow"
+                          : i === piece.whole.underlay.length - 1
+                            ? "the deepest only"
+                            : "the deeper ones"}
+                      </span>
+                    </li>
+                  );
                 })}
               </ol>
             </section>
@@ -53,17 +108,38 @@ export function StepsView({ papers, rack: first }: { readonly papers: readonly P
           {chapters.map(({ area, passes, before }) => {
             return (
               <section key={area.id} className="mb-5 break-inside-avoid" aria-label={area.name}>
-                <h2 className="m-0 border-b-2 border-text pb-0.5 text-[19px]">{area.name} <span className="ml-1 text-[15px] font-normal">{schoolOf(area)}</span> {area.note && <span className="ml-2 text-[15px] font-normal text-soft">{area.note}</span>}</h2>
+                <h2 className="m-0 border-b-2 border-text pb-0.5 text-[19px]">
+                  {area.name} <span className="ml-1 text-[15px] font-normal">{schoolOf(area)}</span>{" "}
+                  {area.note && <span className="ml-2 text-[15px] font-normal text-soft">{area.note}</span>}
+                </h2>
                 <ol className="m-0 list-none p-0">
                   {passes.map((p, i) => {
                     const marker = markers.get(p.code);
                     return (
-                      <li key={i} className="grid grid-cols-[34px_84px_82px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1.5 min-[640px]:grid-cols-[34px_96px_92px_120px_minmax(0,1fr)]">
+                      <li
+                        key={i}
+                        className="grid grid-cols-[34px_84px_82px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1.5 min-[640px]:grid-cols-[34px_96px_92px_120px_minmax(0,1fr)]"
+                      >
                         <span className="text-right text-[17px] font-semibold">{before + i + 1}</span>
-                        {marker ? <StrokeChip coats={chipColours(marker)} owned={marker.owned} low={marker.state === "low"} width={84} height={30} /> : <span className="text-[13px]">not in the rack</span>}
+                        {marker ? (
+                          <StrokeChip
+                            coats={chipColours(marker)}
+                            owned={marker.owned}
+                            low={marker.state === "low"}
+                            width={84}
+                            height={30}
+                          />
+                        ) : (
+                          <span className="text-[13px]">not in the rack</span>
+                        )}
                         <span className="code text-[17px]">{p.code.replace(/^pencil /, "")}</span>
-                        <span className="text-[15px] max-[640px]:col-start-4 max-[640px]:row-start-1">{p.dry && <strong>when dry: </strong>}{amountOf(p)}</span>
-                        <span className="text-[15px] max-[640px]:col-span-2 max-[640px]:col-start-3">{p.where}; <span className="text-soft">{p.stroke}</span></span>
+                        <span className="text-[15px] max-[640px]:col-start-4 max-[640px]:row-start-1">
+                          {p.dry && <strong>when dry: </strong>}
+                          {amountOf(p)}
+                        </span>
+                        <span className="text-[15px] max-[640px]:col-span-2 max-[640px]:col-start-3">
+                          {p.where}; <span className="text-soft">{p.stroke}</span>
+                        </span>
                       </li>
                     );
                   })}
@@ -71,22 +147,46 @@ export function StepsView({ papers, rack: first }: { readonly papers: readonly P
               </section>
             );
           })}
-          {unplanned.length > 0 && planned.length > 0 && <p className="text-[15px] text-soft">Without a kept group: {unplanned.map((a) => a.name).join(", ")}.</p>}
+          {unplanned.length > 0 && planned.length > 0 && (
+            <p className="text-[15px] text-soft">
+              Without a kept group: {unplanned.map((a) => a.name).join(", ")}.
+            </p>
+          )}
         </section>
         <section aria-label="Supply list" className="min-w-0 break-before-page">
           <div className="mb-2 flex flex-wrap items-center gap-2">
             <h2 className="m-0 w-full text-[19px]">Lay ready: {counted(supplies.length, "thing")}</h2>
-            <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=csv`} download><Download size={16} aria-hidden /> CSV</a>
-            <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=md`} download><Download size={16} aria-hidden /> Markdown</a>
+            <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=csv`} download>
+              <Download size={16} aria-hidden /> CSV
+            </a>
+            <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=md`} download>
+              <Download size={16} aria-hidden /> Markdown
+            </a>
           </div>
           <ul className="m-0 list-none p-0">
             {supplies.map((s) => {
               const marker = markers.get(s.code);
               return (
-                <li key={s.code} className="grid grid-cols-[64px_84px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1">
-                  {marker ? <StrokeChip coats={chipColours(marker)} owned={marker.owned} low={marker.state === "low"} width={64} height={24} /> : <span />}
+                <li
+                  key={s.code}
+                  className="grid grid-cols-[64px_84px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1"
+                >
+                  {marker ? (
+                    <StrokeChip
+                      coats={chipColours(marker)}
+                      owned={marker.owned}
+                      low={marker.state === "low"}
+                      width={64}
+                      height={24}
+                    />
+                  ) : (
+                    <span />
+                  )}
                   <span className="code">{s.code.replace(/^pencil /, "")}</span>
-                  <span className="text-[14px] leading-tight">{s.areas.join(", ")}{needOf(s) !== "ready" && <strong className="block">{needOf(s)}</strong>}</span>
+                  <span className="text-[14px] leading-tight">
+                    {s.areas.join(", ")}
+                    {needOf(s) !== "ready" && <strong className="block">{needOf(s)}</strong>}
+                  </span>
                 </li>
               );
             })}
@@ -100,7 +200,8 @@ export function StepsView({ papers, rack: first }: { readonly papers: readonly P
 const schoolOf = (area: Area) => area.school ?? MATERIAL_HABITS[area.material].school;
 
 /** A pencil's chip shows its drawdown over white. */
-const chipColours = (marker: RackMarker) => (marker.drawdowns?.white ? [labToHex(marker.drawdowns.white)] : coatsInHex(marker.swatches));
+const chipColours = (marker: RackMarker) =>
+  marker.drawdowns?.white ? [labToHex(marker.drawdowns.white)] : coatsInHex(marker.swatches);
 
 function amountOf(p: Pass): string {
   if (p.kind === "draw") return "pencil";
@@ -115,5 +216,10 @@ function passesFor(area: Area, markers: ReadonlyMap<string, RackMarker>) {
     return { ...t, order, lightness: swatches[Math.min(t.coats, swatches.length) - 1]?.lab[0] ?? -order };
   });
   const byLight = [...tones].sort((a, b) => b.lightness - a.lightness);
-  return passesOf(tones.map((t) => ({ code: t.code, coats: t.coats, depth: byLight.indexOf(t) })), schoolOf(area), area.shadow, area.pencil);
+  return passesOf(
+    tones.map((t) => ({ code: t.code, coats: t.coats, depth: byLight.indexOf(t) })),
+    schoolOf(area),
+    area.shadow,
+    area.pencil,
+  );
 }

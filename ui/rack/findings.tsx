@@ -20,53 +20,114 @@ interface Props {
 export function Findings({ rack, onChoose }: Props) {
   const read = useMemo(() => rack.markers.filter((m) => m.swatches[0]), [rack]);
   const byCode = useMemo(() => new Map(rack.markers.map((m) => [m.code, m])), [rack]);
-  const gaps = useMemo(() => gapsOf(read.map((m) => ({ code: m.code, family: m.family, owned: m.owned, lab: m.swatches[0]!.lab }))), [read]);
+  const gaps = useMemo(
+    () =>
+      gapsOf(read.map((m) => ({ code: m.code, family: m.family, owned: m.owned, lab: m.swatches[0]!.lab }))),
+    [read],
+  );
   const twins = useCompute("twins", read.length ? rackKey(rack) : null, () => ({ inks: read.map(coloured) }));
   const pairs = twins.output?.pairs.filter((p) => p.codes.some((c) => byCode.get(c)?.owned)) ?? [];
   const both = pairs.filter((p) => p.codes.every((c) => byCode.get(c)?.owned));
-  const chip = (code: string) => <Chip key={code} marker={byCode.get(code)} code={code} onChoose={onChoose} />;
+  const chip = (code: string) => (
+    <Chip key={code} marker={byCode.get(code)} code={code} onChoose={onChoose} />
+  );
   return (
     <div className="grid gap-x-8 gap-y-5 min-[900px]:grid-cols-2">
-      <Block title={`Gaps (${gaps.length})`} says="Stretches of lightness in a family that nothing you own reaches: a blend across them shows its edge.">
+      <Block
+        title={`Gaps (${gaps.length})`}
+        says="Stretches of lightness in a family that nothing you own reaches: a blend across them shows its edge."
+      >
         {gaps.slice(0, MOST_SHOWN).map((g) => (
           <Row key={`${g.family} ${g.deep}`} figure={`${g.width.toFixed(0)} L*`}>
             {chip(g.pale!)} <span aria-hidden>to</span> {chip(g.deep)}
-            <span className="basis-full text-[13px] text-soft">{g.closing ? <>closed best by {chip(g.closing)}</> : "no marker of the range closes it"}</span>
+            <span className="basis-full text-[13px] text-soft">
+              {g.closing ? <>closed best by {chip(g.closing)}</> : "no marker of the range closes it"}
+            </span>
           </Row>
         ))}
       </Block>
-      <Block title={`Twins you own (${both.length})`} says={`Pairs nobody can tell apart on ${rack.paper.name}, under 2 ΔE00: owning both is waste. ${counted(pairs.length - both.length, "further pair")} with a marker you do not own: no need to buy those.`}>
+      <Block
+        title={`Twins you own (${both.length})`}
+        says={`Pairs nobody can tell apart on ${rack.paper.name}, under 2 ΔE00: owning both is waste. ${counted(pairs.length - both.length, "further pair")} with a marker you do not own: no need to buy those.`}
+      >
         <Progress work={twins} doing="Comparing" />
-        {both.slice(0, MOST_SHOWN).map((p) => <Row key={p.codes.join()} figure={`${p.deltaE00.toFixed(1)} ΔE00`}>{p.codes.map(chip)}</Row>)}
+        {both.slice(0, MOST_SHOWN).map((p) => (
+          <Row key={p.codes.join()} figure={`${p.deltaE00.toFixed(1)} ΔE00`}>
+            {p.codes.map(chip)}
+          </Row>
+        ))}
       </Block>
-      {rack.ranges.filter((r) => r.key).map((range) => <Audit key={range.id} range={range} rack={rack} chip={chip} />)}
-      {rack.ranges.some((r) => !r.key && rack.markers.some((m) => m.range === r.name)) && <p className="m-0 text-[14px] text-soft">Ranges without a code key are not compared. Describe how their codes are written under Ranges.</p>}
+      {rack.ranges
+        .filter((r) => r.key)
+        .map((range) => (
+          <Audit key={range.id} range={range} rack={rack} chip={chip} />
+        ))}
+      {rack.ranges.some((r) => !r.key && rack.markers.some((m) => m.range === r.name)) && (
+        <p className="m-0 text-[14px] text-soft">
+          Ranges without a code key are not compared. Describe how their codes are written under Ranges.
+        </p>
+      )}
     </div>
   );
 }
 
-const coloured = (m: RackMarker) => ({ code: m.code, color: m.swatches[0]!.hex ?? { lab: m.swatches[0]!.lab } });
+const coloured = (m: RackMarker) => ({
+  code: m.code,
+  color: m.swatches[0]!.hex ?? { lab: m.swatches[0]!.lab },
+});
 
-function Audit({ range, rack, chip }: { range: RangeFacts; rack: Rack; chip: (code: string) => React.ReactNode }) {
+function Audit({
+  range,
+  rack,
+  chip,
+}: {
+  range: RangeFacts;
+  rack: Rack;
+  chip: (code: string) => React.ReactNode;
+}) {
   const own = rack.markers.filter((m) => m.range === range.name && m.swatches[0]);
-  const work = useCompute("auditCodes", own.length ? `${rackKey(rack)} ${range.id} ${JSON.stringify([range.key, range.homes])}` : null, () => ({ key: range.key, inks: own.map(coloured), homes: range.homes }));
+  const work = useCompute(
+    "auditCodes",
+    own.length ? `${rackKey(rack)} ${range.id} ${JSON.stringify([range.key, range.homes])}` : null,
+    () => ({ key: range.key, inks: own.map(coloured), homes: range.homes }),
+  );
   const findings = work.output?.findings.filter((f) => f.kind !== "neighbours are twins") ?? [];
   const kinds = [...new Set(findings.map((f) => f.kind))];
   return (
-    <Block title={`Code against swatch: ${range.name} (${findings.length})`} says="What a code promises and the swatch on this paper does not show.">
+    <Block
+      title={`Code against swatch: ${range.name} (${findings.length})`}
+      says="What a code promises and the swatch on this paper does not show."
+    >
       <Progress work={work} doing="Comparing" />
-      {work.output && findings.length === 0 && <p className="my-1 text-[14px]">Every code keeps what it promises{own.length ? "" : ": none has been read on this paper"}.</p>}
+      {work.output && findings.length === 0 && (
+        <p className="my-1 text-[14px]">
+          Every code keeps what it promises{own.length ? "" : ": none has been read on this paper"}.
+        </p>
+      )}
       {kinds.map((kind) => (
         <section key={kind}>
           <h4 className="small-title m-0 mt-2">{kind}</h4>
-          {findings.filter((f) => f.kind === kind).slice(0, MOST_SHOWN).map((f) => <Row key={f.codes.join() + f.kind} figure={figure(f)}>{f.codes.map(chip)}<span className="basis-full text-[13px] text-soft">{f.message}</span></Row>)}
+          {findings
+            .filter((f) => f.kind === kind)
+            .slice(0, MOST_SHOWN)
+            .map((f) => (
+              <Row key={f.codes.join() + f.kind} figure={figure(f)}>
+                {f.codes.map(chip)}
+                <span className="basis-full text-[13px] text-soft">{f.message}</span>
+              </Row>
+            ))}
         </section>
       ))}
     </Block>
   );
 }
 
-const UNITS: Partial<Record<Finding["kind"], string>> = { "deeper code, lighter swatch": "L*", "greyer code, purer swatch": "C*", "hue far from its family": "°", "neighbours are twins": "ΔE00" };
+const UNITS: Partial<Record<Finding["kind"], string>> = {
+  "deeper code, lighter swatch": "L*",
+  "greyer code, purer swatch": "C*",
+  "hue far from its family": "°",
+  "neighbours are twins": "ΔE00",
+};
 const figure = (f: Finding) => (UNITS[f.kind] ? `${f.figure.toFixed(1)} ${UNITS[f.kind]}` : "");
 
 function Block({ title, says, children }: { title: string; says: string; children: React.ReactNode }) {
@@ -88,10 +149,29 @@ function Row({ figure: value, children }: { figure: string; children: React.Reac
   );
 }
 
-function Chip({ marker, code, onChoose }: { marker: RackMarker | undefined; code: string; onChoose: (code: string) => void }) {
+function Chip({
+  marker,
+  code,
+  onChoose,
+}: {
+  marker: RackMarker | undefined;
+  code: string;
+  onChoose: (code: string) => void;
+}) {
   return (
-    <button className="inline-flex min-h-8 items-center gap-1.5 px-0.5 hover:underline" onClick={() => onChoose(code)}>
-      {marker?.swatches.length ? <StrokeChip coats={coatsInHex(marker.swatches)} owned={marker.owned} low={marker.state === "low"} width={44} height={20} /> : null}
+    <button
+      className="inline-flex min-h-8 items-center gap-1.5 px-0.5 hover:underline"
+      onClick={() => onChoose(code)}
+    >
+      {marker?.swatches.length ? (
+        <StrokeChip
+          coats={coatsInHex(marker.swatches)}
+          owned={marker.owned}
+          low={marker.state === "low"}
+          width={44}
+          height={20}
+        />
+      ) : null}
       <span className="code">{code}</span>
     </button>
   );

@@ -5,7 +5,14 @@ import { useMemo, useState } from "react";
 import { isRead, parseCode } from "@/core/codes/key";
 import { FormatError } from "@/core/formats/format-error";
 import { parseGpl } from "@/core/formats/gpl";
-import { guessMapping, RACK_COLUMNS, readRows, type Mapping, type RackColumn, type RackFileRow } from "@/core/stock/rack-file";
+import {
+  guessMapping,
+  RACK_COLUMNS,
+  readRows,
+  type Mapping,
+  type RackColumn,
+  type RackFileRow,
+} from "@/core/stock/rack-file";
 import type { Rack } from "@/store/rack";
 import { saveFile } from "@/ui/save-file";
 import { messageOf, send } from "@/ui/send";
@@ -22,7 +29,20 @@ interface Loaded {
 
 const MOST_BYTES = 20 * 1024 * 1024;
 const AT_ONCE = 400;
-const columnNames: Record<RackColumn, string> = { code: "code", name: "name", family: "family", kind: "kind", owned: "owned or wished", state: "state", refills: "refills", nib: "nib", price: "price", place: "kept in", notes: "notes", colour: "colour (hex)" };
+const columnNames: Record<RackColumn, string> = {
+  code: "code",
+  name: "name",
+  family: "family",
+  kind: "kind",
+  owned: "owned or wished",
+  state: "state",
+  refills: "refills",
+  nib: "nib",
+  price: "price",
+  place: "kept in",
+  notes: "notes",
+  colour: "colour (hex)",
+};
 
 /** Reads a file of any of the formats the rack takes. @throws FormatError in words */
 function load(name: string, bytes: ArrayBuffer): Loaded {
@@ -31,7 +51,13 @@ function load(name: string, bytes: ArrayBuffer): Loaded {
   if (!text.trim()) throw new FormatError(0, `"${name}" is empty`);
   if (text.startsWith("GIMP Palette")) {
     const colours = parseGpl(text);
-    return { name, encoding, headings: ["code", "colour"], rows: colours.map((c) => [c.name, c.hex]), first: colours[0]?.line ?? 1 };
+    return {
+      name,
+      encoding,
+      headings: ["code", "colour"],
+      rows: colours.map((c) => [c.name, c.hex]),
+      first: colours[0]?.line ?? 1,
+    };
   }
   if (/^\s*[[{]/.test(text)) {
     let parsed: unknown;
@@ -41,19 +67,38 @@ function load(name: string, bytes: ArrayBuffer): Loaded {
       throw new FormatError(0, `"${name}" looks like JSON and is not: ${messageOf(e)}`);
     }
     const items = Array.isArray(parsed) ? parsed : (parsed as { items?: unknown }).items;
-    if (!Array.isArray(items) || !items.length) throw new FormatError(0, 'expected a JSON list of things with a "code", or {"items": […]}');
+    if (!Array.isArray(items) || !items.length)
+      throw new FormatError(0, 'expected a JSON list of things with a "code", or {"items": […]}');
     const headings = [...RACK_COLUMNS];
     const cell = (item: Record<string, unknown>, c: RackColumn): string => {
-      if (c === "owned") return item.owned === true ? "yes" : item.wished === true ? "wished" : item.owned === false ? "no" : String(item.owned ?? "");
+      if (c === "owned")
+        return item.owned === true
+          ? "yes"
+          : item.wished === true
+            ? "wished"
+            : item.owned === false
+              ? "no"
+              : String(item.owned ?? "");
       return item[c] === undefined || item[c] === null ? "" : String(item[c] as string | number);
     };
-    return { name, encoding, headings, rows: (items as Record<string, unknown>[]).map((item) => headings.map((c) => cell(item ?? {}, c))), first: 1 };
+    return {
+      name,
+      encoding,
+      headings,
+      rows: (items as Record<string, unknown>[]).map((item) => headings.map((c) => cell(item ?? {}, c))),
+      first: 1,
+    };
   }
-  const { data, errors } = Papa.parse<string[]>(text, { skipEmptyLines: false, delimitersToGuess: [",", ";", "\t", "|"] });
+  const { data, errors } = Papa.parse<string[]>(text, {
+    skipEmptyLines: false,
+    delimitersToGuess: [",", ";", "\t", "|"],
+  });
   const unclosed = errors.find((e) => e.type === "Quotes");
-  if (unclosed) throw new FormatError((unclosed.row ?? 0) + 1, `a quotation mark is not closed: ${unclosed.message}`);
+  if (unclosed)
+    throw new FormatError((unclosed.row ?? 0) + 1, `a quotation mark is not closed: ${unclosed.message}`);
   const [headings = [], ...rows] = data;
-  if (headings.length < 1 || !rows.length) throw new FormatError(0, `"${name}" needs a line of headings and at least one row`);
+  if (headings.length < 1 || !rows.length)
+    throw new FormatError(0, `"${name}" needs a line of headings and at least one row`);
   return { name, encoding, headings, rows, first: 2 };
 }
 
@@ -67,13 +112,19 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
   const [trouble, setTrouble] = useState<string>();
   const [progress, setProgress] = useState<number>();
   const [outcome, setOutcome] = useState<string>();
-  const read = useMemo(() => (file && mapping.code !== undefined ? readRows(file.rows, mapping, file.first) : undefined), [file, mapping]);
+  const read = useMemo(
+    () => (file && mapping.code !== undefined ? readRows(file.rows, mapping, file.first) : undefined),
+    [file, mapping],
+  );
   const key = rack.ranges.find((r) => r.id === rangeId)?.key;
   const familyOf = (row: RackFileRow): string => {
     const parsed = key && parseCode(key, row.code);
     return row.family ?? (parsed && isRead(parsed) ? parsed.family : undefined) ?? "other";
   };
-  const unread = key && read ? read.good.filter((r) => (r.kind ?? "marker") === "marker" && !isRead(parseCode(key, r.code))).length : 0;
+  const unread =
+    key && read
+      ? read.good.filter((r) => (r.kind ?? "marker") === "marker" && !isRead(parseCode(key, r.code))).length
+      : 0;
 
   const choose = async (chosen: File | undefined) => {
     setTrouble(undefined);
@@ -97,15 +148,23 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
       for (; at < read.good.length; at += AT_ONCE) {
         setProgress(at / read.good.length);
         const rows = read.good.slice(at, at + AT_ONCE).map((r) => ({ ...r, family: familyOf(r) }));
-        const answer = await send<{ added: number; updated: number; elsewhere: string[] }>("POST", "/api/rack", { rangeId, rows, ...(asReadings && { paperId: rack.paper.id }) });
+        const answer = await send<{ added: number; updated: number; elsewhere: string[] }>(
+          "POST",
+          "/api/rack",
+          { rangeId, rows, ...(asReadings && { paperId: rack.paper.id }) },
+        );
         added += answer.added;
         updated += answer.updated;
         elsewhere.push(...answer.elsewhere);
       }
-      setOutcome(`${added} added, ${updated} updated${elsewhere.length ? `, ${elsewhere.length} left alone because their code stands in another range: ${elsewhere.slice(0, 6).join(", ")}` : ""}${read.bad.length ? `, ${read.bad.length} bad rows not taken` : ""}.`);
+      setOutcome(
+        `${added} added, ${updated} updated${elsewhere.length ? `, ${elsewhere.length} left alone because their code stands in another range: ${elsewhere.slice(0, 6).join(", ")}` : ""}${read.bad.length ? `, ${read.bad.length} bad rows not taken` : ""}.`,
+      );
       router.refresh();
     } catch (e) {
-      setTrouble(`${messageOf(e)} ${at ? `The first ${at} rows are in; bringing the file in again updates them and doubles none.` : ""}`);
+      setTrouble(
+        `${messageOf(e)} ${at ? `The first ${at} rows are in; bringing the file in again updates them and doubles none.` : ""}`,
+      );
     } finally {
       setProgress(undefined);
     }
@@ -114,12 +173,36 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap items-center gap-3">
-        <label className="button button-main">Choose a file<input type="file" accept=".csv,.tsv,.txt,.json,.gpl" className="sr-only" aria-label="Rack file" onChange={(e) => { void choose(e.target.files?.[0]); e.target.value = ""; }} /></label>
-        <span className="text-[14px] text-soft">CSV with any columns, JSON, or a GIMP palette. Nothing changes until you have seen how it is read.</span>
-        <button className="button-bare ml-auto" onClick={onDone}>Back to the rack</button>
+        <label className="button button-main">
+          Choose a file
+          <input
+            type="file"
+            accept=".csv,.tsv,.txt,.json,.gpl"
+            className="sr-only"
+            aria-label="Rack file"
+            onChange={(e) => {
+              void choose(e.target.files?.[0]);
+              e.target.value = "";
+            }}
+          />
+        </label>
+        <span className="text-[14px] text-soft">
+          CSV with any columns, JSON, or a GIMP palette. Nothing changes until you have seen how it is read.
+        </span>
+        <button className="button-bare ml-auto" onClick={onDone}>
+          Back to the rack
+        </button>
       </div>
-      {trouble && <p role="alert" className="m-0 border-l-4 border-strong pl-3 text-[15px]">{trouble}</p>}
-      {outcome && <p role="status" className="m-0 border-l-4 border-strong pl-3 text-[15px]">{outcome}</p>}
+      {trouble && (
+        <p role="alert" className="m-0 border-l-4 border-strong pl-3 text-[15px]">
+          {trouble}
+        </p>
+      )}
+      {outcome && (
+        <p role="status" className="m-0 border-l-4 border-strong pl-3 text-[15px]">
+          {outcome}
+        </p>
+      )}
       {!file && (
         <div
           className="grid min-h-56 place-content-center gap-2 border-2 border-dashed border-strong p-6 text-center"
@@ -130,15 +213,40 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
           }}
         >
           <p className="m-0 text-[17px] font-semibold">Drop a file here</p>
-          <p className="m-0 max-w-[64ch] text-[14px] text-soft">A CSV’s first line names its columns, in any order and with any separator. Blendt knows {RACK_COLUMNS.map((c) => columnNames[c]).join(", ")}; only the code is needed. A code that is on the rack already is updated with what the file says, never doubled.</p>
+          <p className="m-0 max-w-[64ch] text-[14px] text-soft">
+            A CSV’s first line names its columns, in any order and with any separator. Blendt knows{" "}
+            {RACK_COLUMNS.map((c) => columnNames[c]).join(", ")}; only the code is needed. A code that is on
+            the rack already is updated with what the file says, never doubled.
+          </p>
         </div>
       )}
       {file && (
         <>
           <div className="flex flex-wrap items-end gap-4">
-            <p className="m-0 text-[15px]"><strong>{file.name}</strong>: {counted(file.rows.length, "row")}, {file.encoding}</p>
-            <label className="text-[14px]">into range <select className="field ml-1" value={rangeId} onChange={(e) => setRangeId(e.target.value)}>{rack.ranges.map((r) => <option key={r.id} value={r.id}>{r.name}</option>)}</select></label>
-            {mapping.colour !== undefined && <label className="flex min-h-9 items-center gap-1.5 text-[14px]"><input type="checkbox" className="size-4 accent-black" checked={asReadings} onChange={(e) => setAsReadings(e.target.checked)} /> take its colours as one coat on {rack.paper.name}</label>}
+            <p className="m-0 text-[15px]">
+              <strong>{file.name}</strong>: {counted(file.rows.length, "row")}, {file.encoding}
+            </p>
+            <label className="text-[14px]">
+              into range{" "}
+              <select className="field ml-1" value={rangeId} onChange={(e) => setRangeId(e.target.value)}>
+                {rack.ranges.map((r) => (
+                  <option key={r.id} value={r.id}>
+                    {r.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            {mapping.colour !== undefined && (
+              <label className="flex min-h-9 items-center gap-1.5 text-[14px]">
+                <input
+                  type="checkbox"
+                  className="size-4 accent-black"
+                  checked={asReadings}
+                  onChange={(e) => setAsReadings(e.target.checked)}
+                />{" "}
+                take its colours as one coat on {rack.paper.name}
+              </label>
+            )}
           </div>
           <div className="overflow-x-auto border border-line bg-panel">
             <table className="border-collapse text-[14px]">
@@ -147,35 +255,96 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
                   {file.headings.map((h, i) => (
                     <th key={i} className="border-b border-strong p-1 text-left align-bottom font-normal">
                       <span className="block font-semibold">{h || `column ${i + 1}`}</span>
-                      <select className="field min-h-8 text-[13px]" aria-label={`Meaning of column ${h || i + 1}`} value={RACK_COLUMNS.find((c) => mapping[c] === i) ?? ""} onChange={(e) => {
-                        const cleared = Object.fromEntries(Object.entries(mapping).filter(([c, at]) => at !== i && c !== e.target.value));
-                        setMapping(e.target.value ? { ...cleared, [e.target.value]: i } : cleared);
-                      }}>
+                      <select
+                        className="field min-h-8 text-[13px]"
+                        aria-label={`Meaning of column ${h || i + 1}`}
+                        value={RACK_COLUMNS.find((c) => mapping[c] === i) ?? ""}
+                        onChange={(e) => {
+                          const cleared = Object.fromEntries(
+                            Object.entries(mapping).filter(([c, at]) => at !== i && c !== e.target.value),
+                          );
+                          setMapping(e.target.value ? { ...cleared, [e.target.value]: i } : cleared);
+                        }}
+                      >
                         <option value="">not taken</option>
-                        {RACK_COLUMNS.map((c) => <option key={c} value={c}>{columnNames[c]}</option>)}
+                        {RACK_COLUMNS.map((c) => (
+                          <option key={c} value={c}>
+                            {columnNames[c]}
+                          </option>
+                        ))}
                       </select>
                     </th>
                   ))}
                 </tr>
               </thead>
               <tbody>
-                {file.rows.slice(0, 6).map((row, i) => <tr key={i}>{file.headings.map((_, c) => <td key={c} className="max-w-56 truncate border-b border-line p-1">{row[c]}</td>)}</tr>)}
+                {file.rows.slice(0, 6).map((row, i) => (
+                  <tr key={i}>
+                    {file.headings.map((_, c) => (
+                      <td key={c} className="max-w-56 truncate border-b border-line p-1">
+                        {row[c]}
+                      </td>
+                    ))}
+                  </tr>
+                ))}
               </tbody>
             </table>
           </div>
-          {mapping.code === undefined && <p role="alert" className="m-0 text-[15px]">Say which column holds the code.</p>}
+          {mapping.code === undefined && (
+            <p role="alert" className="m-0 text-[15px]">
+              Say which column holds the code.
+            </p>
+          )}
           {read && (
             <div className="flex flex-wrap items-center gap-3">
-              <button className="button button-main" disabled={!read.good.length || progress !== undefined} onClick={() => void bring()}>Bring in {counted(read.good.length, "row")}</button>
-              {progress !== undefined && <progress className="h-2 w-52 accent-black" value={progress} aria-label="Bringing in" />}
-              {unread > 0 && <span className="text-[14px]">{counted(unread, "code")} cannot be read by the key of the range; they come in under the family the file gives, or “other”.</span>}
-              {bad.length > 0 && <button className="button" onClick={() => saveFile("bad-rows.csv", "text/csv", Papa.unparse({ fields: ["line", "reason", ...file.headings], data: bad.map((b) => [String(b.line), b.reason, ...b.values]) }, { escapeFormulae: true }))}>Save {counted(bad.length, "bad row")}</button>}
+              <button
+                className="button button-main"
+                disabled={!read.good.length || progress !== undefined}
+                onClick={() => void bring()}
+              >
+                Bring in {counted(read.good.length, "row")}
+              </button>
+              {progress !== undefined && (
+                <progress className="h-2 w-52 accent-black" value={progress} aria-label="Bringing in" />
+              )}
+              {unread > 0 && (
+                <span className="text-[14px]">
+                  {counted(unread, "code")} cannot be read by the key of the range; they come in under the
+                  family the file gives, or “other”.
+                </span>
+              )}
+              {bad.length > 0 && (
+                <button
+                  className="button"
+                  onClick={() =>
+                    saveFile(
+                      "bad-rows.csv",
+                      "text/csv",
+                      Papa.unparse(
+                        {
+                          fields: ["line", "reason", ...file.headings],
+                          data: bad.map((b) => [String(b.line), b.reason, ...b.values]),
+                        },
+                        { escapeFormulae: true },
+                      ),
+                    )
+                  }
+                >
+                  Save {counted(bad.length, "bad row")}
+                </button>
+              )}
             </div>
           )}
           {bad.length > 0 && (
             <section aria-label="Bad rows">
               <h3 className="small-title m-0">{counted(bad.length, "row")} cannot be taken</h3>
-              <ul className="m-0 max-h-44 overflow-y-auto pl-5 text-[14px]">{bad.slice(0, 100).map((b) => <li key={b.line}>line {b.line}: {b.reason}</li>)}</ul>
+              <ul className="m-0 max-h-44 overflow-y-auto pl-5 text-[14px]">
+                {bad.slice(0, 100).map((b) => (
+                  <li key={b.line}>
+                    line {b.line}: {b.reason}
+                  </li>
+                ))}
+              </ul>
             </section>
           )}
         </>

@@ -54,50 +54,160 @@ export function RackView({ papers, rack: first, studio, uses }: Props) {
     else if (replace) window.history.replaceState(null, "", url);
     else window.history.pushState(null, "", url);
   };
-  const choose = (code: string) => change(view === "tracks" ? { marker: code } : { marker: code, view: "tracks", kind: "Markers" }, view === "tracks" && chosen !== undefined);
-  const shown = findMarkers(all.filter((m) => kinds.kinds.includes(m.kind) && standing(params.get("standing"), m)), filter);
+  const choose = (code: string) =>
+    change(
+      view === "tracks" ? { marker: code } : { marker: code, view: "tracks", kind: "Markers" },
+      view === "tracks" && chosen !== undefined,
+    );
+  const shown = findMarkers(
+    all.filter((m) => kinds.kinds.includes(m.kind) && standing(params.get("standing"), m)),
+    filter,
+  );
   const isMarkers = kinds === KIND_GROUPS[0];
   const card = (view === "tracks" || view === "table") && chosen;
   return (
     <Shell markers={rack.markers} goTo={choose}>
       <main id="main" className="mx-auto max-w-[1500px] px-4 py-3">
         <div className="mb-2 flex flex-wrap items-center gap-x-3 gap-y-2">
-          <h1 className="m-0 text-[24px]">Rack <span className="ml-2 text-[15px] font-normal text-soft">{studio}: {counted(rack.markers.filter((m) => m.owned).length, "marker")} owned of {rack.markers.length}</span></h1>
+          <h1 className="m-0 text-[24px]">
+            Rack{" "}
+            <span className="ml-2 text-[15px] font-normal text-soft">
+              {studio}: {counted(rack.markers.filter((m) => m.owned).length, "marker")} owned of{" "}
+              {rack.markers.length}
+            </span>
+          </h1>
           <div className="ml-auto flex items-center gap-1">
-            <button className="button-bare" onClick={edits.undo} disabled={!edits.canUndo} aria-label="Undo" title="Undo"><Undo2 size={19} aria-hidden /></button>
-            <button className="button-bare" onClick={edits.redo} disabled={!edits.canRedo} aria-label="Redo" title="Redo"><Redo2 size={19} aria-hidden /></button>
+            <button
+              className="button-bare"
+              onClick={edits.undo}
+              disabled={!edits.canUndo}
+              aria-label="Undo"
+              title="Undo"
+            >
+              <Undo2 size={19} aria-hidden />
+            </button>
+            <button
+              className="button-bare"
+              onClick={edits.redo}
+              disabled={!edits.canRedo}
+              aria-label="Redo"
+              title="Redo"
+            >
+              <Redo2 size={19} aria-hidden />
+            </button>
             <ExportMenu paperId={rack.paper.id} />
           </div>
           <label className="flex items-center gap-1.5 text-[14px]">
             As read on
-            <select className="field" value={rack.paper.id} onChange={(e) => change({ paper: e.target.value })}>{papers.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}</select>
+            <select
+              className="field"
+              value={rack.paper.id}
+              onChange={(e) => change({ paper: e.target.value })}
+            >
+              {papers.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}
+                </option>
+              ))}
+            </select>
           </label>
         </div>
         <div className="mb-3 flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line">
           <div role="group" aria-label="View" className="flex flex-wrap">
-            {views.map((v) => <button key={v.id} aria-pressed={view === v.id} className={`px-3 py-2 text-[15px] ${view === v.id ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`} onClick={() => change({ view: v.id })}>{v.name}</button>)}
+            {views.map((v) => (
+              <button
+                key={v.id}
+                aria-pressed={view === v.id}
+                className={`px-3 py-2 text-[15px] ${view === v.id ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
+                onClick={() => change({ view: v.id })}
+              >
+                {v.name}
+              </button>
+            ))}
           </div>
           {(view === "tracks" || view === "table") && (
             <div className="ml-auto flex flex-wrap items-center gap-2 pb-1">
-              {view === "table" && <input className="field w-44" type="search" placeholder="filter: reed 2-5" aria-label="Filter by code, family, name or depths" value={filter} onChange={(e) => setFilter(e.target.value)} />}
-              <select className="field" aria-label="Kind" value={kinds.name} onChange={(e) => change({ kind: e.target.value, ...(e.target.value !== "Markers" && { view: "table" }) })}>{KIND_GROUPS.map((g) => <option key={g.name}>{g.name}</option>)}</select>
-              {view === "table" && <select className="field" aria-label="Standing shown" value={params.get("standing") ?? "all"} onChange={(e) => change({ standing: e.target.value })}>{["all", "owned", "wished", "low or dry"].map((s) => <option key={s}>{s}</option>)}</select>}
+              {view === "table" && (
+                <input
+                  className="field w-44"
+                  type="search"
+                  placeholder="filter: reed 2-5"
+                  aria-label="Filter by code, family, name or depths"
+                  value={filter}
+                  onChange={(e) => setFilter(e.target.value)}
+                />
+              )}
+              <select
+                className="field"
+                aria-label="Kind"
+                value={kinds.name}
+                onChange={(e) =>
+                  change({ kind: e.target.value, ...(e.target.value !== "Markers" && { view: "table" }) })
+                }
+              >
+                {KIND_GROUPS.map((g) => (
+                  <option key={g.name}>{g.name}</option>
+                ))}
+              </select>
+              {view === "table" && (
+                <select
+                  className="field"
+                  aria-label="Standing shown"
+                  value={params.get("standing") ?? "all"}
+                  onChange={(e) => change({ standing: e.target.value })}
+                >
+                  {["all", "owned", "wished", "low or dry"].map((s) => (
+                    <option key={s}>{s}</option>
+                  ))}
+                </select>
+              )}
             </div>
           )}
         </div>
-        {edits.trouble && <p role="alert" className="mt-0 border-l-4 border-strong pl-3 text-[15px]">{edits.trouble}</p>}
+        {edits.trouble && (
+          <p role="alert" className="mt-0 border-l-4 border-strong pl-3 text-[15px]">
+            {edits.trouble}
+          </p>
+        )}
         {view === "findings" && <Findings rack={rack} onChoose={choose} />}
-        {view === "ranges" && <Ranges rack={rack} range={params.get("range")} onRange={(name) => change({ range: name })} />}
+        {view === "ranges" && (
+          <Ranges rack={rack} range={params.get("range")} onRange={(name) => change({ range: name })} />
+        )}
         {view === "import" && <ImportPanel rack={rack} onDone={() => change({ view: "table" })} />}
         {(view === "tracks" || view === "table") && (
-          <div className={`grid gap-5 ${view === "tracks" || card ? "min-[1000px]:grid-cols-[minmax(0,1fr)_252px]" : ""}`}>
+          <div
+            className={`grid gap-5 ${view === "tracks" || card ? "min-[1000px]:grid-cols-[minmax(0,1fr)_252px]" : ""}`}
+          >
             <div className={`min-w-0 ${view === "tracks" ? "overflow-x-auto" : ""}`}>
               {!isMarkers && <p className="mt-0 mb-1 text-[14px]">{kinds.remark}</p>}
-              {view === "table" ? <RackTable markers={shown} run={run} onOpen={(code) => change({ marker: code })} /> : <FamilyTracks families={rack.families.filter((f) => rack.markers.some((m) => m.family === f))} markers={rack.markers} chosen={chosen?.code} onChoose={choose} />}
+              {view === "table" ? (
+                <RackTable markers={shown} run={run} onOpen={(code) => change({ marker: code })} />
+              ) : (
+                <FamilyTracks
+                  families={rack.families.filter((f) => rack.markers.some((m) => m.family === f))}
+                  markers={rack.markers}
+                  chosen={chosen?.code}
+                  onChoose={choose}
+                />
+              )}
             </div>
             {(view === "tracks" || card) && (
-              <aside aria-label="Marker" className="self-start border-t border-line pt-3 min-[1000px]:sticky min-[1000px]:top-3">
-                {chosen ? <MarkerCard key={chosen.code} marker={chosen} rack={rack} uses={uses[chosen.code] ?? []} onChoose={choose} run={run} /> : <Legend />}
+              <aside
+                aria-label="Marker"
+                className="self-start border-t border-line pt-3 min-[1000px]:sticky min-[1000px]:top-3"
+              >
+                {chosen ? (
+                  <MarkerCard
+                    key={chosen.code}
+                    marker={chosen}
+                    rack={rack}
+                    uses={uses[chosen.code] ?? []}
+                    onChoose={choose}
+                    run={run}
+                  />
+                ) : (
+                  <Legend />
+                )}
               </aside>
             )}
           </div>
@@ -108,17 +218,38 @@ export function RackView({ papers, rack: first, studio, uses }: Props) {
 }
 
 const standing = (wanted: string | null, m: { owned: boolean; wished: boolean; state: string }): boolean =>
-  wanted === "owned" ? m.owned : wanted === "wished" ? m.wished : wanted === "low or dry" ? m.owned && (m.state === "low" || m.state === "dry") : true;
+  wanted === "owned"
+    ? m.owned
+    : wanted === "wished"
+      ? m.wished
+      : wanted === "low or dry"
+        ? m.owned && (m.state === "low" || m.state === "dry")
+        : true;
 
-const FILES = [["csv", "CSV, a row each"], ["json", "JSON, with everything"], ["gpl", "GIMP palette, one coat"], ["cgats", "CGATS.17, all readings on this paper"]] as const;
+const FILES = [
+  ["csv", "CSV, a row each"],
+  ["json", "JSON, with everything"],
+  ["gpl", "GIMP palette, one coat"],
+  ["cgats", "CGATS.17, all readings on this paper"],
+] as const;
 
 function ExportMenu({ paperId }: { paperId: string }) {
   return (
     <Menu>
-      <MenuButton className="button">Save as <ChevronDown size={16} aria-hidden /></MenuButton>
+      <MenuButton className="button">
+        Save as <ChevronDown size={16} aria-hidden />
+      </MenuButton>
       <MenuItems anchor="bottom end" className="z-30 border border-strong bg-panel p-1">
         {FILES.map(([format, says]) => (
-          <MenuItem key={format}><a className="block px-3 py-2 text-[15px] data-focus:bg-invert data-focus:text-invert-text" href={`/api/rack?format=${format}&paper=${paperId}`} download>{says}</a></MenuItem>
+          <MenuItem key={format}>
+            <a
+              className="block px-3 py-2 text-[15px] data-focus:bg-invert data-focus:text-invert-text"
+              href={`/api/rack?format=${format}&paper=${paperId}`}
+              download
+            >
+              {says}
+            </a>
+          </MenuItem>
         ))}
       </MenuItems>
     </Menu>
@@ -136,8 +267,21 @@ function Legend() {
   return (
     <div>
       <h2 className="m-0 text-[17px]">Choose a marker</h2>
-      <p className="mt-1 text-[14px]">Each stands at the lightness that was read on this paper, so gaps and twins show. Arrow keys walk the tracks; <span className="key">/</span> finds a code.</p>
-      <ul className="m-0 list-none p-0">{rows.map(([name, chip]) => <li key={name} className="flex items-center justify-between gap-3 border-b border-line py-1.5 text-[14px]">{name}{chip}</li>)}</ul>
+      <p className="mt-1 text-[14px]">
+        Each stands at the lightness that was read on this paper, so gaps and twins show. Arrow keys walk the
+        tracks; <span className="key">/</span> finds a code.
+      </p>
+      <ul className="m-0 list-none p-0">
+        {rows.map(([name, chip]) => (
+          <li
+            key={name}
+            className="flex items-center justify-between gap-3 border-b border-line py-1.5 text-[14px]"
+          >
+            {name}
+            {chip}
+          </li>
+        ))}
+      </ul>
     </div>
   );
 }

@@ -9,7 +9,8 @@ interface Edit {
   readonly back: readonly RackChange[];
 }
 
-const change = (items: readonly RackMarker[], changes: ReadonlyMap<string, Partial<RackFacts>>) => items.map((m) => (changes.has(m.code) ? { ...m, ...changes.get(m.code) } : m));
+const change = (items: readonly RackMarker[], changes: ReadonlyMap<string, Partial<RackFacts>>) =>
+  items.map((m) => (changes.has(m.code) ? { ...m, ...changes.get(m.code) } : m));
 
 function applied(rack: Rack, changes: readonly RackChange[]): Rack {
   const byCode = new Map(changes.map((c) => [c.code, c.set]));
@@ -21,7 +22,16 @@ function inverse(rack: Rack, changes: readonly RackChange[]): RackChange[] {
   const now = new Map([...rack.markers, ...rack.others].map((m) => [m.code, m]));
   return changes.flatMap(({ code, set }) => {
     const item = now.get(code);
-    return item ? [{ code, set: Object.fromEntries(Object.keys(set).map((k) => [k, item[k as keyof RackFacts]])) as Partial<RackFacts> }] : [];
+    return item
+      ? [
+          {
+            code,
+            set: Object.fromEntries(
+              Object.keys(set).map((k) => [k, item[k as keyof RackFacts]]),
+            ) as Partial<RackFacts>,
+          },
+        ]
+      : [];
   });
 }
 
@@ -44,20 +54,34 @@ export function useRackEdits(first: Rack) {
       if (!changes.length) return;
       const edit = { forth: changes, back: inverse(rack, changes) };
       setState((s) => ({ ...s, rack: applied(s.rack, changes), done: [...s.done, edit], undone: [] }));
-      store(changes, () => setState((s) => ({ ...s, rack: applied(s.rack, edit.back), done: s.done.filter((d) => d !== edit) })));
+      store(changes, () =>
+        setState((s) => ({ ...s, rack: applied(s.rack, edit.back), done: s.done.filter((d) => d !== edit) })),
+      );
     },
     [rack, store],
   );
   const undo = useCallback(() => {
     const last = done.at(-1);
     if (!last) return;
-    setState((s) => ({ ...s, rack: applied(s.rack, last.back), done: s.done.slice(0, -1), undone: [...s.undone, last] }));
-    store(last.back, () => setState((s) => ({ ...s, rack: applied(s.rack, last.forth), done: [...s.done, last] })));
+    setState((s) => ({
+      ...s,
+      rack: applied(s.rack, last.back),
+      done: s.done.slice(0, -1),
+      undone: [...s.undone, last],
+    }));
+    store(last.back, () =>
+      setState((s) => ({ ...s, rack: applied(s.rack, last.forth), done: [...s.done, last] })),
+    );
   }, [done, store]);
   const redo = useCallback(() => {
     const last = undone.at(-1);
     if (!last) return;
-    setState((s) => ({ ...s, rack: applied(s.rack, last.forth), undone: s.undone.slice(0, -1), done: [...s.done, last] }));
+    setState((s) => ({
+      ...s,
+      rack: applied(s.rack, last.forth),
+      undone: s.undone.slice(0, -1),
+      done: [...s.done, last],
+    }));
     store(last.forth, () => setState((s) => ({ ...s, rack: applied(s.rack, last.back) })));
   }, [undone, store]);
   useHotkeys("mod+z", undo, { preventDefault: true }, [undo]);

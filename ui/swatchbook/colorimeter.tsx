@@ -38,7 +38,14 @@ export function Colorimeter({ rack, onDone }: { readonly rack: Rack; readonly on
   };
   const keep = async () => {
     try {
-      const { added } = await send<{ added: number }>("POST", `/api/papers/${rack.paper.id}/readings`, { readings: known.map(({ stack, lab, spread }) => ({ stack, color: { lab }, spread, source: "colorimeter" })) });
+      const { added } = await send<{ added: number }>("POST", `/api/papers/${rack.paper.id}/readings`, {
+        readings: known.map(({ stack, lab, spread }) => ({
+          stack,
+          color: { lab },
+          spread,
+          source: "colorimeter",
+        })),
+      });
       setFile(undefined);
       setSaid(`${counted(added, "reading")} kept.`);
       onDone();
@@ -51,24 +58,70 @@ export function Colorimeter({ rack, onDone }: { readonly rack: Rack; readonly on
     <section aria-label="Colorimeter">
       <h2 className="m-0 text-[17px]">From a colorimeter</h2>
       <div className="mt-1 flex flex-wrap items-center gap-3">
-        <label className="button">Choose its file<input type="file" accept=".txt,.cgats,.it8,.ti3" className="sr-only" aria-label="CGATS.17 file" onChange={(e) => { void choose(e.target.files?.[0]); e.target.value = ""; }} /></label>
+        <label className="button">
+          Choose its file
+          <input
+            type="file"
+            accept=".txt,.cgats,.it8,.ti3"
+            className="sr-only"
+            aria-label="CGATS.17 file"
+            onChange={(e) => {
+              void choose(e.target.files?.[0]);
+              e.target.value = "";
+            }}
+          />
+        </label>
         <span className="text-[14px] text-soft">CGATS.17 text; samples named like “clay3m ×2”.</span>
       </div>
-      {said && <p role="status" className="mt-1 mb-0 text-[14px]">{said}</p>}
+      {said && (
+        <p role="status" className="mt-1 mb-0 text-[14px]">
+          {said}
+        </p>
+      )}
       {file && (
         <div className="mt-2 text-[14px]">
-          <p className="my-1"><strong>{file.name}</strong>: {counted(file.samples.length, "reading")} of {counted(known.length, "stack")}. {missed ? `${counted(missed, "misread")} left out. ` : ""}{unknown.length ? `${counted(unknown.length, "name")} not on the rack: ${unknown.slice(0, 5).join(", ")}.` : ""}</p>
+          <p className="my-1">
+            <strong>{file.name}</strong>: {counted(file.samples.length, "reading")} of{" "}
+            {counted(known.length, "stack")}. {missed ? `${counted(missed, "misread")} left out. ` : ""}
+            {unknown.length
+              ? `${counted(unknown.length, "name")} not on the rack: ${unknown.slice(0, 5).join(", ")}.`
+              : ""}
+          </p>
           <ul className="m-0 max-h-44 list-none overflow-y-auto p-0">
-            {known.map((m) => <li key={m.name} className="flex items-center gap-2 border-t border-line py-0.5"><span className="h-6 w-8 border border-strong" style={{ background: labToHex(m.lab) }} aria-hidden /><span className="code">{nameStack(m.stack)}</span>{labInWords(m.lab)}<span className="ml-auto text-soft">mean of {m.used}, ±{m.spread.toFixed(2)} ΔE00{m.misreads ? `, ${counted(m.misreads, "misread")}` : ""}</span></li>)}
+            {known.map((m) => (
+              <li key={m.name} className="flex items-center gap-2 border-t border-line py-0.5">
+                <span
+                  className="h-6 w-8 border border-strong"
+                  style={{ background: labToHex(m.lab) }}
+                  aria-hidden
+                />
+                <span className="code">{nameStack(m.stack)}</span>
+                {labInWords(m.lab)}
+                <span className="ml-auto text-soft">
+                  mean of {m.used}, ±{m.spread.toFixed(2)} ΔE00
+                  {m.misreads ? `, ${counted(m.misreads, "misread")}` : ""}
+                </span>
+              </li>
+            ))}
           </ul>
-          <div className="mt-2 flex gap-2"><button className="button button-main" disabled={!known.length} onClick={() => void keep()}>Keep {counted(known.length, "reading")}</button><button className="button" onClick={() => setFile(undefined)}>Leave them</button></div>
+          <div className="mt-2 flex gap-2">
+            <button className="button button-main" disabled={!known.length} onClick={() => void keep()}>
+              Keep {counted(known.length, "reading")}
+            </button>
+            <button className="button" onClick={() => setFile(undefined)}>
+              Leave them
+            </button>
+          </div>
         </div>
       )}
     </section>
   );
 }
 
-function sort(samples: readonly CgatsSample[], codes: ReadonlySet<string>): { known: Measured[]; unknown: string[] } {
+function sort(
+  samples: readonly CgatsSample[],
+  codes: ReadonlySet<string>,
+): { known: Measured[]; unknown: string[] } {
   const byName = new Map<string, Lab[]>();
   for (const { name, lab } of samples) byName.set(name, [...(byName.get(name) ?? []), lab]);
   const known: Measured[] = [];

@@ -33,26 +33,48 @@ export function PaperView(data: PaperData) {
   const { rack, readings, charts, scans, trials, pictures } = data;
   const { paper } = rack;
   const own = charts.filter((c) => c.paperId === paper.id);
-  const open = scans.filter((s) => own.some((c) => c.id === s.chartId)).reduce((sum, s) => sum + s.decisions.filter((d) => d === "open").length, 0);
+  const open = scans
+    .filter((s) => own.some((c) => c.id === s.chartId))
+    .reduce((sum, s) => sum + s.decisions.filter((d) => d === "open").length, 0);
   const tabs = [
     { id: "paper", name: "Paper and curves", note: "" },
     { id: "readings", name: "Readings", note: String(readings.length) },
     { id: "chart", name: "Charts", note: String(own.length) },
-    { id: "read", name: "Read a chart", note: open ? `${counted(open, "cell")} in doubt` : own.length && pictures.length ? counted(pictures.length, "picture") : "" },
+    {
+      id: "read",
+      name: "Read a chart",
+      note: open
+        ? `${counted(open, "cell")} in doubt`
+        : own.length && pictures.length
+          ? counted(pictures.length, "picture")
+          : "",
+    },
     { id: "trials", name: "Trials", note: String(trials.length) },
   ] as const;
   const tab = tabs.find((t) => t.id === params.get("tab"))?.id ?? "paper";
   return (
     <main id="main" className="mx-auto max-w-[1400px] px-4 py-3">
       <div className="flex flex-wrap items-center gap-3">
-        <span className="size-9 border border-strong" style={{ background: labToHex(paper.lab) }} aria-hidden />
+        <span
+          className="size-9 border border-strong"
+          style={{ background: labToHex(paper.lab) }}
+          aria-hidden
+        />
         <h1 className="m-0 text-[24px]">{paper.name}</h1>
-        <Link href="/swatchbook" className="ml-auto text-[15px] underline">All papers</Link>
+        <Link href="/swatchbook" className="ml-auto text-[15px] underline">
+          All papers
+        </Link>
       </div>
       <nav aria-label="About this paper" className="mt-1 mb-4 flex flex-wrap border-b border-line">
         {tabs.map((t) => (
-          <Link key={t.id} href={`/swatchbook/${paper.id}?tab=${t.id}`} aria-current={t.id === tab ? "page" : undefined} className={`px-3 py-2 text-[15px] ${t.id === tab ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}>
-            {t.name}{t.note && <span className="ml-1.5 text-[13px] font-normal">{t.note}</span>}
+          <Link
+            key={t.id}
+            href={`/swatchbook/${paper.id}?tab=${t.id}`}
+            aria-current={t.id === tab ? "page" : undefined}
+            className={`px-3 py-2 text-[15px] ${t.id === tab ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
+          >
+            {t.name}
+            {t.note && <span className="ml-1.5 text-[13px] font-normal">{t.note}</span>}
           </Link>
         ))}
       </nav>

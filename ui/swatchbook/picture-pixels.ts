@@ -12,7 +12,8 @@ const CHUNK = 0x8000;
 
 function base64Of(bytes: Uint8Array): string {
   const parts: string[] = [];
-  for (let i = 0; i < bytes.length; i += CHUNK) parts.push(String.fromCharCode(...bytes.subarray(i, i + CHUNK)));
+  for (let i = 0; i < bytes.length; i += CHUNK)
+    parts.push(String.fromCharCode(...bytes.subarray(i, i + CHUNK)));
   return btoa(parts.join(""));
 }
 
@@ -26,7 +27,10 @@ export async function pixelsOf(file: Blob, name: string): Promise<PicturePixels>
   });
   const share = Math.min(1, SIDE / Math.max(whole.width, whole.height));
   const [width, height] = [Math.round(whole.width * share), Math.round(whole.height * share)];
-  const bitmap = share < 1 ? await createImageBitmap(whole, { resizeWidth: width, resizeHeight: height, resizeQuality: "high" }) : whole;
+  const bitmap =
+    share < 1
+      ? await createImageBitmap(whole, { resizeWidth: width, resizeHeight: height, resizeQuality: "high" })
+      : whole;
   const context = new OffscreenCanvas(width, height).getContext("2d", { willReadFrequently: true })!;
   context.drawImage(bitmap, 0, 0);
   const { data } = context.getImageData(0, 0, width, height);

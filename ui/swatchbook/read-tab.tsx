@@ -26,34 +26,78 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
   const [work, setWork] = useState<readonly Reading[]>([]);
   const abort = useRef<AbortController>(undefined);
   const own = charts.filter((c) => c.paperId === paper.id);
-  const known = [...new Map([...readings].reverse().filter((r) => !r.excluded && !r.lift && r.backing === "paper" && KNOWN.has(r.source) && r.stack.length).map((r) => [r.stack.join("\n"), { stack: r.stack, color: { lab: r.lab } }])).values()];
+  const known = [
+    ...new Map(
+      [...readings]
+        .reverse()
+        .filter(
+          (r) => !r.excluded && !r.lift && r.backing === "paper" && KNOWN.has(r.source) && r.stack.length,
+        )
+        .map((r) => [r.stack.join("\n"), { stack: r.stack, color: { lab: r.lab } }]),
+    ).values(),
+  ];
 
   const set = (at: number, next: Reading) => setWork((w) => w.map((r, i) => (i === at ? next : r)));
-  const readOne = async (at: number, name: string, load: () => Promise<Blob>, pictureId: string | undefined, signal: AbortSignal) => {
+  const readOne = async (
+    at: number,
+    name: string,
+    load: () => Promise<Blob>,
+    pictureId: string | undefined,
+    signal: AbortSignal,
+  ) => {
     try {
       const blob = await load();
       const image = await pixelsOf(blob, name);
       // Charts of other papers are known by their number alone, so that a page of theirs is told from no chart at all.
-      const input = { image, charts: charts.map((c) => ({ serial: c.serial, sheet: c.sheet, lines: c.lines, paper: { lab: paper.lab }, known: c.paperId === paper.id ? known : [] })) };
-      const page = await compute("readChart", input, { signal, onProgress: (progress) => set(at, { name, progress }) });
+      const input = {
+        image,
+        charts: charts.map((c) => ({
+          serial: c.serial,
+          sheet: c.sheet,
+          lines: c.lines,
+          paper: { lab: paper.lab },
+          known: c.paperId === paper.id ? known : [],
+        })),
+      };
+      const page = await compute("readChart", input, {
+        signal,
+        onProgress: (progress) => set(at, { name, progress }),
+      });
       const chart = charts.find((c) => c.serial === page.serial)!;
-      if (chart.paperId !== paper.id) throw new Error(`This is page ${page.page + 1} of chart ${chart.serial}, which belongs to another paper. Open that paper and read it there.`);
+      if (chart.paperId !== paper.id)
+        throw new Error(
+          `This is page ${page.page + 1} of chart ${chart.serial}, which belongs to another paper. Open that paper and read it there.`,
+        );
       const id = pictureId ?? (await upload(blob, name)).id;
-      const scan = await send<{ id: string }>("POST", "/api/scans", { chartId: chart.id, pictureId: id, result: page });
+      const scan = await send<{ id: string }>("POST", "/api/scans", {
+        chartId: chart.id,
+        pictureId: id,
+        result: page,
+      });
       set(at, { name, done: { scanId: scan.id, page } });
       return scan.id;
     } catch (e) {
-      set(at, { name, trouble: signal.aborted ? "Stopped. Nothing was stored." : `${messageOf(e)} Nothing was stored.` });
+      set(at, {
+        name,
+        trouble: signal.aborted ? "Stopped. Nothing was stored." : `${messageOf(e)} Nothing was stored.`,
+      });
       return undefined;
     }
   };
-  const readAll = async (files: readonly { readonly name: string; readonly load: () => Promise<Blob>; readonly pictureId?: string }[]) => {
+  const readAll = async (
+    files: readonly {
+      readonly name: string;
+      readonly load: () => Promise<Blob>;
+      readonly pictureId?: string;
+    }[],
+  ) => {
     if (!files.length) return;
     const controller = new AbortController();
     abort.current = controller;
     setWork(files.map((f) => ({ name: f.name, progress: 0 })));
     const scanIds = [];
-    for (const [i, f] of files.entries()) scanIds.push(await readOne(i, f.name, f.load, f.pictureId, controller.signal));
+    for (const [i, f] of files.entries())
+      scanIds.push(await readOne(i, f.name, f.load, f.pictureId, controller.signal));
     const [only] = scanIds;
     if (scanIds.length === 1 && only) router.push(`/swatchbook/scans/${only}`);
     else router.refresh();
@@ -65,24 +109,72 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
       <section aria-label="Read a chart" className="grid gap-3">
         <h2 className="m-0 text-[17px]">Scans or photos of a coloured chart</h2>
         <div className="flex flex-wrap items-center gap-3">
-          <label className={`button button-main ${busy ? "pointer-events-none opacity-45" : ""}`}>Choose pictures
-            <input type="file" accept="image/png,image/jpeg,image/webp" multiple className="sr-only" aria-label="Pictures of charts" disabled={busy} onChange={(e) => { void readAll([...(e.target.files ?? [])].map((f) => ({ name: f.name, load: () => Promise.resolve(f) }))); e.target.value = ""; }} />
+          <label className={`button button-main ${busy ? "pointer-events-none opacity-45" : ""}`}>
+            Choose pictures
+            <input
+              type="file"
+              accept="image/png,image/jpeg,image/webp"
+              multiple
+              className="sr-only"
+              aria-label="Pictures of charts"
+              disabled={busy}
+              onChange={(e) => {
+                void readAll(
+                  [...(e.target.files ?? [])].map((f) => ({ name: f.name, load: () => Promise.resolve(f) })),
+                );
+                e.target.value = "";
+              }}
+            />
           </label>
-          <span className="max-w-[70ch] text-[14px] text-soft">Whole pages, any way up, up to about 35° aslant, all four ring marks in view. No lamp mirrored on the page. A camera’s plain or neutral setting; no filters.</span>
+          <span className="max-w-[70ch] text-[14px] text-soft">
+            Whole pages, any way up, up to about 35° aslant, all four ring marks in view. No lamp mirrored on
+            the page. A camera’s plain or neutral setting; no filters.
+          </span>
         </div>
         {work.length > 0 && (
           <ul className="m-0 list-none p-0" aria-label="Pictures being read" aria-live="polite">
             {work.map((w, i) => (
               <li key={i} className="flex flex-wrap items-center gap-3 border-t border-line py-2 text-[15px]">
                 <strong>{w.name}</strong>
-                {w.progress !== undefined && <><progress className="h-2 w-52 accent-black" value={w.progress} aria-label={`Reading ${w.name}`} /><button className="button" onClick={() => abort.current?.abort("cancelled")}>Cancel</button></>}
-                {w.trouble && <span role="alert" className="border-l-4 border-strong pl-3">{w.trouble}</span>}
-                {w.done && <span>chart {w.done.page.serial}, page {w.done.page.page + 1}: {counted(w.done.page.cells.length, "cell")}, {w.done.page.cells.filter((c) => c.doubts.length).length} in doubt. <Link className="underline" href={`/swatchbook/scans/${w.done.scanId}`}>Look at it</Link></span>}
+                {w.progress !== undefined && (
+                  <>
+                    <progress
+                      className="h-2 w-52 accent-black"
+                      value={w.progress}
+                      aria-label={`Reading ${w.name}`}
+                    />
+                    <button className="button" onClick={() => abort.current?.abort("cancelled")}>
+                      Cancel
+                    </button>
+                  </>
+                )}
+                {w.trouble && (
+                  <span role="alert" className="border-l-4 border-strong pl-3">
+                    {w.trouble}
+                  </span>
+                )}
+                {w.done && (
+                  <span>
+                    chart {w.done.page.serial}, page {w.done.page.page + 1}:{" "}
+                    {counted(w.done.page.cells.length, "cell")},{" "}
+                    {w.done.page.cells.filter((c) => c.doubts.length).length} in doubt.{" "}
+                    <Link className="underline" href={`/swatchbook/scans/${w.done.scanId}`}>
+                      Look at it
+                    </Link>
+                  </span>
+                )}
               </li>
             ))}
           </ul>
         )}
-        {!own.length && <p className="m-0 text-[15px]">No chart has been printed for {paper.name} yet. <Link className="button ml-2" href={`/swatchbook/${paper.id}?tab=chart`}>Print one</Link></p>}
+        {!own.length && (
+          <p className="m-0 text-[15px]">
+            No chart has been printed for {paper.name} yet.{" "}
+            <Link className="button ml-2" href={`/swatchbook/${paper.id}?tab=chart`}>
+              Print one
+            </Link>
+          </p>
+        )}
       </section>
       {pictures.length > 0 && own.length > 0 && (
         <section aria-label="Pictures at hand">
@@ -91,9 +183,28 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
           <ul className="m-0 flex list-none flex-wrap gap-4 p-0">
             {pictures.map((p: PictureFacts) => (
               <li key={p.id} className="w-56 border border-line bg-panel p-2">
-                <img src={`/api/pictures/${p.id}`} alt="" className="block h-36 w-full object-contain" loading="lazy" />
+                <img
+                  src={`/api/pictures/${p.id}`}
+                  alt=""
+                  className="block h-36 w-full object-contain"
+                  loading="lazy"
+                />
                 <p className="my-1 truncate text-[14px]">{p.name}</p>
-                <button className="button w-full justify-center" disabled={busy} onClick={() => void readAll([{ name: p.name, pictureId: p.id, load: async () => (await fetch(`/api/pictures/${p.id}`)).blob() }])}>Read it</button>
+                <button
+                  className="button w-full justify-center"
+                  disabled={busy}
+                  onClick={() =>
+                    void readAll([
+                      {
+                        name: p.name,
+                        pictureId: p.id,
+                        load: async () => (await fetch(`/api/pictures/${p.id}`)).blob(),
+                      },
+                    ])
+                  }
+                >
+                  Read it
+                </button>
               </li>
             ))}
           </ul>
@@ -106,10 +217,26 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
           {mine.map((s) => {
             const open = s.decisions.filter((d) => d === "open").length;
             return (
-              <li key={s.id} className="flex flex-wrap items-center gap-x-4 border-t border-line py-1.5 text-[15px]">
-                <Link className="font-semibold underline" href={`/swatchbook/scans/${s.id}`}>Chart {own.find((c) => c.id === s.chartId)!.serial}, page {s.page + 1} of {s.pages}</Link>
-                <span>{open ? <strong>{counted(open, "cell")} in doubt</strong> : s.stored ? "stored" : "not stored yet"}</span>
-                <span className="text-soft">{s.decisions.filter((d) => d === "accepted").length} of {s.decisions.length} accepted, <Day at={s.createdAt} /></span>
+              <li
+                key={s.id}
+                className="flex flex-wrap items-center gap-x-4 border-t border-line py-1.5 text-[15px]"
+              >
+                <Link className="font-semibold underline" href={`/swatchbook/scans/${s.id}`}>
+                  Chart {own.find((c) => c.id === s.chartId)!.serial}, page {s.page + 1} of {s.pages}
+                </Link>
+                <span>
+                  {open ? (
+                    <strong>{counted(open, "cell")} in doubt</strong>
+                  ) : s.stored ? (
+                    "stored"
+                  ) : (
+                    "not stored yet"
+                  )}
+                </span>
+                <span className="text-soft">
+                  {s.decisions.filter((d) => d === "accepted").length} of {s.decisions.length} accepted,{" "}
+                  <Day at={s.createdAt} />
+                </span>
               </li>
             );
           })}
@@ -123,7 +250,9 @@ async function upload(blob: Blob, name: string): Promise<PictureFacts> {
   const form = new FormData();
   form.set("picture", new File([blob], name, { type: blob.type }));
   const answer = await fetch("/api/pictures", { method: "POST", body: form }).catch(() => undefined);
-  const body = (await answer?.json().catch(() => undefined)) as (PictureFacts & { message?: string }) | undefined;
-  if (!answer?.ok || !body) throw new Error(body?.message ?? "The server cannot be reached, so the picture could not be kept.");
+  const body = (await answer?.json().catch(() => undefined)) as
+    (PictureFacts & { message?: string }) | undefined;
+  if (!answer?.ok || !body)
+    throw new Error(body?.message ?? "The server cannot be reached, so the picture could not be kept.");
   return body;
 }

@@ -18,7 +18,12 @@ interface Props {
   readonly scan: StoredScan;
   readonly chart: StoredChart;
   readonly paper: PaperSheet;
-  readonly earlier: readonly { readonly stack: readonly string[]; readonly lift: boolean; readonly lab: Lab; readonly source: ReadingSource }[];
+  readonly earlier: readonly {
+    readonly stack: readonly string[];
+    readonly lift: boolean;
+    readonly lab: Lab;
+    readonly source: ReadingSource;
+  }[];
 }
 
 const nameOf = (c: Pick<CellReading, "stack" | "lift">) => `${nameStack(c.stack)}${c.lift ? ", lifted" : ""}`;
@@ -33,12 +38,15 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
   const [said, setSaid] = useState<{ text: string; trouble?: boolean }>();
   const cell = result.cells[at]!;
 
-  const save = (next: readonly CellDecision[], store: boolean) => send<{ readings?: number }>("PATCH", `/api/scans/${scan.id}`, { decisions: next, store });
+  const save = (next: readonly CellDecision[], store: boolean) =>
+    send<{ readings?: number }>("PATCH", `/api/scans/${scan.id}`, { decisions: next, store });
   const decide = (cells: readonly number[], decision: CellDecision) => {
     const next = decisions.map((d, i) => (cells.includes(i) ? decision : d));
     setDecisions(next);
     save(next, false).catch((e: unknown) => setSaid({ text: messageOf(e), trouble: true }));
-    const open = doubtful.find((i) => i > Math.max(...cells) && next[i] === "open") ?? doubtful.find((i) => next[i] === "open");
+    const open =
+      doubtful.find((i) => i > Math.max(...cells) && next[i] === "open") ??
+      doubtful.find((i) => next[i] === "open");
     if (cells.length === 1 && open !== undefined) setAt(open);
   };
   const step = (by: number) => setAt((i) => (i + by + result.cells.length) % result.cells.length);
@@ -58,55 +66,148 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
     }
   };
   const redo = async () => {
-    const lines = [...new Set(result.cells.filter((_, i) => decisions[i] === "redo").map((c) => c.line))].map((l) => chart.lines[l]!);
+    const lines = [...new Set(result.cells.filter((_, i) => decisions[i] === "redo").map((c) => c.line))].map(
+      (l) => chart.lines[l]!,
+    );
     try {
-      const made = await send<{ id: string }>("POST", "/api/charts", { paperId: paper.id, title: `Again, from chart ${chart.serial}`, sheet: chart.sheet, lines });
+      const made = await send<{ id: string }>("POST", "/api/charts", {
+        paperId: paper.id,
+        title: `Again, from chart ${chart.serial}`,
+        sheet: chart.sheet,
+        lines,
+      });
       window.location.assign(`/api/charts/${made.id}/pdf`);
       router.refresh();
     } catch (e) {
       setSaid({ text: messageOf(e), trouble: true });
     }
   };
-  const drop = () => send("DELETE", `/api/scans/${scan.id}`).then(() => router.push(`/swatchbook/${paper.id}?tab=read`), (e: unknown) => setSaid({ text: messageOf(e), trouble: true }));
+  const drop = () =>
+    send("DELETE", `/api/scans/${scan.id}`).then(
+      () => router.push(`/swatchbook/${paper.id}?tab=read`),
+      (e: unknown) => setSaid({ text: messageOf(e), trouble: true }),
+    );
   return (
     <main id="main" className="mx-auto max-w-[1500px] px-4 py-3">
       <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
-        <h1 className="m-0 text-[22px]">Chart {chart.serial}, page {scan.page + 1} of {result.pages} <span className="ml-1 text-[15px] font-normal text-soft">on {paper.name}</span></h1>
-        <Link className="text-[15px] underline" href={`/swatchbook/${paper.id}?tab=read`}>All pages read</Link>
+        <h1 className="m-0 text-[22px]">
+          Chart {chart.serial}, page {scan.page + 1} of {result.pages}{" "}
+          <span className="ml-1 text-[15px] font-normal text-soft">on {paper.name}</span>
+        </h1>
+        <Link className="text-[15px] underline" href={`/swatchbook/${paper.id}?tab=read`}>
+          All pages read
+        </Link>
         <div className="ml-auto flex flex-wrap items-center gap-2">
-          {count("redo") > 0 && <button className="button" onClick={() => void redo()}>Print {counted(count("redo"), "cell")} again</button>}
-          <button className="button" onClick={() => void drop()}>Drop this page</button>
-          <button className="button button-main" onClick={() => void store()}>{scan.stored ? "Store again" : "Store"} {counted(count("accepted"), "reading")}</button>
+          {count("redo") > 0 && (
+            <button className="button" onClick={() => void redo()}>
+              Print {counted(count("redo"), "cell")} again
+            </button>
+          )}
+          <button className="button" onClick={() => void drop()}>
+            Drop this page
+          </button>
+          <button className="button button-main" onClick={() => void store()}>
+            {scan.stored ? "Store again" : "Store"} {counted(count("accepted"), "reading")}
+          </button>
         </div>
       </div>
-      {said && <p role={said.trouble ? "alert" : "status"} className="mt-0 mb-2 border-l-4 border-strong pl-3 text-[15px]">{said.text}</p>}
+      {said && (
+        <p
+          role={said.trouble ? "alert" : "status"}
+          className="mt-0 mb-2 border-l-4 border-strong pl-3 text-[15px]"
+        >
+          {said.text}
+        </p>
+      )}
       <div className="grid gap-5 min-[1000px]:grid-cols-[minmax(0,1fr)_360px]">
         <Picture scan={scan} decisions={decisions} at={at} onChoose={setAt} />
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
-          <OneCell cell={cell} decision={decisions[at]!} paper={paper} before={earlier.find((r) => r.lift === (cell.lift ?? false) && r.stack.join("\n") === cell.stack.join("\n"))} onDecide={(d) => decide([at], d)} />
+          <OneCell
+            cell={cell}
+            decision={decisions[at]!}
+            paper={paper}
+            before={earlier.find(
+              (r) => r.lift === (cell.lift ?? false) && r.stack.join("\n") === cell.stack.join("\n"),
+            )}
+            onDecide={(d) => decide([at], d)}
+          />
           <section aria-label="Cells in doubt">
-            <h2 className="m-0 flex items-baseline justify-between text-[17px]">In doubt <span className="text-[14px] font-normal text-soft">{count("open")} of {doubtful.length} open</span></h2>
-            {doubtful.length === 0 && <p className="my-1 text-[15px]">None: every cell is even, dry of glare, and as dark as its coats promise.</p>}
+            <h2 className="m-0 flex items-baseline justify-between text-[17px]">
+              In doubt{" "}
+              <span className="text-[14px] font-normal text-soft">
+                {count("open")} of {doubtful.length} open
+              </span>
+            </h2>
+            {doubtful.length === 0 && (
+              <p className="my-1 text-[15px]">
+                None: every cell is even, dry of glare, and as dark as its coats promise.
+              </p>
+            )}
             <ul className="m-0 max-h-72 list-none overflow-y-auto p-0">
               {doubtful.map((i) => {
                 const c = result.cells[i]!;
                 return (
                   <li key={i} className={`border-t border-line ${i === at ? "bg-panel" : ""}`}>
-                    <button className="flex w-full items-center gap-2 px-1 py-1.5 text-left text-[14px]" aria-current={i === at} onClick={() => setAt(i)}>
-                      <span className="h-7 w-9 shrink-0 border border-strong" style={{ background: labToHex(c.lab) }} aria-hidden />
-                      <span className="min-w-0 flex-1"><span className="code">{nameOf(c)}</span><span className="block truncate text-soft">{c.doubts.map((d) => d.kind).join(", ")}</span></span>
+                    <button
+                      className="flex w-full items-center gap-2 px-1 py-1.5 text-left text-[14px]"
+                      aria-current={i === at}
+                      onClick={() => setAt(i)}
+                    >
+                      <span
+                        className="h-7 w-9 shrink-0 border border-strong"
+                        style={{ background: labToHex(c.lab) }}
+                        aria-hidden
+                      />
+                      <span className="min-w-0 flex-1">
+                        <span className="code">{nameOf(c)}</span>
+                        <span className="block truncate text-soft">
+                          {c.doubts.map((d) => d.kind).join(", ")}
+                        </span>
+                      </span>
                       <span>{decisions[i] === "open" ? <strong>open</strong> : decisions[i]}</span>
                     </button>
                   </li>
                 );
               })}
             </ul>
-            {count("open") > 1 && <div className="mt-2 flex gap-2"><button className="button" onClick={() => decide(doubtful.filter((i) => decisions[i] === "open"), "excluded")}>Leave out all open</button><button className="button" onClick={() => decide(doubtful.filter((i) => decisions[i] === "open"), "accepted")}>Accept all open</button></div>}
+            {count("open") > 1 && (
+              <div className="mt-2 flex gap-2">
+                <button
+                  className="button"
+                  onClick={() =>
+                    decide(
+                      doubtful.filter((i) => decisions[i] === "open"),
+                      "excluded",
+                    )
+                  }
+                >
+                  Leave out all open
+                </button>
+                <button
+                  className="button"
+                  onClick={() =>
+                    decide(
+                      doubtful.filter((i) => decisions[i] === "open"),
+                      "accepted",
+                    )
+                  }
+                >
+                  Accept all open
+                </button>
+              </div>
+            )}
           </section>
           <section aria-label="How it was read" className="text-[14px]">
             <h2 className="m-0 text-[17px]">How it was read</h2>
-            <p className="my-1">{result.references ? `The camera’s colour was set by ${result.references} cells known otherwise; unknown cells come out ${result.expectedError?.toFixed(1)} ΔE00 off in the middle.` : "No cell was known otherwise: only white was set, and the camera taken at its word. Expect a few ΔE00; print known markers in between to do better."}</p>
-            <p className="my-1 text-soft">{result.pixelsPerMm.toFixed(1)} pixels a millimetre; the light field leaves {(100 * result.lightResidual).toFixed(1)} % over.</p>
+            <p className="my-1">
+              {result.references
+                ? `The camera’s colour was set by ${result.references} cells known otherwise; unknown cells come out ${result.expectedError?.toFixed(1)} ΔE00 off in the middle.`
+                : "No cell was known otherwise: only white was set, and the camera taken at its word. Expect a few ΔE00; print known markers in between to do better."}
+            </p>
+            <p className="my-1 text-soft">
+              {result.pixelsPerMm.toFixed(1)} pixels a millimetre; the light field leaves{" "}
+              {(100 * result.lightResidual).toFixed(1)} % over.
+            </p>
           </section>
         </div>
       </div>
@@ -114,37 +215,100 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
   );
 }
 
-function OneCell({ cell, decision, paper, before, onDecide }: { cell: CellReading; decision: CellDecision; paper: PaperSheet; before: Props["earlier"][number] | undefined; onDecide: (d: CellDecision) => void }) {
-  const buttons: readonly [CellDecision, string, string][] = [["accepted", "Accept", "a"], ["excluded", "Leave out", "x"], ["redo", "Redo", "r"]];
+function OneCell({
+  cell,
+  decision,
+  paper,
+  before,
+  onDecide,
+}: {
+  cell: CellReading;
+  decision: CellDecision;
+  paper: PaperSheet;
+  before: Props["earlier"][number] | undefined;
+  onDecide: (d: CellDecision) => void;
+}) {
+  const buttons: readonly [CellDecision, string, string][] = [
+    ["accepted", "Accept", "a"],
+    ["excluded", "Leave out", "x"],
+    ["redo", "Redo", "r"],
+  ];
   return (
     <section aria-label="Chosen cell" className="border border-strong bg-panel p-3">
       <div className="flex items-start gap-3">
-        <span className="flex h-20 w-24 shrink-0 border border-strong" role="img" aria-label="The cell's middle colour beside bare paper">
+        <span
+          className="flex h-20 w-24 shrink-0 border border-strong"
+          role="img"
+          aria-label="The cell's middle colour beside bare paper"
+        >
           <span className="flex-3" style={{ background: labToHex(cell.lab) }} />
           <span className="flex-1" style={{ background: labToHex(paper.lab) }} />
         </span>
         <div className="min-w-0">
           <h2 className="code m-0 text-[18px]">{nameOf(cell)}</h2>
           <p className="m-0 text-[15px]">{labInWords(cell.lab)}</p>
-          <p className="m-0 text-[14px] text-soft">spread {cell.spread.toFixed(1)} ΔE00, streaks {cell.streakiness.toFixed(1)} L*, trust {Math.round(100 * cell.confidence)}%</p>
-          {before && <p className="m-0 text-[14px] text-soft">{deltaE00(before.lab, cell.lab).toFixed(1)} ΔE00 from the {before.source} reading there is</p>}
+          <p className="m-0 text-[14px] text-soft">
+            spread {cell.spread.toFixed(1)} ΔE00, streaks {cell.streakiness.toFixed(1)} L*, trust{" "}
+            {Math.round(100 * cell.confidence)}%
+          </p>
+          {before && (
+            <p className="m-0 text-[14px] text-soft">
+              {deltaE00(before.lab, cell.lab).toFixed(1)} ΔE00 from the {before.source} reading there is
+            </p>
+          )}
         </div>
       </div>
-      {cell.doubts.map((d) => <p key={d.kind} className="mt-2 mb-0 border-l-4 border-strong pl-3 text-[15px]"><strong>{d.kind[0]!.toUpperCase() + d.kind.slice(1)}.</strong> {d.message}</p>)}
+      {cell.doubts.map((d) => (
+        <p key={d.kind} className="mt-2 mb-0 border-l-4 border-strong pl-3 text-[15px]">
+          <strong>{d.kind[0]!.toUpperCase() + d.kind.slice(1)}.</strong> {d.message}
+        </p>
+      ))}
       <div className="mt-3 flex gap-2">
-        {buttons.map(([d, name, key]) => <button key={d} aria-pressed={decision === d} className={`button flex-1 justify-center ${decision === d ? "button-main" : ""}`} onClick={() => onDecide(d)}>{name} <span className="key" aria-hidden>{key}</span></button>)}
+        {buttons.map(([d, name, key]) => (
+          <button
+            key={d}
+            aria-pressed={decision === d}
+            className={`button flex-1 justify-center ${decision === d ? "button-main" : ""}`}
+            onClick={() => onDecide(d)}
+          >
+            {name}{" "}
+            <span className="key" aria-hidden>
+              {key}
+            </span>
+          </button>
+        ))}
       </div>
     </section>
   );
 }
 
-function Picture({ scan, decisions, at, onChoose }: { scan: StoredScan; decisions: readonly CellDecision[]; at: number; onChoose: (cell: number) => void }) {
+function Picture({
+  scan,
+  decisions,
+  at,
+  onChoose,
+}: {
+  scan: StoredScan;
+  decisions: readonly CellDecision[];
+  at: number;
+  onChoose: (cell: number) => void;
+}) {
   const { width, height, cells, marks } = scan.result;
   const points = (p: readonly (readonly [number, number])[]) => p.map((v) => v.join()).join(" ");
   const stroke = width / 700;
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} className="block max-h-[82vh] w-full border border-line" role="group" aria-label="The picture with the grid that was found">
-      <image href={`/api/pictures/${scan.pictureId}`} width={width} height={height} preserveAspectRatio="none" />
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      className="block max-h-[82vh] w-full border border-line"
+      role="group"
+      aria-label="The picture with the grid that was found"
+    >
+      <image
+        href={`/api/pictures/${scan.pictureId}`}
+        width={width}
+        height={height}
+        preserveAspectRatio="none"
+      />
       <polygon points={points(marks)} fill="none" stroke="#fff" strokeWidth={stroke} />
       {cells.map((c, i) => {
         const open = decisions[i] === "open";
@@ -152,9 +316,35 @@ function Picture({ scan, decisions, at, onChoose }: { scan: StoredScan; decision
         const chosen = i === at;
         return (
           <g key={i} onClick={() => onChoose(i)} className="cursor-pointer" data-cell={i}>
-            {(open || chosen) && <polygon points={points(c.corners)} fill="none" stroke="#000" strokeWidth={stroke * (chosen ? 6 : 3.5)} />}
-            <polygon points={points(c.corners)} fill="transparent" stroke="#fff" strokeWidth={stroke * (chosen ? 3 : open ? 1.8 : 0.7)} strokeDasharray={open ? `${stroke * 5} ${stroke * 3}` : undefined} />
-            {out && <><polyline points={points([c.corners[0]!, c.corners[2]!])} stroke="#000" strokeWidth={stroke * 2.4} /><polyline points={points([c.corners[0]!, c.corners[2]!])} stroke="#fff" strokeWidth={stroke * 1.2} /></>}
+            {(open || chosen) && (
+              <polygon
+                points={points(c.corners)}
+                fill="none"
+                stroke="#000"
+                strokeWidth={stroke * (chosen ? 6 : 3.5)}
+              />
+            )}
+            <polygon
+              points={points(c.corners)}
+              fill="transparent"
+              stroke="#fff"
+              strokeWidth={stroke * (chosen ? 3 : open ? 1.8 : 0.7)}
+              strokeDasharray={open ? `${stroke * 5} ${stroke * 3}` : undefined}
+            />
+            {out && (
+              <>
+                <polyline
+                  points={points([c.corners[0]!, c.corners[2]!])}
+                  stroke="#000"
+                  strokeWidth={stroke * 2.4}
+                />
+                <polyline
+                  points={points([c.corners[0]!, c.corners[2]!])}
+                  stroke="#fff"
+                  strokeWidth={stroke * 1.2}
+                />
+              </>
+            )}
           </g>
         );
       })}

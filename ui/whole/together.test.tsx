@@ -6,16 +6,49 @@ import { CoverageTable } from "@/ui/piece/shadow-tab";
 import { togetherInput, togetherKey } from "./use-together";
 
 const reading = { lab: [60, 10, 10] as const, spread: 0.1, at: { x: 0, y: 0, width: 0, height: 0 } };
-const picked = (id: string, change: Partial<Area> = {}): Area => ({ ...newArea(id, id), readings: { local: reading }, ...change });
-const marker = (code: string, owned = true) => ({ code, owned, state: "full", swatches: [{ lab: [50, 0, 0] }] });
-const rack = { paper: { id: "p", name: "Card", lab: [96, 0, 2] }, markers: [marker("a"), marker("b", false), marker("c")], others: [], overlays: [], strips: [] } as unknown as Rack;
+const picked = (id: string, change: Partial<Area> = {}): Area => ({
+  ...newArea(id, id),
+  readings: { local: reading },
+  ...change,
+});
+const marker = (code: string, owned = true) => ({
+  code,
+  owned,
+  state: "full",
+  swatches: [{ lab: [50, 0, 0] }],
+});
+const rack = {
+  paper: { id: "p", name: "Card", lab: [96, 0, 2] },
+  markers: [marker("a"), marker("b", false), marker("c")],
+  others: [],
+  overlays: [],
+  strips: [],
+} as unknown as Rack;
 
-const kept = { tones: [{ code: "a", coats: 1, locked: true as const }, { code: "b", coats: 1, locked: true as const }, { code: "c", coats: 2 }] };
+const kept = {
+  tones: [
+    { code: "a", coats: 1, locked: true as const },
+    { code: "b", coats: 1, locked: true as const },
+    { code: "c", coats: 2 },
+  ],
+};
 const blank = newPiece("Test", "p");
 const piece: Piece = {
   ...blank,
-  areas: [picked("skin", { group: kept, excluded: ["c"], emphasis: true }), picked("hat", { contrast: 30, tones: 3 }), newArea("sky", "sky")],
-  whole: { ...blank.whole, scene: "cool", neighbours: [["skin", "hat"], ["hat", "sky"]], markerLimit: 9 },
+  areas: [
+    picked("skin", { group: kept, excluded: ["c"], emphasis: true }),
+    picked("hat", { contrast: 30, tones: 3 }),
+    newArea("sky", "sky"),
+  ],
+  whole: {
+    ...blank.whole,
+    scene: "cool",
+    neighbours: [
+      ["skin", "hat"],
+      ["hat", "sky"],
+    ],
+    markerLimit: 9,
+  },
 };
 
 describe("what a joint plan is asked", () => {
@@ -29,14 +62,23 @@ describe("what a joint plan is asked", () => {
 
   it("passes on locks of markers at hand, exclusions, emphasis, contrast, the limit and the scene", () => {
     expect(ownedOnly).toBe(true);
-    expect(wish.areas[0]).toMatchObject({ fixed: [{ code: "a", coats: 1 }], exclude: ["c"], emphasis: true, drift: { light: 0, shadow: -1 } });
+    expect(wish.areas[0]).toMatchObject({
+      fixed: [{ code: "a", coats: 1 }],
+      exclude: ["c"],
+      emphasis: true,
+      drift: { light: 0, shadow: -1 },
+    });
     expect(wish.areas[1]).toMatchObject({ contrast: 30, tones: 3 });
     expect("contrast" in wish.areas[0]!).toBe(false);
     expect(wish).toMatchObject({ limit: 9, trade: false });
   });
 
   it("lets unowned markers in as soon as one area does", () => {
-    const open = togetherInput({ ...piece, areas: piece.areas.map((a, i) => ({ ...a, ownedOnly: i > 0 })) }, rack, true);
+    const open = togetherInput(
+      { ...piece, areas: piece.areas.map((a, i) => ({ ...a, ownedOnly: i > 0 })) },
+      rack,
+      true,
+    );
     expect(open.ownedOnly).toBe(false);
     expect(open.wish.areas[0]!.fixed.map((t) => t.code)).toEqual(["a", "b"]);
     expect(open.wish.trade).toBe(true);
@@ -53,7 +95,12 @@ describe("what a joint plan is asked", () => {
 
 describe("the coverage of a whole-piece underlay", () => {
   const colour = (lab: readonly [number, number, number]) => ({ lab, hex: "#808080", inGamut: true });
-  const row = (name: string, alone: readonly [number, number, number], covers: boolean, deeper?: CoverageOutput["deeper"]) => ({
+  const row = (
+    name: string,
+    alone: readonly [number, number, number],
+    covers: boolean,
+    deeper?: CoverageOutput["deeper"],
+  ) => ({
     name,
     cover: ["a"],
     alone: colour(alone),
@@ -62,7 +109,20 @@ describe("the coverage of a whole-piece underlay", () => {
   });
 
   it("says where the local colour covers, where its hue turns, and what covers instead", () => {
-    const markup = renderToStaticMarkup(<CoverageTable under={["plum5c"]} rows={[row("Kite", [40, 40, 20], true), row("Skin", [75, 16, 20], false, { code: "rust9m", coats: 2, covered: colour([45, 20, 20]), deltaE00: 3 })]} />);
+    const markup = renderToStaticMarkup(
+      <CoverageTable
+        under={["plum5c"]}
+        rows={[
+          row("Kite", [40, 40, 20], true),
+          row("Skin", [75, 16, 20], false, {
+            code: "rust9m",
+            coats: 2,
+            covered: colour([45, 20, 20]),
+            deltaE00: 3,
+          }),
+        ]}
+      />,
+    );
     expect(markup).toMatch(/Kite.*yes/);
     expect(markup).toContain("not over plum5c");
     expect(markup).toContain("hue turns 64°");
@@ -70,7 +130,9 @@ describe("the coverage of a whole-piece underlay", () => {
   });
 
   it("speaks of a tint where the local colour is a grey, and admits when nothing covers", () => {
-    const markup = renderToStaticMarkup(<CoverageTable under={["plum5c"]} rows={[row("Braid", [65, 1, -2], false)]} />);
+    const markup = renderToStaticMarkup(
+      <CoverageTable under={["plum5c"]} rows={[row("Braid", [65, 1, -2], false)]} />,
+    );
     expect(markup).toContain("a grey takes its tint, chroma 23");
     expect(markup).toContain("nothing at hand covers it");
   });

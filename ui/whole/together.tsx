@@ -14,10 +14,19 @@ import { counted } from "@/ui/wording";
 import { Trade } from "./charts";
 import { togetherInput, togetherKey, useTogether } from "./use-together";
 
-const sameCodes = (a: readonly KeptTone[], b: readonly KeptTone[]) => a.length === b.length && a.every((t, i) => t.code === b[i]!.code && t.coats === b[i]!.coats);
+const sameCodes = (a: readonly KeptTone[], b: readonly KeptTone[]) =>
+  a.length === b.length && a.every((t, i) => t.code === b[i]!.code && t.coats === b[i]!.coats);
 
 /** Plans every area with the others in mind, and lists what would change before anything does. */
-export function Together({ piece, rack, seen }: { readonly piece: Piece; readonly rack: Rack; readonly seen: readonly SeenArea[] }) {
+export function Together({
+  piece,
+  rack,
+  seen,
+}: {
+  readonly piece: Piece;
+  readonly rack: Rack;
+  readonly seen: readonly SeenArea[];
+}) {
   const [asked, setAsked] = useState<{ key: string; trade: boolean }>();
   const work = useTogether(piece, rack, asked);
   const { planned } = togetherInput(piece, rack, false);
@@ -27,9 +36,17 @@ export function Together({ piece, rack, seen }: { readonly piece: Piece; readonl
     <section aria-label="Planned together" className="grid gap-2 border-t-2 border-text pt-2">
       <div className="flex flex-wrap items-center gap-3">
         <h2 className="m-0 text-[17px]">Planned together</h2>
-        <span className="text-[14px] text-soft">{planned === piece.areas.length ? counted(planned, "area") : `${planned} of ${counted(piece.areas.length, "area")}; the others have no colour picked`}</span>
-        <button className="button button-main ml-auto" disabled={!planned} onClick={() => ask(false)}>Plan together</button>
-        <button className="button" disabled={!planned} onClick={() => ask(true)}>Show the trade</button>
+        <span className="text-[14px] text-soft">
+          {planned === piece.areas.length
+            ? counted(planned, "area")
+            : `${planned} of ${counted(piece.areas.length, "area")}; the others have no colour picked`}
+        </span>
+        <button className="button button-main ml-auto" disabled={!planned} onClick={() => ask(false)}>
+          Plan together
+        </button>
+        <button className="button" disabled={!planned} onClick={() => ask(true)}>
+          Show the trade
+        </button>
       </div>
       {asked && <Progress work={work} doing="Planning all areas" />}
       {plan && <Changes key={asked!.key} plan={plan} piece={piece} seen={seen} />}
@@ -38,8 +55,25 @@ export function Together({ piece, rack, seen }: { readonly piece: Piece; readonl
           <h3 className="small-title m-0">Markers against fit</h3>
           <Trade points={plan.trade} now={plan.together.markers} />
           <table className="mt-1 border-collapse text-[14px]">
-            <thead><tr>{["price of a marker", "markers", "mean score", "local colour off"].map((h) => <th key={h} className="pr-5 text-left">{h}</th>)}</tr></thead>
-            <tbody>{plan.trade.map((t) => <tr key={t.markerCost} className="border-t border-line"><td className="pr-5">{t.markerCost ? t.markerCost.toFixed(1) : "none: area by area"}</td><td className="pr-5">{t.markers}</td><td className="pr-5">{t.fit.toFixed(2)}</td><td>{t.localDeltaE00.toFixed(2)} ΔE00</td></tr>)}</tbody>
+            <thead>
+              <tr>
+                {["price of a marker", "markers", "mean score", "local colour off"].map((h) => (
+                  <th key={h} className="pr-5 text-left">
+                    {h}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {plan.trade.map((t) => (
+                <tr key={t.markerCost} className="border-t border-line">
+                  <td className="pr-5">{t.markerCost ? t.markerCost.toFixed(1) : "none: area by area"}</td>
+                  <td className="pr-5">{t.markers}</td>
+                  <td className="pr-5">{t.fit.toFixed(2)}</td>
+                  <td>{t.localDeltaE00.toFixed(2)} ΔE00</td>
+                </tr>
+              ))}
+            </tbody>
           </table>
         </div>
       )}
@@ -51,9 +85,17 @@ function Changes({ plan, piece, seen }: { plan: PlanPieceOutput; piece: Piece; s
   const run = useRun();
   const rows = plan.areas.map(({ id, group }) => {
     const before = seen.find((s) => s.area.id === id)!;
-    const tones = group.tones.map(({ code, coats }): KeptTone => (before.area.group?.tones.some((t) => t.locked && t.code === code) ? { code, coats, locked: true } : { code, coats }));
+    const tones = group.tones.map(({ code, coats }): KeptTone =>
+      before.area.group?.tones.some((t) => t.locked && t.code === code)
+        ? { code, coats, locked: true }
+        : { code, coats },
+    );
     const same = sameCodes(plainTones(before.tones), plainTones(tones));
-    const apart = before.tones.length === group.tones.length ? group.tones.reduce((sum, t, i) => sum + deltaE00(t.lab, before.tones[i]!.lab), 0) / group.tones.length : undefined;
+    const apart =
+      before.tones.length === group.tones.length
+        ? group.tones.reduce((sum, t, i) => sum + deltaE00(t.lab, before.tones[i]!.lab), 0) /
+          group.tones.length
+        : undefined;
     return { id, group, before, tones, same, apart };
   });
   const changed = rows.filter((r) => !r.same);
@@ -69,9 +111,19 @@ function Changes({ plan, piece, seen }: { plan: PlanPieceOutput; piece: Piece; s
   return (
     <>
       <p className="m-0 text-[15px]" role="status">
-        <strong>{counted(plan.together.markers, "marker")}</strong>{fewer > 0 ? `, ${fewer} fewer than area by area` : ""}; local colours {plan.together.localDeltaE00.toFixed(1)} ΔE00 off on average ({plan.apart.localDeltaE00.toFixed(1)} area by area).
-        {plan.together.crowding > 0.05 && ` Neighbours still stand ${plan.together.crowding.toFixed(1)} too near in all.`}
-        {!plan.limitMet && <strong> The limit of {piece.whole.markerLimit} markers cannot be met with these tones: fewer tones in some areas would.</strong>}
+        <strong>{counted(plan.together.markers, "marker")}</strong>
+        {fewer > 0 ? `, ${fewer} fewer than area by area` : ""}; local colours{" "}
+        {plan.together.localDeltaE00.toFixed(1)} ΔE00 off on average ({plan.apart.localDeltaE00.toFixed(1)}{" "}
+        area by area).
+        {plan.together.crowding > 0.05 &&
+          ` Neighbours still stand ${plan.together.crowding.toFixed(1)} too near in all.`}
+        {!plan.limitMet && (
+          <strong>
+            {" "}
+            The limit of {piece.whole.markerLimit} markers cannot be met with these tones: fewer tones in some
+            areas would.
+          </strong>
+        )}
       </p>
       {changed.length === 0 ? (
         <p className="m-0 text-[15px]">Every kept group is already the best for the whole.</p>
@@ -79,15 +131,60 @@ function Changes({ plan, piece, seen }: { plan: PlanPieceOutput; piece: Piece; s
         <>
           <ul className="m-0 list-none p-0" aria-label="Changes">
             {changed.map((r) => (
-              <li key={r.id} className="grid grid-cols-[auto_110px_minmax(0,1fr)_minmax(0,1fr)] items-center gap-x-3 border-t border-line py-1 text-[14px]">
-                <input type="checkbox" className="size-4 accent-black" checked={!left.has(r.id)} onChange={(e) => toggle(r.id, e.target.checked)} aria-label={`Take the change of ${r.before.area.name}`} />
-                <span className="truncate font-semibold">{r.before.area.name}<span className="block text-[13px] font-normal text-soft">{r.apart === undefined ? "new" : `${r.apart.toFixed(1)} ΔE00 apart`}</span></span>
-                <span className="min-w-0">{r.before.tones.length > 0 && <Ramp colours={r.before.tones.map((t) => labToHex(t.lab))} height={22} label={`${r.before.area.name} now`} />}<span className="code block truncate text-[12.5px]">{r.before.tones.map((t) => t.code).join(" ") || "no group kept"}</span></span>
-                <span className="min-w-0"><Ramp colours={rampColours(r.group)} height={22} label={`${r.before.area.name} then`} /><span className="code block truncate text-[12.5px]">{r.tones.map((t) => (r.before.tones.some((b) => b.code === t.code) ? t.code : `+${t.code}`)).join(" ")}</span></span>
+              <li
+                key={r.id}
+                className="grid grid-cols-[auto_110px_minmax(0,1fr)_minmax(0,1fr)] items-center gap-x-3 border-t border-line py-1 text-[14px]"
+              >
+                <input
+                  type="checkbox"
+                  className="size-4 accent-black"
+                  checked={!left.has(r.id)}
+                  onChange={(e) => toggle(r.id, e.target.checked)}
+                  aria-label={`Take the change of ${r.before.area.name}`}
+                />
+                <span className="truncate font-semibold">
+                  {r.before.area.name}
+                  <span className="block text-[13px] font-normal text-soft">
+                    {r.apart === undefined ? "new" : `${r.apart.toFixed(1)} ΔE00 apart`}
+                  </span>
+                </span>
+                <span className="min-w-0">
+                  {r.before.tones.length > 0 && (
+                    <Ramp
+                      colours={r.before.tones.map((t) => labToHex(t.lab))}
+                      height={22}
+                      label={`${r.before.area.name} now`}
+                    />
+                  )}
+                  <span className="code block truncate text-[12.5px]">
+                    {r.before.tones.map((t) => t.code).join(" ") || "no group kept"}
+                  </span>
+                </span>
+                <span className="min-w-0">
+                  <Ramp colours={rampColours(r.group)} height={22} label={`${r.before.area.name} then`} />
+                  <span className="code block truncate text-[12.5px]">
+                    {r.tones
+                      .map((t) => (r.before.tones.some((b) => b.code === t.code) ? t.code : `+${t.code}`))
+                      .join(" ")}
+                  </span>
+                </span>
               </li>
             ))}
           </ul>
-          <div><button className="button button-main" disabled={!chosen.length} onClick={() => run({ type: "accept groups", groups: chosen.map((r) => ({ id: r.id, group: { tones: r.tones } })) })}>Take {counted(chosen.length, "change")}</button></div>
+          <div>
+            <button
+              className="button button-main"
+              disabled={!chosen.length}
+              onClick={() =>
+                run({
+                  type: "accept groups",
+                  groups: chosen.map((r) => ({ id: r.id, group: { tones: r.tones } })),
+                })
+              }
+            >
+              Take {counted(chosen.length, "change")}
+            </button>
+          </div>
         </>
       )}
     </>

@@ -8,8 +8,17 @@ import { download } from "../download";
 export const GET = () =>
   answer(async () => {
     const groups = (await listGroups(await currentStudio())).map(({ id: _, ...g }) => g);
-    return download(JSON.stringify({ format: GROUPS_FORMAT, version: 1, groups }, null, 1), "application/json", "groups.json");
+    return download(
+      JSON.stringify({ format: GROUPS_FORMAT, version: 1, groups }, null, 1),
+      "application/json",
+      "groups.json",
+    );
   });
 
 /** Keeps one group, or all of a file; names that are there already are replaced. */
-export const POST = (request: Request) => answer(async () => Response.json(await keepGroups(await currentStudio(), readGroups(await jsonBody(request))), { status: 201 }));
+export const POST = (request: Request) =>
+  answer(async () =>
+    Response.json(await keepGroups(await currentStudio(), readGroups(await jsonBody(request))), {
+      status: 201,
+    }),
+  );

@@ -11,5 +11,14 @@ export const POST = (request: Request) =>
   answer(async () => {
     const input = validate(NewPaperInput, await jsonBody(request));
     const { name, capacity } = input;
-    return Response.json(await addPaper(await currentStudio(), { ...UNKNOWN, name, capacity, lab: [95, 0, 2], ...paperOf(input) }), { status: 201 });
+    return Response.json(
+      await addPaper(await currentStudio(), {
+        ...UNKNOWN,
+        name,
+        capacity,
+        lab: [95, 0, 2],
+        ...paperOf(input),
+      }),
+      { status: 201 },
+    );
   });

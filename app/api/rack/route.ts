@@ -7,7 +7,14 @@ import { formatCgats, nameStack } from "@/core/formats/cgats";
 import { formatGpl } from "@/core/formats/gpl";
 import { RACK_COLUMNS } from "@/core/stock/rack-file";
 import { listPapers } from "@/store/papers";
-import { changeRack, currentReadings, importRack, rackOn, removeFromRack, type RackMarker } from "@/store/rack";
+import {
+  changeRack,
+  currentReadings,
+  importRack,
+  rackOn,
+  removeFromRack,
+  type RackMarker,
+} from "@/store/rack";
 import { addReadings } from "@/store/readings";
 import { asLab } from "@/store/papers";
 import { ChangeRackInput, ImportRackInput, RemoveRackInput } from "@/store/rack-input";
@@ -28,21 +35,46 @@ export const GET = (request: Request) =>
     const read = all.flatMap((m) => (m.swatches[0] ? [{ name: m.code, lab: m.swatches[0].lab }] : []));
     switch (params.get("format")) {
       case "csv":
-        return download(`${Papa.unparse({ fields: ["range", ...RACK_COLUMNS], data: all.map(asRow) }, { escapeFormulae: true })}\r\n`, "text/csv", "rack.csv");
+        return download(
+          `${Papa.unparse({ fields: ["range", ...RACK_COLUMNS], data: all.map(asRow) }, { escapeFormulae: true })}\r\n`,
+          "text/csv",
+          "rack.csv",
+        );
       case "gpl":
         return download(formatGpl(`Rack on ${paper.name}`, read), "text/plain", "rack.gpl");
       case "cgats": {
-        const readings = (await currentReadings(studio, paper.id)).filter((r) => !r.lift && r.backing === "paper" && !r.pressure);
-        return download(formatCgats(readings.map((r) => ({ name: nameStack(r.stack), lab: asLab(r.lab) })), `Blendt, ${paper.name}`), "text/plain", "readings.txt");
+        const readings = (await currentReadings(studio, paper.id)).filter(
+          (r) => !r.lift && r.backing === "paper" && !r.pressure,
+        );
+        return download(
+          formatCgats(
+            readings.map((r) => ({ name: nameStack(r.stack), lab: asLab(r.lab) })),
+            `Blendt, ${paper.name}`,
+          ),
+          "text/plain",
+          "readings.txt",
+        );
       }
       case "json":
-        return download(JSON.stringify({ format: "blendt-rack", version: 1, paper: paper.name, ranges: rack.ranges, items: all }, null, 1), "application/json", "rack.json");
+        return download(
+          JSON.stringify(
+            { format: "blendt-rack", version: 1, paper: paper.name, ranges: rack.ranges, items: all },
+            null,
+            1,
+          ),
+          "application/json",
+          "rack.json",
+        );
       default:
         throw new BadInput([{ path: "format", expected: "expected csv, json, gpl or cgats" }]);
     }
   });
 
-const asRow = (m: RackMarker) => ({ ...m, owned: m.owned ? "yes" : m.wished ? "wished" : "no", colour: m.swatches[0] ? (m.swatches[0].hex ?? labToHex(m.swatches[0].lab)) : "" });
+const asRow = (m: RackMarker) => ({
+  ...m,
+  owned: m.owned ? "yes" : m.wished ? "wished" : "no",
+  colour: m.swatches[0] ? (m.swatches[0].hex ?? labToHex(m.swatches[0].lab)) : "",
+});
 
 /** Rows of a file: new codes are added, known ones updated. */
 export const POST = (request: Request) =>
@@ -50,10 +82,25 @@ export const POST = (request: Request) =>
     const studio = await currentStudio();
     const { rangeId, paperId, rows } = validate(ImportRackInput, await jsonBody(request));
     if (paperId && !(await listPapers(studio)).some((p) => p.id === paperId)) return notFound("paper");
-    const outcome = await importRack(studio, rangeId, rows.map(({ colour: _, ...row }) => ({ ...row, family: row.family ?? "other" })));
-    const coloured = rows.flatMap(({ code, colour }) => (colour && !outcome.elsewhere.includes(code) ? [{ code, colour }] : []));
+    const outcome = await importRack(
+      studio,
+      rangeId,
+      rows.map(({ colour: _, ...row }) => ({ ...row, family: row.family ?? "other" })),
+    );
+    const coloured = rows.flatMap(({ code, colour }) =>
+      colour && !outcome.elsewhere.includes(code) ? [{ code, colour }] : [],
+    );
     if (paperId && coloured.length)
-      await addReadings(studio, paperId, coloured.map(({ code, colour }) => ({ stack: [code], lab: colourOf(colour).lab, hex: typeof colour === "string" ? colour : null, source: "hand" as const })));
+      await addReadings(
+        studio,
+        paperId,
+        coloured.map(({ code, colour }) => ({
+          stack: [code],
+          lab: colourOf(colour).lab,
+          hex: typeof colour === "string" ? colour : null,
+          source: "hand" as const,
+        })),
+      );
     return Response.json({ ...outcome, readings: paperId ? coloured.length : 0 });
   });
 
@@ -62,7 +109,13 @@ export const PATCH = (request: Request) =>
     const { changes } = validate(ChangeRackInput, await jsonBody(request));
     const plain = changes.map(({ code, set }) => ({ code, set: { ...set } }));
     const { missing } = await changeRack(await currentStudio(), plain);
-    if (missing.length) throw new BadInput([{ path: "changes", expected: `expected codes on the rack; not there: ${missing.slice(0, 5).join(", ")}` }]);
+    if (missing.length)
+      throw new BadInput([
+        {
+          path: "changes",
+          expected: `expected codes on the rack; not there: ${missing.slice(0, 5).join(", ")}`,
+        },
+      ]);
     return Response.json({ changed: changes.length });
   });
 

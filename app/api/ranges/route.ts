@@ -4,4 +4,10 @@ import { RangeInput } from "@/store/rack-input";
 import { currentStudio } from "@/store/studio";
 import { answer, jsonBody } from "../answer";
 
-export const POST = (request: Request) => answer(async () => Response.json(await addRange(await currentStudio(), { ...validate(RangeInput, await jsonBody(request)) }), { status: 201 }));
+export const POST = (request: Request) =>
+  answer(async () =>
+    Response.json(
+      await addRange(await currentStudio(), { ...validate(RangeInput, await jsonBody(request)) }),
+      { status: 201 },
+    ),
+  );

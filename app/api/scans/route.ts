@@ -20,8 +20,19 @@ export const POST = (request: Request) =>
     if (!picture) return notFound("picture");
     const { result } = body;
     const layout = isReadPage(result) ? layOutChart(chart)[result.page] : undefined;
-    const fits = layout && isReadPage(result) && result.serial === chart.serial && result.cells.length === layout.cells.length && result.cells.every((c, i) => c.stack.join("\n") === layout.cells[i]!.stack.join("\n"));
-    if (!fits || !isReadPage(result)) throw new BadInput([{ path: "result", expected: `expected a page of chart ${chart.serial} as readChart gives it` }]);
+    const fits =
+      layout &&
+      isReadPage(result) &&
+      result.serial === chart.serial &&
+      result.cells.length === layout.cells.length &&
+      result.cells.every((c, i) => c.stack.join("\n") === layout.cells[i]!.stack.join("\n"));
+    if (!fits || !isReadPage(result))
+      throw new BadInput([
+        { path: "result", expected: `expected a page of chart ${chart.serial} as readChart gives it` },
+      ]);
     const decisions = result.cells.map((c) => (c.doubts.length ? ("open" as const) : ("accepted" as const)));
-    return Response.json(await addScan(studio, { chartId, pictureId, page: result.page, result, decisions }), { status: 201 });
+    return Response.json(
+      await addScan(studio, { chartId, pictureId, page: result.page, result, decisions }),
+      { status: 201 },
+    );
   });

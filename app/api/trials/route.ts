@@ -11,5 +11,7 @@ export const POST = (request: Request) =>
     const studio = await currentStudio();
     const { paperId, stack, predicted } = validate(NewTrialInput, await jsonBody(request));
     if (!(await listPapers(studio)).some((p) => p.id === paperId)) return notFound("paper");
-    return Response.json(await addTrial(studio, { paperId, stack, predicted: colourOf(predicted).lab }), { status: 201 });
+    return Response.json(await addTrial(studio, { paperId, stack, predicted: colourOf(predicted).lab }), {
+      status: 201,
+    });
   });

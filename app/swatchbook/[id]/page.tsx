@@ -28,11 +28,26 @@ export default async function PaperPage({ params }: Props) {
   const studio = await currentStudio();
   const rack = isId(id) ? await rackOn(studio, id) : undefined;
   if (!rack) notFound();
-  const [readings, charts, scans, trials, pictures, pieces] = await Promise.all([readingsOn(studio, id), listCharts(studio), listScans(studio), trialsOn(studio, id), loosePictures(studio), listPieces(studio)]);
+  const [readings, charts, scans, trials, pictures, pieces] = await Promise.all([
+    readingsOn(studio, id),
+    listCharts(studio),
+    listScans(studio),
+    trialsOn(studio, id),
+    loosePictures(studio),
+    listPieces(studio),
+  ]);
   return (
     <MarkerShell markers={rack.markers} paperId={id}>
       <Suspense>
-        <PaperView rack={rack} readings={readings} charts={charts} scans={scans.map(({ result, ...s }) => ({ ...s, pages: result.pages }))} trials={trials} pictures={pictures} pieces={pieces.map((p) => ({ id: p.id, document: p.document }))} />
+        <PaperView
+          rack={rack}
+          readings={readings}
+          charts={charts}
+          scans={scans.map(({ result, ...s }) => ({ ...s, pages: result.pages }))}
+          trials={trials}
+          pictures={pictures}
+          pieces={pieces.map((p) => ({ id: p.id, document: p.document }))}
+        />
       </Suspense>
     </MarkerShell>
   );

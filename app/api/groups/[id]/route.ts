@@ -13,12 +13,20 @@ export const PATCH = (request: Request, { params }: Context) =>
     const { id } = await params;
     const change = readGroupChange(await jsonBody(request));
     const changed = isId(id) ? await changeGroup(await currentStudio(), id, change) : undefined;
-    if (changed === "taken") throw new BadInput([{ path: "name", expected: `expected a name of its own; another kept group is called “${change.name}”` }]);
+    if (changed === "taken")
+      throw new BadInput([
+        {
+          path: "name",
+          expected: `expected a name of its own; another kept group is called “${change.name}”`,
+        },
+      ]);
     return changed ? Response.json(changed) : notFound("kept group");
   });
 
 export const DELETE = (_: Request, { params }: Context) =>
   answer(async () => {
     const { id } = await params;
-    return isId(id) && (await dropGroup(await currentStudio(), id)) ? Response.json({ deleted: true }) : notFound("kept group");
+    return isId(id) && (await dropGroup(await currentStudio(), id))
+      ? Response.json({ deleted: true })
+      : notFound("kept group");
   });

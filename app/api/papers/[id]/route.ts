@@ -22,6 +22,7 @@ export const PATCH = (request: Request, { params }: Context) =>
   answer(async () => {
     const { id } = await params;
     const facts = paperOf(validate(PaperFactsInput, await jsonBody(request)));
-    const changed = isId(id) && Object.keys(facts).length ? await changePaper(await currentStudio(), id, facts) : undefined;
+    const changed =
+      isId(id) && Object.keys(facts).length ? await changePaper(await currentStudio(), id, facts) : undefined;
     return changed ? Response.json(changed) : notFound("paper");
   });

@@ -9,6 +9,10 @@ export const GET = (_: Request, { params }: { params: Promise<{ id: string }> })
     const found = isId(id) ? await pictureBytes(await currentStudio(), id) : undefined;
     if (!found) return notFound("picture");
     return new Response(new Uint8Array(found.bytes), {
-      headers: { "content-type": found.type, "cache-control": "private, max-age=31536000, immutable", "x-content-type-options": "nosniff" },
+      headers: {
+        "content-type": found.type,
+        "cache-control": "private, max-age=31536000, immutable",
+        "x-content-type-options": "nosniff",
+      },
     });
   });

@@ -22,11 +22,16 @@ export const PUT = (request: Request, { params }: Context) =>
     const outcome = await savePiece(await currentStudio(), id, revision, document);
     if (outcome.saved) return Response.json({ revision: outcome.revision });
     if (!outcome.theirs) return notFound("piece");
-    return Response.json({ message: "This piece was changed elsewhere since you opened it.", theirs: outcome.theirs }, { status: 409 });
+    return Response.json(
+      { message: "This piece was changed elsewhere since you opened it.", theirs: outcome.theirs },
+      { status: 409 },
+    );
   });
 
 export const DELETE = (_: Request, { params }: Context) =>
   answer(async () => {
     const { id } = await params;
-    return isId(id) && (await deletePiece(await currentStudio(), id)) ? new Response(null, { status: 204 }) : notFound("piece");
+    return isId(id) && (await deletePiece(await currentStudio(), id))
+      ? new Response(null, { status: 204 })
+      : notFound("piece");
   });

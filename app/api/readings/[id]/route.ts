@@ -9,5 +9,7 @@ export const PATCH = (request: Request, { params }: { params: Promise<{ id: stri
   answer(async () => {
     const { id } = await params;
     const { excluded } = validate(ExcludeInput, await jsonBody(request));
-    return isId(id) && (await excludeReading(await currentStudio(), id, excluded)) ? Response.json({ excluded }) : notFound("reading");
+    return isId(id) && (await excludeReading(await currentStudio(), id, excluded))
+      ? Response.json({ excluded })
+      : notFound("reading");
   });

@@ -17,7 +17,10 @@ export const PATCH = (request: Request, { params }: Context) =>
     const { decisions, store } = validate(DecideScanInput, await jsonBody(request));
     const scan = isId(id) ? await findScan(studio, id) : undefined;
     if (!scan) return notFound("scan");
-    if (decisions.length !== scan.result.cells.length) throw new BadInput([{ path: "decisions", expected: `expected ${scan.result.cells.length} decisions, one a cell` }]);
+    if (decisions.length !== scan.result.cells.length)
+      throw new BadInput([
+        { path: "decisions", expected: `expected ${scan.result.cells.length} decisions, one a cell` },
+      ]);
     await decideScan(studio, id, decisions);
     return Response.json({ decisions, ...(store && { readings: await storeScan(studio, id) }) });
   });
@@ -25,5 +28,7 @@ export const PATCH = (request: Request, { params }: Context) =>
 export const DELETE = (_: Request, { params }: Context) =>
   answer(async () => {
     const { id } = await params;
-    return isId(id) && (await deleteScan(await currentStudio(), id)) ? Response.json({ deleted: true }) : notFound("scan");
+    return isId(id) && (await deleteScan(await currentStudio(), id))
+      ? Response.json({ deleted: true })
+      : notFound("scan");
   });

@@ -12,12 +12,19 @@ export const PATCH = (request: Request, { params }: Context) =>
   answer(async () => {
     const { id } = await params;
     const { verdict, note } = validate(ChangeTrialInput, await jsonBody(request));
-    const changed = isId(id) ? await changeTrial(await currentStudio(), id, { ...(verdict && { verdict }), ...(note !== undefined && { note }) }) : undefined;
+    const changed = isId(id)
+      ? await changeTrial(await currentStudio(), id, {
+          ...(verdict && { verdict }),
+          ...(note !== undefined && { note }),
+        })
+      : undefined;
     return changed ? Response.json(changed) : notFound("trial");
   });
 
 export const DELETE = (_: Request, { params }: Context) =>
   answer(async () => {
     const { id } = await params;
-    return isId(id) && (await deleteTrial(await currentStudio(), id)) ? Response.json({ deleted: true }) : notFound("trial");
+    return isId(id) && (await deleteTrial(await currentStudio(), id))
+      ? Response.json({ deleted: true })
+      : notFound("trial");
   });

@@ -16,10 +16,17 @@ export default async function ScanPage({ params }: { params: Promise<{ id: strin
   const chart = scan && (await findChart(studio, scan.chartId));
   const rack = chart && (await rackOn(studio, chart.paperId));
   if (!scan || !chart || !rack) notFound();
-  const earlier = (await readingsOn(studio, chart.paperId)).filter((r) => r.scanId !== scan.id && !r.excluded);
+  const earlier = (await readingsOn(studio, chart.paperId)).filter(
+    (r) => r.scanId !== scan.id && !r.excluded,
+  );
   return (
     <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
-      <ScanReview scan={scan} chart={chart} paper={rack.paper} earlier={earlier.map(({ stack, lift, lab, source }) => ({ stack, lift: lift ?? false, lab, source }))} />
+      <ScanReview
+        scan={scan}
+        chart={chart}
+        paper={rack.paper}
+        earlier={earlier.map(({ stack, lift, lab, source }) => ({ stack, lift: lift ?? false, lab, source }))}
+      />
     </MarkerShell>
   );
 }

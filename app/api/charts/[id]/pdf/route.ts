@@ -12,5 +12,9 @@ export const GET = (_: Request, { params }: { params: Promise<{ id: string }> })
     const chart = isId(id) ? await findChart(studio, id) : undefined;
     if (!chart) return notFound("chart");
     const paper = (await listPapers(studio)).find((p) => p.id === chart.paperId);
-    return download(new Uint8Array(await chartPdf(chart, paper?.name ?? "")), "application/pdf", `chart-${chart.serial}.pdf`);
+    return download(
+      new Uint8Array(await chartPdf(chart, paper?.name ?? "")),
+      "application/pdf",
+      `chart-${chart.serial}.pdf`,
+    );
   });

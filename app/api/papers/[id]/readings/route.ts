@@ -23,6 +23,14 @@ export const POST = (request: Request, { params }: Context) =>
     const studio = await currentStudio();
     if (!isId(id) || !(await listPapers(studio)).some((p) => p.id === id)) return notFound("paper");
     const { readings } = validate(AddReadingsInput, await jsonBody(request));
-    const added = await addReadings(studio, id, readings.map(({ color, ...r }) => ({ ...r, lab: colourOf(color).lab, hex: typeof color === "string" ? color : null })));
+    const added = await addReadings(
+      studio,
+      id,
+      readings.map(({ color, ...r }) => ({
+        ...r,
+        lab: colourOf(color).lab,
+        hex: typeof color === "string" ? color : null,
+      })),
+    );
     return Response.json({ added }, { status: 201 });
   });
