@@ -73,10 +73,14 @@ export default tseslint.config(
   reactHooks.configs.flat["recommended-latest"],
   {
     linterOptions: { reportUnusedDisableDirectives: "error" },
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    files: ["**/*.ts", "**/*.tsx"],
     rules: {
       "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }],
       "@typescript-eslint/consistent-type-imports": ["error", { fixStyle: "inline-type-imports" }],
       "@typescript-eslint/no-non-null-assertion": "off",
+      "@typescript-eslint/no-floating-promises": "error",
+      "@typescript-eslint/no-misused-promises": ["error", { checksVoidReturn: { attributes: false } }],
       "no-restricted-syntax": [
         "error",
         { selector: "ExportDefaultDeclaration", message: "No default exports outside Next's own files." },

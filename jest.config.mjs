@@ -1,5 +1,19 @@
 export default {
   testEnvironment: "node",
+  // Without these the sandbox looks every global up in its own context, and the core's loops run ten times slower.
+  sandboxInjectedGlobals: [
+    "Math",
+    "Float64Array",
+    "Float32Array",
+    "Uint8Array",
+    "Uint16Array",
+    "Uint32Array",
+    "Int32Array",
+    "Array",
+    "Number",
+    "Set",
+    "Object",
+  ],
   maxWorkers: "100%",
   setupFiles: ["<rootDir>/scripts/steady-tests.ts"],
   testMatch: ["<rootDir>/{core,compute,sim,store,ui,demo,workers,scripts}/**/*.test.{ts,tsx}"],

@@ -18,7 +18,7 @@ import { seeded } from "@/sim/random";
 import { BLENDER, colourSheet } from "@/sim/sheet";
 import { nameStack } from "@/core/formats/cgats";
 import { quantile } from "./quantile";
-import { drive } from "./scanned-desk";
+import { finish } from "@/core/progress";
 
 const PHOTOS_A_PAGE = 3;
 const MANY_PHOTOS = 200;
@@ -75,7 +75,7 @@ function printed(
 const drawn = (p: Printed, page: number): Drawing =>
   colourPage(printedPage(layOutChart(p.chart)[page]!), p.stock, (c) => p.inks.get(c)?.recipe);
 const asKnown = (p: Printed, known = p.known): KnownChart => ({ ...p.chart, paper: truthOf(p, []), known });
-const read = (photo: Photo, charts: readonly KnownChart[]): ReadPage => drive(readChart(photo, charts));
+const read = (photo: Photo, charts: readonly KnownChart[]): ReadPage => finish(readChart(photo, charts));
 const pagesOf = (p: Printed) => Math.ceil(p.chart.lines.length / linesAPage(p.chart.sheet));
 
 async function judgeReadings(p: Printed & { unseen: ReadonlySet<string> }, name: string): Promise<string> {
@@ -158,7 +158,7 @@ async function judgeRefusals(p: Printed): Promise<string> {
   const good = await photograph(drawn(p, 0), shot, seeded(3));
   outcomes.push(
     verdict("a page of another chart than asked", () =>
-      drive(readChart(good, [asKnown(p)], p.chart.serial + 1)),
+      finish(readChart(good, [asKnown(p)], p.chart.serial + 1)),
     ),
   );
   outcomes.push(
@@ -211,7 +211,7 @@ async function judgeLoop(p: Printed & { unseen: ReadonlySet<string> }): Promise<
   );
   const plan = desks.map((desk) =>
     targets.map((target) => {
-      const best = drive(matchTarget(desk, target, { maxInks: 2, maxCoats: 3, top: 1 })).recipes[0]!;
+      const best = finish(matchTarget(desk, target, { maxInks: 2, maxCoats: 3, top: 1 })).recipes[0]!;
       return deltaE00(
         truthOf(
           p,

@@ -6,7 +6,8 @@ import { layDesk } from "@/core/ink/desk";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
-import { drive, scanInks } from "./scanned-desk";
+import { scanInks } from "@/fixtures/scanned-desk";
+import { finish } from "@/core/progress";
 
 const AREAS = 12;
 const INKS = 200;
@@ -53,7 +54,7 @@ export function judgeJoint(): string {
     const wish = randomPiece(100 + n, desk.paper.lab);
     const greedy = planGreedily(desk, wish)!;
     const t0 = performance.now();
-    const joint = drive(planTogether(desk, wish))!;
+    const joint = finish(planTogether(desk, wish))!;
     const seconds = (performance.now() - t0) / 1000;
     return { greedy, joint, seconds, errors: [localError(wish, greedy), localError(wish, joint)] as const };
   });

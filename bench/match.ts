@@ -4,7 +4,8 @@ import { matchTarget, type MatchResult, type Search } from "@/core/match/match";
 import { demoRange, strangeInks } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
-import { drive, scanInks } from "./scanned-desk";
+import { scanInks } from "@/fixtures/scanned-desk";
+import { finish } from "@/core/progress";
 
 const INKS = 320;
 const OPTIONS = { maxInks: 3, maxCoats: 4, top: 5 };
@@ -27,7 +28,8 @@ function timed(work: () => MatchResult): { result: MatchResult; seconds: number 
 export function judgeMatch(): string {
   const inks = [...demoRange(), ...strangeInks(INKS, 4)].slice(0, INKS);
   const desk = layDesk(...scanInks(whiteCard, inks, 9));
-  const run = (target: Lab, search: Search) => timed(() => drive(matchTarget(desk, target, OPTIONS, search)));
+  const run = (target: Lab, search: Search) =>
+    timed(() => finish(matchTarget(desk, target, OPTIONS, search)));
   run([70, 5, 5], "pruned"); // warm up
   let seconds = Infinity;
   const rows = BOTH_WAYS.map((target) => {

@@ -8,7 +8,7 @@ import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { waxPencils } from "@/sim/wax";
 import { learn, pencilDesk, truthOf } from "./pencil";
 import { quantile } from "./quantile";
-import { drive } from "./scanned-desk";
+import { finish } from "@/core/progress";
 
 /** Light, local colour and shadow of what is often finished with pencil. */
 const subjects: readonly (readonly [string, Lab, Lab, Lab])[] = [
@@ -41,7 +41,7 @@ function judge(stock: PaperStock): string[] {
         lab: seenLab(d.desk, [i]),
         reflectance: baseReflectance(d.desk, [i]),
       }));
-    const plan = drive(
+    const plan = finish(
       planPencil(
         { scale: valueScale(light, local, shadow, VALUES), middle: local, paper, bases, fit },
         chooseRoles(pencils, local),

@@ -1,5 +1,6 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
-import { xyzToLab, type Lab } from "@/core/colour/lab";
+import type { Lab } from "@/core/colour/lab";
+import { seenBy } from "@/demo/seen-by";
 import { layDesk, type Desk, type Stack } from "@/core/ink/desk";
 import { baseReflectance } from "@/core/pencil/base";
 import { pencilFilm, type PencilFilm } from "@/core/pencil/film";
@@ -7,13 +8,12 @@ import { fitTooth, type FittedTooth } from "@/core/pencil/fit-tooth";
 import { refineFilm } from "@/core/pencil/refine-film";
 import { drawnLab, usualTooth, type Pressure, type PencilLayer, type ToothFit } from "@/core/pencil/tooth";
 import { demoRange, type SimulatedInk } from "@/sim/demo-range";
-import { look } from "@/sim/observer";
 import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
 import { colourSheet } from "@/sim/sheet";
 import { drawdownOn, drawOver, hand, teeth, waxPencils } from "@/sim/wax";
 import { quantile } from "./quantile";
-import { scanInks } from "./scanned-desk";
+import { scanInks } from "@/fixtures/scanned-desk";
 
 const PRESSURES_TRIED: readonly Pressure[] = ["light", "medium", "firm"];
 
@@ -24,8 +24,6 @@ export interface PencilDesk {
   readonly desk: Desk;
   readonly films: readonly PencilFilm[];
 }
-
-export const seenBy = (reflectance: Float64Array): Lab => xyzToLab(look(reflectance));
 
 export function pencilDesk(stock: PaperStock): PencilDesk {
   const inks = demoRange().filter((_, i) => i % 2 === 0);

@@ -9,7 +9,7 @@ import { seeded } from "@/sim/random";
 import { scan } from "@/sim/scanner";
 import { colourSheet } from "@/sim/sheet";
 import { quantile } from "./quantile";
-import { scanInks } from "./scanned-desk";
+import { scanInks } from "@/fixtures/scanned-desk";
 
 const STACKS = 300;
 

@@ -8,7 +8,7 @@ import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
 import { colourSheet } from "@/sim/sheet";
 import { quantile } from "./quantile";
-import { scanInks } from "./scanned-desk";
+import { scanInks } from "@/fixtures/scanned-desk";
 
 const COVERS = 60;
 

@@ -25,7 +25,7 @@ import { colourOf } from "./inputs/colour";
 import type { NeutralPairsInput, PencilDeskInput, PencilPlanInput } from "./inputs/planning";
 import { seen, type SeenColour } from "./predict";
 import { memory } from "./memory";
-import { part } from "./part";
+import { part } from "@/core/progress";
 import { BadInput } from "./problem";
 
 export interface PencilStepOutput extends SeenColour {

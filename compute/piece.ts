@@ -8,7 +8,7 @@ import { deskOf, placeOf } from "./desk-memory";
 import { costOf, goalOf, groupOutput, usable, type GroupOutput } from "./group";
 import { colourOf } from "./inputs/colour";
 import type { PlanPieceInput, SubstituteGroupInput } from "./inputs/planning";
-import { part } from "./part";
+import { part } from "@/core/progress";
 import { BadInput } from "./problem";
 
 /** How a whole plan stands: markers used against fit. */

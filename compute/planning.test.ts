@@ -1,4 +1,4 @@
-import { scannedDesk } from "@/bench/scanned-desk";
+import { scannedDesk } from "@/fixtures/scanned-desk";
 import { BadInput } from "./problem";
 import { pencilDeskOfRack } from "./from-rack";
 import { runOperation } from "./run";

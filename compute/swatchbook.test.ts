@@ -1,5 +1,5 @@
 import { saltmarshKey } from "@/demo/codes";
-import { scannedDesk } from "@/bench/scanned-desk";
+import { scannedDesk } from "@/fixtures/scanned-desk";
 import { BadInput } from "./problem";
 import { runOperation } from "./run";
 

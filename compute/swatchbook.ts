@@ -9,7 +9,7 @@ import { fitLifting, liftedLab, type Lifting } from "@/core/ink/fit-lifting";
 import { seenLab } from "@/core/ink/desk";
 import { stackLab } from "@/core/ink/stack";
 import { substitutesFor } from "@/core/stock/substitute";
-import { twinPairs, type TwinPair } from "@/core/stock/twins";
+import { twinPairs, type TwinPair } from "@/core/ink/twins";
 import { deskOf, placeOf } from "./desk-memory";
 import { colourOf } from "./inputs/colour";
 import type {

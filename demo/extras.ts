@@ -1,9 +1,9 @@
-import { xyzToLab, type Lab } from "@/core/colour/lab";
+import type { Lab } from "@/core/colour/lab";
 import type { Pressure } from "@/core/pencil/tooth";
-import { look } from "@/sim/observer";
 import type { PaperStock } from "@/sim/paper-stock";
 import { colourSheet } from "@/sim/sheet";
 import { drawdownOn, drawOver, hand, teeth, waxPencils, type contrastCard } from "@/sim/wax";
+import { seenBy } from "./seen-by";
 import type { RackRow } from "@/store/rack";
 
 /** What stands on the rack beside the markers: pencils, finishers and water-based pens. */
@@ -38,15 +38,13 @@ export const demoExtras: readonly RackRow[] = [
   { code: "wash umber", family: "water-based", kind: "water pen", place: "second drawer", nib: "brush" },
 ];
 
-const seen = (reflectance: Float64Array): Lab => xyzToLab(look(reflectance));
-
 /** Every pencil drawn down evenly and firmly over white and over black, as the studio read it. */
 export const demoDrawdowns = (): { code: string; backing: keyof typeof contrastCard; lab: Lab }[] =>
   waxPencils.flatMap((p) =>
     (["white", "black"] as const).map((backing) => ({
       code: p.code,
       backing,
-      lab: seen(drawdownOn(p, backing)),
+      lab: seenBy(drawdownOn(p, backing)),
     })),
   );
 
@@ -63,7 +61,7 @@ export const demoStrips = (stock: PaperStock): { stack: string[]; pressure: Pres
     STRENGTHS.map(([layers, pressure]) => ({
       stack: Array<string>(layers).fill(pencil.code),
       pressure,
-      lab: seen(drawOver(sheet, teeth[stock.name]!, [{ pencil, layers, pressure: hand[pressure] }])),
+      lab: seenBy(drawOver(sheet, teeth[stock.name]!, [{ pencil, layers, pressure: hand[pressure] }])),
     })),
   );
 };

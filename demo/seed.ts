@@ -50,21 +50,19 @@ export async function seedDemo(): Promise<void> {
         },
       ])
       .returning({ id: ranges.id });
-    await tx
-      .insert(inks)
-      .values([
-        ...demoMarkers().map((m) => ({ studioId, rangeId: first!.id, ...m })),
-        ...secondRange().map(({ code, family }, i) => ({
-          studioId,
-          rangeId: second!.id,
-          code,
-          family,
-          owned: false,
-          wished: i % 7 === 3,
-          state: "full",
-        })),
-        ...demoExtras.map((e) => ({ studioId, rangeId: extras!.id, owned: true, state: "fine", ...e })),
-      ]);
+    await tx.insert(inks).values([
+      ...demoMarkers().map((m) => ({ studioId, rangeId: first!.id, ...m })),
+      ...secondRange().map(({ code, family }, i) => ({
+        studioId,
+        rangeId: second!.id,
+        code,
+        family,
+        owned: false,
+        wished: i % 7 === 3,
+        state: "full",
+      })),
+      ...demoExtras.map((e) => ({ studioId, rangeId: extras!.id, owned: true, state: "fine", ...e })),
+    ]);
     const paperIds: string[] = [];
     for (const [position, { stock, capacity, facts }] of demoPapers.entries()) {
       const { bare, coats } = demoReadings(stock);
@@ -75,20 +73,18 @@ export async function seedDemo(): Promise<void> {
       const paperId = paper!.id;
       paperIds.push(paperId);
       if (stock === thinMarker) continue;
-      await tx
-        .insert(readings)
-        .values(
-          [...coats].flatMap(([code, own]) =>
-            own.map((hex, i) => ({
-              studioId,
-              paperId,
-              stack: Array<string>(i + 1).fill(code),
-              lab: [...hexToLab(hex)!],
-              hex,
-              source: "scan" as const,
-            })),
-          ),
-        );
+      await tx.insert(readings).values(
+        [...coats].flatMap(([code, own]) =>
+          own.map((hex, i) => ({
+            studioId,
+            paperId,
+            stack: Array<string>(i + 1).fill(code),
+            lab: [...hexToLab(hex)!],
+            hex,
+            source: "scan" as const,
+          })),
+        ),
+      );
       const drawn = demoDrawdowns().map(({ code, backing, lab }) => ({
         studioId,
         paperId,
@@ -107,20 +103,18 @@ export async function seedDemo(): Promise<void> {
       }));
       const skerry = secondRange().flatMap((i) => [1, 2, 3].map((n) => Array<string>(n).fill(i.code)));
       const read = readingsOf(demoColorimeter(stock, skerry, skerry.map(nameStack), 5));
-      await tx
-        .insert(readings)
-        .values([
-          ...drawn,
-          ...strips,
-          ...read.map(({ stack, lab, spread }) => ({
-            studioId,
-            paperId,
-            stack: [...stack],
-            lab: [...lab],
-            spread,
-            source: "colorimeter" as const,
-          })),
-        ]);
+      await tx.insert(readings).values([
+        ...drawn,
+        ...strips,
+        ...read.map(({ stack, lab, spread }) => ({
+          studioId,
+          paperId,
+          stack: [...stack],
+          lab: [...lab],
+          spread,
+          source: "colorimeter" as const,
+        })),
+      ]);
     }
     return { studio: studio!, paperIds };
   });

@@ -1,4 +1,6 @@
+import { median } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
+import { meanLab } from "@/core/colour/mean-lab";
 import type { Lab } from "@/core/colour/lab";
 
 /** Several readings of one thing as one. */
@@ -15,8 +17,6 @@ export interface Averaged {
 const ALWAYS = 0.6;
 const OUTLYING = 3.5;
 
-const median = (v: readonly number[]) => [...v].sort((a, b) => a - b)[v.length >> 1]!;
-
 /**
  * Mean of repeated readings without the misreads: those far from the middle of all, judged by the middle distance (P. J. Huber, Robust
  * Statistics, 1981). Two that disagree are both kept, and their spread tells it.
@@ -28,7 +28,7 @@ export function averageReadings(labs: readonly Lab[]): Averaged {
   const off = labs.map((l) => deltaE00(l, middle));
   const limit = Math.max(ALWAYS, OUTLYING * median(off));
   const kept = labs.filter((_, i) => labs.length < 3 || off[i]! <= limit);
-  const lab = [0, 1, 2].map((c) => kept.reduce((sum, l) => sum + l[c]!, 0) / kept.length) as unknown as Lab;
+  const lab = meanLab(kept);
   return {
     lab,
     spread: kept.reduce((sum, l) => sum + deltaE00(l, lab), 0) / kept.length,

@@ -1,8 +1,10 @@
+import { krige } from "@/core/algebra/kriging";
+import { median } from "@/core/algebra/median";
+import { solve } from "@/core/algebra/solve";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { labToXyz, xyzToLab, type Lab } from "@/core/colour/lab";
 import type { Xyz } from "@/core/colour/observer";
 import { applyMatrix, RGB_TO_XYZ, XYZ_TO_RGB } from "@/core/colour/rgb";
-import { invert, solve } from "@/core/ink/smooth";
 
 /** What turns a device's levels (linear, bare paper = 1) into colour. */
 export interface DeviceColour {
@@ -79,27 +81,17 @@ const REACH = 25;
 const LEFT_OVER = 1.5;
 const NOISE = 0.5;
 
-/** Adds to a device's colour what it leaves over at the references near by (simple kriging; D. G. Krige 1951, zero mean, Gaussian covariance). */
+/** Adds to a device's colour what it leaves over at the references near by. */
 function withLeftOver(toLab: (rgb: Xyz) => Lab, references: readonly Reference[]): (rgb: Xyz) => Lab {
   const places = references.map((r) => toLab(r.rgb));
-  const n = places.length;
   const covariance = (a: Lab, b: Lab) =>
     LEFT_OVER ** 2 *
     Math.exp(-((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2) / (2 * REACH ** 2));
-  const joint = new Float64Array(n * n);
-  places.forEach((p, i) =>
-    places.forEach((q, j) => (joint[i * n + j] = covariance(p, q) + (i === j ? NOISE ** 2 : 0))),
-  );
-  const inverse = invert(joint, n);
-  const pull = [0, 1, 2].map((c) =>
-    places.map((_, i) =>
-      references.reduce((sum, r, j) => sum + inverse[i * n + j]! * (r.lab[c]! - places[j]![c]!), 0),
-    ),
-  );
+  const left = references.map((r, j) => r.lab.map((v, c) => v - places[j]![c]!));
+  const field = krige(places, left, covariance, NOISE ** 2);
   return (rgb) => {
     const at = toLab(rgb);
-    const near = places.map((p) => covariance(p, at));
-    return at.map((v, c) => v + near.reduce((sum, k, i) => sum + k * pull[c]![i]!, 0)) as unknown as Lab;
+    return field.at(at).map((d, c) => at[c]! + d) as unknown as Lab;
   };
 }
 
@@ -134,7 +126,7 @@ export function deviceColour(paper: Lab, references: readonly Reference[]): Devi
   };
   const first = fitted(references);
   const off = references.map((r) => deltaE00(first(r.rgb), r.lab));
-  const limit = Math.max(3, OUTLYING * [...off].sort((a, b) => a - b)[off.length >> 1]!);
+  const limit = Math.max(3, OUTLYING * median(off));
   const kept = references.filter((_, i) => off[i]! <= limit);
   const used = kept.length >= FEWEST_REFERENCES ? kept : references;
   const whole = (set: readonly Reference[]) => withLeftOver(fitted(set), set);
@@ -145,6 +137,6 @@ export function deviceColour(paper: Lab, references: readonly Reference[]): Devi
   return {
     toLab: whole(used),
     references: used.length,
-    expectedError: held.sort((a, b) => a - b)[held.length >> 1]!,
+    expectedError: median(held),
   };
 }

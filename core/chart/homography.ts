@@ -1,4 +1,4 @@
-import { solve } from "@/core/ink/smooth";
+import { solve } from "@/core/algebra/solve";
 
 /** A point: x, y. */
 export type Point = readonly [number, number];

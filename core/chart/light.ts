@@ -1,4 +1,4 @@
-import { solve } from "@/core/ink/smooth";
+import { solve } from "@/core/algebra/solve";
 
 /** Light over the page: log of each channel's level on bare paper as a surface in x and y (−1…1 over the page). */
 export interface LightField {

@@ -1,5 +1,6 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { chroma, hue, hueTurn, type Lab } from "@/core/colour/lab";
+import { TWIN } from "@/core/ink/twins";
 import { isRead, parseCode, type CodeKey, type ParsedCode } from "./key";
 
 /** An ink whose code and swatch can be compared. */
@@ -31,7 +32,6 @@ const PURER = 2.5;
 const FAR_HUE = 28;
 /** Below this chroma a hue says nothing. */
 const HUE_CHROMA = 9;
-const TWIN = 2;
 
 type Read = CodedSwatch & { readonly parsed: ParsedCode };
 

@@ -1,7 +1,7 @@
+import { chromaWeight, hueTerm, hueWeight, lightnessWeight, redStretch, rotation } from "./ciede2000";
 import type { Lab } from "./lab";
 
 const RAD = Math.PI / 180;
-const POW25_7 = 25 ** 7;
 /** Hues this far apart or less are joined the direct way: exact opposites must not be split by rounding. */
 const OPPOSITE = Math.PI + 1e-12;
 /** An angle in 0…2π. */
@@ -18,8 +18,7 @@ export function deltaE00(first: Lab, second: Lab): number {
 /** As {@link deltaE00} with plain numbers, for hot loops: no arrays are made. */
 export function deltaE00Of(L1: number, a1: number, b1: number, L2: number, a2: number, b2: number): number {
   const meanC = (Math.sqrt(a1 * a1 + b1 * b1) + Math.sqrt(a2 * a2 + b2 * b2)) / 2;
-  const c7 = meanC ** 7;
-  const g = 1.5 - 0.5 * Math.sqrt(c7 / (c7 + POW25_7));
+  const g = redStretch(meanC);
   const A1 = a1 * g;
   const A2 = a2 * g;
   const C1 = Math.sqrt(A1 * A1 + b1 * b1);
@@ -39,20 +38,10 @@ export function deltaE00Of(L1: number, a1: number, b1: number, L2: number, a2: n
   const dH = 2 * Math.sqrt(C1 * C2) * Math.sin(dh / 2);
   const L = (L1 + L2) / 2;
   const C = (C1 + C2) / 2;
-  const T =
-    1 -
-    0.17 * Math.cos(h - 30 * RAD) +
-    0.24 * Math.cos(2 * h) +
-    0.32 * Math.cos(3 * h + 6 * RAD) -
-    0.2 * Math.cos(4 * h - 63 * RAD);
-  const l50 = (L - 50) * (L - 50);
-  const SL = 1 + (0.015 * l50) / Math.sqrt(20 + l50);
-  const SC = 1 + 0.045 * C;
-  const SH = 1 + 0.015 * C * T;
-  const degrees = h / RAD;
-  const rotation = 30 * RAD * Math.exp(-(((degrees - 275) / 25) ** 2));
-  const C7 = C ** 7;
-  const RT = -2 * Math.sqrt(C7 / (C7 + POW25_7)) * Math.sin(2 * rotation);
+  const SL = lightnessWeight(L);
+  const SC = chromaWeight(C);
+  const SH = hueWeight(C, hueTerm(h));
+  const RT = -rotation(C, h / RAD - 275);
   const l = dL / SL;
   const c = dC / SC;
   const hh = dH / SH;

@@ -1,14 +1,8 @@
+import { compress, expand } from "./cie";
 import { tristimulusWeights, type Xyz } from "./observer";
 
 /** CIE L*a*b*. */
 export type Lab = readonly [L: number, a: number, b: number];
-
-/** (6/29)³ and the slope of the linear part, CIE 15:2018 eq. 8.5. */
-const EPSILON = 216 / 24389;
-const KAPPA = 24389 / 27;
-
-const compress = (t: number) => (t > EPSILON ? Math.cbrt(t) : (KAPPA * t + 16) / 116);
-const expand = (f: number) => (f ** 3 > EPSILON ? f ** 3 : (116 * f - 16) / KAPPA);
 
 /** Lab of an XYZ relative to `white` (both with a perfect white of Y = 1). */
 export function xyzToLab([X, Y, Z]: Xyz, white: Xyz = tristimulusWeights().white): Lab {

@@ -1,24 +1,39 @@
-import type { Xyz } from "./observer";
+import { invert } from "@/core/algebra/invert";
+import { tristimulusWeights, type Xyz } from "./observer";
 
 type Matrix = readonly (readonly [number, number, number])[];
 
-/** XYZ (D65) to linear sRGB. IEC 61966-2-1. */
-export const XYZ_TO_RGB: Matrix = [
-  [3.2404542, -1.5371385, -0.4985314],
-  [-0.969266, 1.8760108, 0.041556],
-  [0.0556434, -0.2040259, 1.0572252],
-];
+/** Chromaticities x, y of sRGB's red, green and blue. IEC 61966-2-1. */
+const PRIMARIES = [
+  [0.64, 0.33],
+  [0.3, 0.6],
+  [0.15, 0.06],
+] as const;
 
-/** Linear sRGB to XYZ (D65, white Y = 1). */
-export const RGB_TO_XYZ: Matrix = [
-  [0.4124564, 0.3575761, 0.1804375],
-  [0.2126729, 0.7151522, 0.072175],
-  [0.0193339, 0.119192, 0.9503041],
-];
+const rowsOf = (m: Float64Array): Matrix => [0, 3, 6].map((r) => [m[r]!, m[r + 1]!, m[r + 2]!] as const);
 
 /** A matrix applied to three numbers. */
-export const applyMatrix = (m: Matrix, [x, y, z]: Xyz): Xyz =>
-  m.map((r) => r[0] * x + r[1] * y + r[2] * z) as unknown as Xyz;
+export const applyMatrix = (m: Matrix, [x, y, z]: Xyz): Xyz => [
+  m[0]![0] * x + m[0]![1] * y + m[0]![2] * z,
+  m[1]![0] * x + m[1]![1] * y + m[1]![2] * z,
+  m[2]![0] * x + m[2]![1] * y + m[2]![2] * z,
+];
+
+/** Columns are the primaries, each as strong as makes their sum the observer's own white: the screen's white is L* 100, a* 0, b* 0. */
+function primaryMatrix(white: Xyz): Float64Array {
+  const columns = PRIMARIES.map(([x, y]) => [x / y, 1, (1 - x - y) / y] as const);
+  const plain = Float64Array.from({ length: 9 }, (_, i) => columns[i % 3]![Math.floor(i / 3)]!);
+  const strength = applyMatrix(rowsOf(invert(plain, 3)), white);
+  return plain.map((v, i) => v * strength[i % 3]!);
+}
+
+const toXyz = primaryMatrix(tristimulusWeights("D65").white);
+
+/** Linear sRGB to XYZ (D65, white Y = 1). */
+export const RGB_TO_XYZ: Matrix = rowsOf(toXyz);
+
+/** XYZ (D65) to linear sRGB. */
+export const XYZ_TO_RGB: Matrix = rowsOf(invert(toXyz, 3));
 
 /** Light (0–1) of an 8-bit sRGB level. IEC 61966-2-1. */
 export const linearOf = (level: number): number => {

@@ -1,5 +1,5 @@
 import { layDesk, seenLab, type Desk } from "@/core/ink/desk";
-import { scanInks } from "@/bench/scanned-desk";
+import { scanInks } from "@/fixtures/scanned-desk";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
 import { adviseGroup, inkBetween, type AdviceKind } from "./advice";

@@ -1,6 +1,6 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { seenLab, type Desk } from "@/core/ink/desk";
-import { TWIN } from "@/core/match/evaluate";
+import { TWIN } from "@/core/ink/twins";
 import { hueDistance, type GroupGoal } from "./goal";
 import { blendPath, STEP_LIMITS, type Step, type StepLimits } from "./step";
 import type { Tone } from "./tone";

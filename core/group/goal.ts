@@ -1,3 +1,4 @@
+import { mixLab } from "@/core/colour/mean-lab";
 import { chroma, type Lab } from "@/core/colour/lab";
 
 /** What a group should reach: one colour, or what was read in the light, on the local colour and in the shadow. */
@@ -77,7 +78,7 @@ export function groupGoal(
   );
   const share = (L: number) => (L - bottom) / (top - bottom);
   const at = Math.min(0.9, Math.max(0.1, share(local[0])));
-  const lightEnd = target.light ?? drifted(mixTowards(local, paper, 0.45), drift?.light ?? 0);
+  const lightEnd = target.light ?? drifted(mixLab(local, paper, 0.45), drift?.light ?? 0);
   const shadowEnd = target.shadow ?? drifted([bottom, local[1] * 0.85, local[2] * 0.85], drift?.shadow ?? 0);
   const goal = Array.from({ length: tones }, (_, i): Lab => {
     const t = 1 - i / (tones - 1);
@@ -96,12 +97,6 @@ export function groupGoal(
 }
 
 const drifted = ([L, a, b]: Lab, lean: -1 | 0 | 1): Lab => [L, a + (lean * DRIFT) / 3, b + lean * DRIFT];
-
-const mixTowards = (from: Lab, to: Lab, t: number): Lab => [
-  from[0] + t * (to[0] - from[0]),
-  from[1] + t * (to[1] - from[1]),
-  from[2] + t * (to[2] - from[2]),
-];
 
 /** Turn between the hues of two colours as a distance in Lab: 2√(C₁C₂)·sin(Δh/2), signed, positive anticlockwise. */
 export function hueDistance(first: Lab, second: Lab): number {

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { layDesk, seenLab, type Desk } from "@/core/ink/desk";
-import { drive, scanInks, scannedDesk } from "@/bench/scanned-desk";
+import { scanInks, scannedDesk } from "@/fixtures/scanned-desk";
+import { finish } from "@/core/progress";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
 import { inkBetween } from "./advice";
@@ -66,7 +67,7 @@ describe("a step", () => {
 
 describe("a planned group", () => {
   const goal = groupGoal({ local: [66, 14, 20] }, 4, paper);
-  const groups = drive(planGroups(desk, goal, 4));
+  const groups = finish(planGroups(desk, goal, 4));
 
   it("falls in lightness, with different inks, none of them twins side by side", () => {
     for (const { tones } of groups) {
@@ -88,7 +89,7 @@ describe("a planned group", () => {
     groups.forEach((g) => expect(assessGroup(desk, g.tones, goal).score).toBeCloseTo(g.score, 6)));
   it("does without forbidden inks", () => {
     const used = new Set(groups[0]!.tones.map((t) => t.ink));
-    const [other] = drive(planGroups(desk, goal, 1, { inkCost: (i) => (used.has(i) ? Infinity : 0) }));
+    const [other] = finish(planGroups(desk, goal, 1, { inkCost: (i) => (used.has(i) ? Infinity : 0) }));
     expect(other!.tones.some((t) => used.has(t.ink))).toBe(false);
     expect(other!.score).toBeGreaterThanOrEqual(groups[0]!.score);
   });
@@ -103,7 +104,7 @@ describe("a planned group", () => {
         (count, seed, places, L) => {
           const small = layDesk(...scannedDesk(count, seed));
           const wanted = groupGoal({ local: [L, 10, 15] }, places, small.paper.lab);
-          const [best] = drive(planGroups(small, wanted, 1));
+          const [best] = finish(planGroups(small, wanted, 1));
           const all = small.inks
             .flatMap((_, ink) =>
               [1, 2].map((coats) => ({ ink, coats, lab: seenLab(small, Array<number>(coats).fill(ink)) })),

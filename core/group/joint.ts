@@ -103,13 +103,14 @@ function poolFor(
     inkCost: (ink: number) => (isFixed(ink) ? 0 : excluded(ink) ? Infinity : wish.inkCost(ink) + extra(ink)),
   };
   const found = searchGroups(candidates, own[area]!, search, WIDTH, Infinity, most);
-  return found.map((g) => asJoint(candidates, g, extra));
+  return found.map((g) => asJoint(candidates, g, (ink) => (isFixed(ink) ? 0 : extra(ink))));
 }
 
+/** A found group without the extra costs that were charged for its inks. */
 function asJoint(
   { desk }: Candidates,
   { tones, cost }: FoundGroup,
-  extra: (ink: number) => number,
+  charged: (ink: number) => number,
 ): JointGroup {
   const middle =
     tones.length % 2
@@ -117,7 +118,7 @@ function asJoint(
       : blendPath(desk, tones[tones.length / 2 - 1]!, tones[tones.length / 2]!).mixtures[1];
   return {
     tones,
-    score: cost - tones.reduce((sum, t) => sum + extra(t.ink), 0),
+    score: cost - tones.reduce((sum, t) => sum + charged(t.ink), 0),
     local: localColour(tones, middle),
   };
 }

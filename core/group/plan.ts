@@ -1,6 +1,6 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { seenLab, type Desk } from "@/core/ink/desk";
-import { TWIN } from "@/core/match/evaluate";
+import { TWIN } from "@/core/ink/twins";
 import type { GroupGoal } from "./goal";
 import { SCORE_WEIGHTS, type ScoreWeights } from "./score";
 import { candidatesOf, placeCosts, searchGroups, type FixedTone } from "./search";

@@ -1,7 +1,7 @@
 import { layDesk, type Desk } from "@/core/ink/desk";
 import { stackLab } from "@/core/ink/stack";
 import { deltaE00 } from "@/core/colour/delta-e00";
-import { scanInks } from "@/bench/scanned-desk";
+import { scanInks } from "@/fixtures/scanned-desk";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
 import { cautionsOf, type CautionCase } from "./caution";

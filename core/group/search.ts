@@ -1,6 +1,6 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { seenLab, type Desk } from "@/core/ink/desk";
-import { TWIN } from "@/core/match/evaluate";
+import { TWIN } from "@/core/ink/twins";
 import type { GroupGoal } from "./goal";
 import { blendCost, stepCost, toneCost, type ScoreWeights } from "./score";
 import { blendPathOf, toneAbsorbance, type BlendPath, type StepLimits } from "./step";
@@ -60,7 +60,7 @@ export interface SearchWish {
   readonly weights: ScoreWeights;
   /** Extra cost of a tone by its ink; Infinity forbids it. */
   readonly inkCost: (ink: number) => number;
-  /** Tones that must be used: each takes the place where it is cheapest. */
+  /** Tones that must be used, each in the place where the whole group is cheapest. */
   readonly fixed?: readonly FixedTone[];
   /** Inks that are not owned, and how many of them a group may have. */
   readonly unowned?: (ink: number) => boolean;
@@ -70,6 +70,8 @@ export interface SearchWish {
 interface Partial {
   readonly cost: number;
   readonly node: number;
+  /** Locked tones in use, which come in falling lightness. */
+  readonly held: number;
   readonly bought: number;
   readonly before: Partial | undefined;
 }
@@ -82,15 +84,16 @@ export interface FoundGroup {
   readonly score: number;
 }
 
-/** Partial groups kept at each tone and ink. */
-const KEEP = 4;
+/** Partial groups kept in each state. */
+const KEEP = 6;
 
 /** What each tone costs in each place, extra costs left out: it depends on the goal alone, so that repeated searches share it. */
 export const placeCosts = ({ tones }: Candidates, goal: GroupGoal, weights: ScoreWeights): number[][] =>
   goal.tones.map((_, place) => tones.map((t) => toneCost(t, place, goal, weights)));
 
 /**
- * Groups of least cost through inks of falling lightness, best first: dynamic programming over (tone, ink).
+ * Groups of least cost through inks of falling lightness, best first: dynamic programming over (place, tone, locks in use). A few partial
+ * groups are kept in each state, since no ink may come twice and purchases are counted along the way.
  * @param width candidates looked at in each place, those of least own cost
  * @param cap cost beyond which nothing is of interest
  * @param most groups wanted; they differ by at least one tone
@@ -108,40 +111,61 @@ export function searchGroups(
   const extra = tones.map((t) => inkCost(t.ink));
   const buys = tones.map((t) => (unowned?.(t.ink) ? 1 : 0));
   const places = goal.tones.length;
-  const must = fixedNodes(tones, own, wish.fixed ?? []);
+  const locks = lockedNodes(tones, wish.fixed ?? []);
+  const lockOf = new Map(locks.map((node, k) => [node, k]));
+  const lockedInks = new Set(locks.map((node) => tones[node]!.ink));
+  /** Tones of a place: the cheapest of those that may stand there, and every locked one. */
   const nodesAt = (place: number): number[] => {
-    const fixed = must.get(place);
-    if (fixed !== undefined) return [fixed];
-    const forbidden = new Set([...must.values()].map((n) => tones[n]!.ink));
-    return shortlist(own[place]!, extra, width, (n) => !forbidden.has(tones[n]!.ink));
+    const free = shortlist(own[place]!, extra, width, (n) => !lockedInks.has(tones[n]!.ink));
+    return locks.length ? [...free, ...locks].sort((a, b) => a - b) : free;
   };
-  let layer: Partial[][] = nodesAt(0).map((node) => [
-    { cost: own[0]![node]! + extra[node]!, node, bought: buys[node]!, before: undefined },
-  ]);
+  /** Locks in use once a tone is added; undefined when it breaks their order or leaves too few places for the others. */
+  const heldWith = (held: number, node: number, place: number): number | undefined => {
+    const lock = lockOf.get(node);
+    if (lock !== undefined && lock !== held) return undefined;
+    const now = lock === undefined ? held : held + 1;
+    return locks.length - now <= places - 1 - place ? now : undefined;
+  };
+  const start = (node: number): Partial[] => {
+    const held = heldWith(0, node, 0);
+    if (held === undefined) return [];
+    return [{ cost: own[0]![node]! + extra[node]!, node, held, bought: buys[node]!, before: undefined }];
+  };
+  let layer: Partial[][] = nodesAt(0)
+    .map(start)
+    .filter((ends) => ends.length);
   for (let place = 1; place < places; place++) {
     const next: Partial[][] = [];
     for (const node of nodesAt(place)) {
       const cost = own[place]![node]! + extra[node]!;
-      const kept: Partial[] = [];
+      const b = tones[node]!;
+      // One list for each number of locks in use: a dearer partial group may hold a lock that a cheaper one still has to place.
+      const kept: Partial[][] = Array.from({ length: locks.length + 1 }, () => []);
       for (const ends of layer)
         for (const before of ends) {
-          const [a, b] = [tones[before.node]!, tones[node]!];
-          if (a.lab[0] <= b.lab[0] || before.bought + buys[node]! > purchases) continue;
+          const a = tones[before.node]!;
+          const bothLocked = lockOf.has(before.node) && lockOf.has(node);
+          if (
+            (bothLocked ? before.node >= node : a.lab[0] <= b.lab[0]) ||
+            before.bought + buys[node]! > purchases
+          )
+            continue;
+          const held = heldWith(before.held, node, place);
+          if (held === undefined) continue;
+          const best = kept[held]!;
           const plain = before.cost + cost + stepCost(a, b, goal, limits, weights);
-          const worst = kept.length < KEEP ? cap : Math.min(cap, kept[kept.length - 1]!.cost);
-          if (plain > worst || usesInk(tones, before, b.ink) || candidates.alike(before.node, node)) continue;
+          const worst = best.length < KEEP ? cap : Math.min(cap, best[best.length - 1]!.cost);
+          if (plain > worst) continue;
+          if (!bothLocked && (usesInk(tones, before, b.ink) || candidates.alike(before.node, node))) continue;
           const total = plain + blendCost(candidates.path(before.node, node), place - 1, goal, weights);
           if (total > worst) continue;
-          const at = kept.findIndex((p) => p.cost > total);
-          kept.splice(at < 0 ? kept.length : at, 0, {
-            cost: total,
-            node,
-            bought: before.bought + buys[node]!,
-            before,
-          });
-          kept.length = Math.min(KEEP, kept.length);
+          const at = best.findIndex((p) => p.cost > total);
+          const bought = before.bought + buys[node]!;
+          best.splice(at < 0 ? best.length : at, 0, { cost: total, node, held, bought, before });
+          best.length = Math.min(KEEP, best.length);
         }
-      if (kept.length) next.push(kept);
+      const ends = kept.flat();
+      if (ends.length) next.push(ends);
     }
     layer = next;
   }
@@ -159,26 +183,12 @@ export function searchGroups(
     });
 }
 
-/** The place of each tone that must be used, in falling lightness; the cheapest assignment that keeps their order. */
-function fixedNodes(
-  tones: readonly Tone[],
-  own: readonly (readonly number[])[],
-  fixed: readonly FixedTone[],
-): Map<number, number> {
-  const nodes = fixed
+/** Places among the candidates of the tones that must be used, in falling lightness. */
+function lockedNodes(tones: readonly Tone[], fixed: readonly FixedTone[]): number[] {
+  return fixed
     .map((f) => tones.findIndex((t) => t.ink === f.ink && t.coats === f.coats))
     .filter((n) => n >= 0)
     .sort((a, b) => a - b);
-  const out = new Map<number, number>();
-  let from = 0;
-  nodes.forEach((node, k) => {
-    const last = own.length - (nodes.length - k);
-    let best = from;
-    for (let place = from; place <= last; place++) if (own[place]![node]! < own[best]![node]!) best = place;
-    out.set(best, node);
-    from = best + 1;
-  });
-  return out;
 }
 
 function usesInk(tones: readonly Tone[], partial: Partial | undefined, ink: number): boolean {

@@ -2,7 +2,7 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import { chroma, type Lab } from "@/core/colour/lab";
 import type { Desk } from "@/core/ink/desk";
 import { uptakeOf } from "@/core/ink/paper";
-import { blendAbsorbance, inkedLab } from "@/core/ink/stack";
+import { blendedLab } from "@/core/ink/sheet";
 import type { Tone } from "./tone";
 
 /** Limits of a step in L*; they depend on the paper and the number of tones, and the user may set them. */
@@ -54,11 +54,7 @@ export function blendPathOf(
   ka: Float64Array,
   kb: Float64Array,
 ): BlendPath {
-  const mixtures = SHARES.map((t) => inkedLab(desk.paper, blendAbsorbance(ka, kb, t))) as unknown as [
-    Lab,
-    Lab,
-    Lab,
-  ];
+  const mixtures = SHARES.map((t) => blendedLab(desk.paper, ka, kb, t)) as unknown as [Lab, Lab, Lab];
   const least = Math.min(chroma(first), chroma(second));
   const [da, db] = [second[1] - first[1], second[2] - first[2]];
   const length = Math.hypot(da, db);

@@ -1,9 +1,11 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
+import { meanLab } from "@/core/colour/mean-lab";
 import type { Lab } from "@/core/colour/lab";
 import { BANDS, type Spectrum } from "@/core/colour/observer";
 import type { Desk } from "@/core/ink/desk";
 import { DEFAULT_LIFTING, uptakeOf, type PaperFit } from "@/core/ink/paper";
-import { doseOfK, inkedLab, kOfDose } from "@/core/ink/stack";
+import { doseOfK, kOfDose } from "@/core/ink/stack";
+import { inkedLab } from "@/core/ink/sheet";
 import type { SchoolPass, Stroke } from "./school";
 
 /** A pass of one ink of the desk over part of a sample strip. */
@@ -190,9 +192,6 @@ function mixture(
   }
   return out;
 }
-
-const meanLab = (labs: readonly Lab[]): Lab =>
-  [0, 1, 2].map((c) => labs.reduce((sum, l) => sum + l[c]!, 0) / labs.length) as unknown as Lab;
 
 /** Edge and softness of a fade. */
 export function judgeFade(profile: readonly Lab[]): { edge: number; softness: number } {

@@ -4,7 +4,8 @@ import type { Coats } from "./fit-ink";
 import { fitPaper } from "./fit-paper";
 import { leanOn, type Lean } from "./lean";
 import type { Paper } from "./paper";
-import { inkedLab, stackAbsorbance, stackLab, type InkSpectrum } from "./stack";
+import { stackAbsorbance, stackLab, type InkSpectrum } from "./stack";
+import { inkedLab } from "./sheet";
 
 export interface MeasuredInk {
   readonly code: string;

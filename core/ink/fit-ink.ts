@@ -1,9 +1,10 @@
+import { compressSlope } from "@/core/colour/cie";
+import { chromaWeight, hueWeight, lightnessWeight } from "@/core/colour/ciede2000";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
 import { BANDS, tristimulusWeights, type Spectrum } from "@/core/colour/observer";
-import { filmReflectance } from "./film";
 import { uptakeOf, type Paper } from "./paper";
 import { wantedColour, type Reading } from "./reading";
-import { outside } from "./saunderson";
+import { sheetReflectance } from "./sheet";
 import { smoothestMeeting } from "./smooth";
 import type { InkSpectrum } from "./stack";
 
@@ -33,21 +34,20 @@ const SPREAD_FURTHER = 1.2;
 const LONGEST_STEP = 2;
 const RIDGE = 1e-3;
 
+/** T of CIEDE2000 in the middle of its range: a fit does not follow it round the circle. */
+const USUAL_HUE_TERM = 0.9;
+
 /** Rows that turn a Lab difference at `lab` into lightness, chroma and hue differences on the scale of ΔE00. */
 function differenceRows(lab: Lab): number[][] {
   const c = Math.hypot(lab[1], lab[2]) || 1e-9;
   const [cos, sin] = [lab[1] / c, lab[2] / c];
-  const l50 = (lab[0] - 50) ** 2;
-  const [sl, sc, sh] = [1 + (0.015 * l50) / Math.sqrt(20 + l50), 1 + 0.045 * c, 1 + 0.0135 * c];
+  const [sl, sc, sh] = [lightnessWeight(lab[0]), chromaWeight(c), hueWeight(c, USUAL_HUE_TERM)];
   return [
     [1 / sl, 0, 0],
     [0, cos / sc, sin / sc],
     [0, -sin / sh, cos / sh],
   ];
 }
-
-/** d f(t)/dt of the Lab compression. */
-const compressSlope = (t: number) => (t > 216 / 24389 ? 1 / (3 * Math.cbrt(t) ** 2) : 24389 / 27 / 116);
 
 /** Cost of a spectrum against readings; fills `residual` and, when given, `slopes`. */
 export function weighInk(
@@ -58,7 +58,7 @@ export function weighInk(
   slopes?: Float64Array,
 ): number {
   const w = tristimulusWeights(paper.illuminant);
-  const { fit, absorbance, bare } = paper;
+  const { fit } = paper;
   const change = new Float64Array(BANDS);
   let cost = 0;
   for (let n = 0; n < coats.length; n++) {
@@ -68,12 +68,11 @@ export function weighInk(
     let Z = 0;
     for (let i = 0; i < 36; i++) {
       const k = Math.exp(z[i]!) * u;
-      const q = absorbance[i]! + k;
-      const r = outside(filmReflectance(q, fit.depth, bare[i]!), fit);
+      const r = sheetReflectance(paper, i, k);
       X += w.x[i]! * r;
       Y += w.y[i]! * r;
       Z += w.z[i]! * r;
-      if (slopes) change[i] = (outside(filmReflectance(q + 1e-3 * k, fit.depth, bare[i]!), fit) - r) * 1e3;
+      if (slopes) change[i] = (sheetReflectance(paper, i, 1.001 * k) - r) * 1e3;
     }
     const lab = xyzToLab([X, Y, Z], w.white);
     const wanted = wantedColour(coats[n]!, lab);

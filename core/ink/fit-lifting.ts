@@ -1,7 +1,9 @@
+import { median } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { DEFAULT_LIFTING, uptakeOf, type Paper } from "./paper";
-import { doseOfK, inkedLab, kOfDose, type InkSpectrum } from "./stack";
+import { doseOfK, kOfDose, type InkSpectrum } from "./stack";
+import { inkedLab } from "./sheet";
 
 /** A lift cell: coats of one ink, dry, then one pass of the colourless blender. */
 export interface LiftReading {
@@ -30,7 +32,6 @@ export function liftedLab(paper: Paper, spectrum: InkSpectrum, coats: number, la
 
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 const STEPS = 24;
-const median = (v: readonly number[]) => [...v].sort((a, b) => a - b)[v.length >> 1]!;
 
 /** Fits λ of the blender to a paper's lift cells by least median ΔE00 (golden section); without cells the expected value stands. */
 export function fitLifting(paper: Paper, cells: readonly LiftReading[]): Lifting {

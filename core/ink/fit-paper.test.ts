@@ -10,7 +10,8 @@ import { colourSheet } from "@/sim/sheet";
 import { fitPaper } from "./fit-paper";
 import { DEFAULT_FIT, makePaper, uptakeOf } from "./paper";
 import { hexReading } from "./reading";
-import { inkedLab, stackLab } from "./stack";
+import { inkedLab } from "./sheet";
+import { stackLab } from "./stack";
 import { fitInkSpectrum, spectrumOf } from "./fit-ink";
 
 const median = (v: number[]) => [...v].sort((a, b) => a - b)[v.length >> 1]!;

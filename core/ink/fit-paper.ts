@@ -1,11 +1,15 @@
+import { invert } from "@/core/algebra/invert";
+import { median } from "@/core/algebra/median";
+import { solve } from "@/core/algebra/solve";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { BANDS, type Illuminant } from "@/core/colour/observer";
 import { fitInkSpectrum, RESTING_Z, spectrumOf, weighInk, type Coats, type InkFit } from "./fit-ink";
 import { DEFAULT_FIT, makePaper, refit, uptakeOf, type Paper, type PaperFit } from "./paper";
 import { wantedColour } from "./reading";
-import { invert, solve, spread } from "./smooth";
-import { inkedLab, type InkSpectrum } from "./stack";
+import { spread } from "./smooth";
+import { type InkSpectrum } from "./stack";
+import { inkedLab } from "./sheet";
 
 export interface FittedPaper {
   readonly paper: Paper;
@@ -171,16 +175,14 @@ export function fitPaper(lab: Lab, inks: readonly Coats[], illuminant: Illuminan
 }
 
 function medianResidual(paper: Paper, inks: readonly Coats[], spectra: readonly InkSpectrum[]): number {
-  const errors = inks
-    .flatMap((coats, n) =>
-      coats.map((reading, c) => {
-        const found = inkedLab(
-          paper,
-          spectra[n]!.map((k) => k * uptakeOf(paper.fit, c + 1)),
-        );
-        return deltaE00(found, wantedColour(reading, found));
-      }),
-    )
-    .sort((a, b) => a - b);
-  return errors.length ? errors[errors.length >> 1]! : 0;
+  const errors = inks.flatMap((coats, n) =>
+    coats.map((reading, c) => {
+      const found = inkedLab(
+        paper,
+        spectra[n]!.map((k) => k * uptakeOf(paper.fit, c + 1)),
+      );
+      return deltaE00(found, wantedColour(reading, found));
+    }),
+  );
+  return errors.length ? median(errors) : 0;
 }

@@ -1,6 +1,6 @@
+import { krige } from "@/core/algebra/kriging";
 import type { Lab } from "@/core/colour/lab";
 import { BANDS, type Spectrum } from "@/core/colour/observer";
-import { invert } from "./smooth";
 
 /** A measured overlay: what the model says its spectrum is, and how far (Lab) the reading lies from the model's colour. */
 export interface Leaning {
@@ -33,20 +33,11 @@ const likeness = (a: Spectrum, b: Spectrum): number => {
  * of ln K/S). Far from every measured stack nothing is added.
  */
 export function leanOn(measured: readonly Leaning[]): Lean {
-  const n = measured.length;
-  const joint = new Float64Array(n * n);
-  measured.forEach((a, i) =>
-    measured.forEach((b, j) => (joint[i * n + j] = likeness(a.z, b.z) + (i === j ? NOISE ** 2 : 0))),
+  const field = krige(
+    measured.map((m) => m.z),
+    measured.map((m) => m.off),
+    likeness,
+    NOISE ** 2,
   );
-  const inverse = invert(joint, n);
-  const pull = [0, 1, 2].map((c) =>
-    measured.map((_, i) => measured.reduce((sum, m, j) => sum + inverse[i * n + j]! * m.off[c]!, 0)),
-  );
-  return {
-    shift: (z) => {
-      const near = measured.map((m) => likeness(m.z, z));
-      return [0, 1, 2].map((c) => near.reduce((sum, k, i) => sum + k * pull[c]![i]!, 0)) as unknown as Lab;
-    },
-    nearness: (z) => measured.reduce((most, m) => Math.max(most, likeness(m.z, z)), 0),
-  };
+  return { shift: (z) => field.at(z) as unknown as Lab, nearness: field.nearest };
 }

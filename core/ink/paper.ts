@@ -38,6 +38,8 @@ export interface Paper {
   readonly illuminant: Illuminant;
   /** Measured reflectance, 36 bands. */
   readonly reflectance: Spectrum;
+  /** Whether no sheet can have the colour that was given; `reflectance` is then that of the nearest one that can. */
+  readonly clamped: boolean;
   /** Internal reflectance (behind the surface), 36 bands. */
   readonly bare: Spectrum;
   /** K/S of the bare sheet, 36 bands. */
@@ -51,23 +53,26 @@ export interface Paper {
  */
 export function makePaper(lab: Lab, fit: PaperFit = DEFAULT_FIT, illuminant: Illuminant = "D65"): Paper {
   const full = new Float64Array(BANDS).fill(1);
-  return refit(
-    { lab, illuminant, reflectance: reconstructReflectance(lab, full, illuminant).reflectance },
-    fit,
-  );
+  const { reflectance, clamped } = reconstructReflectance(lab, full, illuminant);
+  return refit({ lab, illuminant, reflectance, clamped }, fit);
 }
 
-/** The same sheet with other fitted values. */
-export function refit(paper: Pick<Paper, "lab" | "illuminant" | "reflectance">, fit: PaperFit): Paper {
-  const bare = Float64Array.from(paper.reflectance, (r) => Math.min(inside(r, fit), 0.999));
-  return {
-    lab: paper.lab,
-    illuminant: paper.illuminant,
-    reflectance: paper.reflectance,
-    bare,
-    absorbance: bare.map(absorbance),
-    fit,
-  };
+/** Share of the darkest band's reflectance that the surface alone may send back: what is seen of a sheet is never all surface. */
+const MOST_SURFACE = 0.9;
+
+/**
+ * The same sheet with other fitted values. A sheet that is somewhere darker than the surface reflection k1 of the fit has less of it: bare
+ * paper must come out as it was read.
+ */
+export function refit(
+  paper: Pick<Paper, "lab" | "illuminant" | "reflectance" | "clamped">,
+  fit: PaperFit,
+): Paper {
+  const { lab, illuminant, reflectance, clamped } = paper;
+  const darkest = reflectance.reduce((least, r) => Math.min(least, r), 1);
+  const own = { ...fit, k1: Math.min(fit.k1, MOST_SURFACE * darkest) };
+  const bare = Float64Array.from(reflectance, (r) => Math.min(inside(r, own), 0.999));
+  return { lab, illuminant, reflectance, clamped, bare, absorbance: bare.map(absorbance), fit: own };
 }
 
 /** u(n) for any number of coats: beyond the fitted ones each coat adds less than the last in the same ratio. u(0) = 0. */

@@ -1,38 +1,9 @@
+import { invert } from "@/core/algebra/invert";
+import { solve } from "@/core/algebra/solve";
 import { BANDS, type Spectrum } from "@/core/colour/observer";
 
 /** Weight that keeps a constant spectrum from being free; small beside the slope penalty of 1. */
 const RIDGE = 1e-3;
-
-/** Inverse of a symmetric positive matrix (row-major, n × n) by Gauss–Jordan elimination. */
-export function invert(matrix: Float64Array, n: number): Float64Array {
-  const a = matrix.slice();
-  const inv = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) inv[i * n + i] = 1;
-  for (let c = 0; c < n; c++) {
-    let pivot = c;
-    for (let r = c + 1; r < n; r++) if (Math.abs(a[r * n + c]!) > Math.abs(a[pivot * n + c]!)) pivot = r;
-    const p = a[pivot * n + c]!;
-    if (p === 0) throw new Error("singular matrix");
-    for (let j = 0; j < n; j++) {
-      const swap = (m: Float64Array) => {
-        const held = m[c * n + j]!;
-        m[c * n + j] = m[pivot * n + j]! / p;
-        if (pivot !== c) m[pivot * n + j] = held;
-      };
-      swap(a);
-      swap(inv);
-    }
-    for (let r = 0; r < n; r++) {
-      const f = a[r * n + c]!;
-      if (r === c || f === 0) continue;
-      for (let j = 0; j < n; j++) {
-        a[r * n + j]! -= f * a[c * n + j]!;
-        inv[r * n + j]! -= f * inv[c * n + j]!;
-      }
-    }
-  }
-  return inv;
-}
 
 /** Least-slope-squared penalty DᵀD (36 × 36, tridiagonal) with a slight ridge. S. A. Burns, Color Res. Appl. 45 (2020), eq. 2. */
 function slopePenalty(): Float64Array {
@@ -46,31 +17,6 @@ function slopePenalty(): Float64Array {
 
 /** How strongly a change at one band carries its neighbours along: inverse of the slope penalty. */
 export const spread = invert(slopePenalty(), BANDS);
-
-/** Solves m × m `a x = b` in place of `b` (small, dense, pivoted). */
-export function solve(a: Float64Array, b: Float64Array): Float64Array {
-  const n = b.length;
-  for (let c = 0; c < n; c++) {
-    let p = c;
-    for (let r = c + 1; r < n; r++) if (Math.abs(a[r * n + c]!) > Math.abs(a[p * n + c]!)) p = r;
-    if (p !== c) {
-      for (let j = c; j < n; j++) [a[c * n + j], a[p * n + j]] = [a[p * n + j]!, a[c * n + j]!];
-      [b[c], b[p]] = [b[p]!, b[c]!];
-    }
-    const d = a[c * n + c]! || 1e-12;
-    for (let r = c + 1; r < n; r++) {
-      const f = a[r * n + c]! / d;
-      if (f === 0) continue;
-      for (let j = c; j < n; j++) a[r * n + j]! -= f * a[c * n + j]!;
-      b[r]! -= f * b[c]!;
-    }
-  }
-  for (let c = n - 1; c >= 0; c--) {
-    for (let j = c + 1; j < n; j++) b[c]! -= a[c * n + j]! * b[j]!;
-    b[c]! /= a[c * n + c]! || 1e-12;
-  }
-  return b;
-}
 
 /**
  * One Gauss–Newton step of the smoothest spectrum that meets linearised readings: minimises slope²(z) + Σ((target − J z)/σ)².

@@ -3,7 +3,8 @@ import { BANDS } from "@/core/colour/observer";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { fitInkSpectrum, spectrumOf } from "./fit-ink";
 import { DEFAULT_FIT, makePaper, refit, uptakeOf } from "./paper";
-import { blendAbsorbance, coatWeights, inkedReflectance, stackAbsorbance, stackLab } from "./stack";
+import { blendedLab, inkedLab, inkedReflectance } from "./sheet";
+import { coatWeights, stackAbsorbance, stackLab } from "./stack";
 
 const card = makePaper([96, 0, 3]);
 const inkOf = (lab: [number, number, number], paper = card) => spectrumOf(fitInkSpectrum([{ lab }], paper));
@@ -53,9 +54,11 @@ describe("a stack of coats", () => {
   });
 
   it("blends from one tone to the other", () => {
-    const mix = (t: number) => blendAbsorbance(yellow, red, t);
-    expect([...mix(0)]).toEqual([...yellow]);
-    mix(0.5).forEach((k, i) => expect(k).toBeCloseTo((yellow[i]! + red[i]!) / 2, 12));
+    const mix = (t: number) => blendedLab(card, yellow, red, t);
+    expect(mix(0)).toEqual(inkedLab(card, yellow));
+    expect(mix(1)).toEqual(inkedLab(card, red));
+    const half = yellow.map((k, i) => (k + red[i]!) / 2);
+    mix(0.5).forEach((v, c) => expect(v).toBeCloseTo(inkedLab(card, half)[c]!, 9));
   });
 });
 
@@ -66,6 +69,37 @@ describe("uptake", () => {
     for (let n = 2; n < u.length; n++) {
       expect(u[n]!).toBeGreaterThan(u[n - 1]!);
       expect(u[n]! - u[n - 1]!).toBeLessThan(u[n - 1]! - u[n - 2]!);
+    }
+  });
+});
+
+describe("a sheet without ink", () => {
+  it("looks as it was read, however dark or colourful, or says that no sheet can", () =>
+    fc.assert(
+      fc.property(
+        fc.tuple(
+          fc.double({ min: 2, max: 99, noNaN: true }),
+          fc.double({ min: -70, max: 70, noNaN: true }),
+          fc.double({ min: -70, max: 70, noNaN: true }),
+        ),
+        (lab) => {
+          const sheet = makePaper(lab);
+          const off = deltaE00(stackLab(sheet, []), lab);
+          if (!sheet.clamped) expect(off).toBeLessThan(0.25);
+          else expect(off).toBeGreaterThan(0);
+        },
+      ),
+      { numRuns: 300 },
+    ));
+  it("of black board and of deep red paper is right to a tenth", () => {
+    for (const lab of [
+      [18, 0, 0],
+      [30, 52, 30],
+      [12, 4, -8],
+    ] as const) {
+      const sheet = makePaper(lab);
+      expect(sheet.clamped).toBe(false);
+      expect(deltaE00(stackLab(sheet, []), lab)).toBeLessThan(0.1);
     }
   });
 });

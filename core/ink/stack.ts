@@ -1,8 +1,7 @@
-import { xyzToLab, type Lab } from "@/core/colour/lab";
-import { BANDS, tristimulusWeights, type Spectrum } from "@/core/colour/observer";
-import { filmReflectance } from "./film";
+import type { Lab } from "@/core/colour/lab";
+import { BANDS, type Spectrum } from "@/core/colour/observer";
 import { uptakeOf, type Paper, type PaperFit } from "./paper";
-import { outside } from "./saunderson";
+import { inkedLab } from "./sheet";
 
 /**
  * An ink on one paper: the K/S that its first coat adds to the sheet, 36 bands, 380–730 nm.
@@ -42,35 +41,6 @@ export function stackAbsorbance(coats: readonly InkSpectrum[], fit: PaperFit): S
   return out;
 }
 
-/** Reflectance (0–1, 36 bands) of the paper with K/S added. */
-export function inkedReflectance(paper: Paper, added: Spectrum): Spectrum {
-  const { fit, absorbance, bare } = paper;
-  return Float64Array.from(added, (k, i) =>
-    outside(filmReflectance(absorbance[i]! + k, fit.depth, bare[i]!), fit),
-  );
-}
-
-/** Lab, under the paper's illuminant, of the paper with K/S added. */
-export function inkedLab(paper: Paper, added: Spectrum): Lab {
-  const w = tristimulusWeights(paper.illuminant);
-  const { fit, absorbance, bare } = paper;
-  let X = 0;
-  let Y = 0;
-  let Z = 0;
-  for (let i = 0; i < 36; i++) {
-    const r = outside(filmReflectance(absorbance[i]! + added[i]!, fit.depth, bare[i]!), fit);
-    X += w.x[i]! * r;
-    Y += w.y[i]! * r;
-    Z += w.z[i]! * r;
-  }
-  return xyzToLab([X, Y, Z], w.white);
-}
-
 /** Lab of coats of ink on the paper, first coat first. Zero coats give the paper. */
 export const stackLab = (paper: Paper, coats: readonly InkSpectrum[]): Lab =>
   inkedLab(paper, stackAbsorbance(coats, paper.fit));
-
-/** K/S of the blend between two tones at share `t` (0–1) of the second: linear in K/S. */
-export function blendAbsorbance(first: Spectrum, second: Spectrum, t: number): Spectrum {
-  return Float64Array.from(first, (k, i) => (1 - t) * k + t * second[i]!);
-}

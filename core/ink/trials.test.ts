@@ -1,8 +1,8 @@
-import { scannedDesk } from "@/bench/scanned-desk";
+import { finish } from "@/core/progress";
+import { scannedDesk } from "@/fixtures/scanned-desk";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
 import { matchTarget } from "@/core/match/match";
-import { drive } from "@/bench/scanned-desk";
 import { strangeInks } from "@/sim/demo-range";
 import { look } from "@/sim/observer";
 import { whiteCard } from "@/sim/paper-stock";
@@ -52,7 +52,7 @@ describe("a desk with trials", () => {
     expect(fewer.overlays!.stacks).toHaveLength(pairs.length - 1);
   });
   it("offers a measured stack as a recipe, by what was measured", () => {
-    const [best] = drive(matchTarget(tried, truth(pairs[2]!), { maxInks: 2, maxCoats: 2, top: 3 })).recipes;
+    const [best] = finish(matchTarget(tried, truth(pairs[2]!), { maxInks: 2, maxCoats: 2, top: 3 })).recipes;
     expect(best!.deltaE00).toBeLessThan(1e-6);
     expect(best!.layers.map((l) => l.ink)).toEqual(pairs[2]);
   });

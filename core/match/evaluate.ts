@@ -2,14 +2,11 @@ import { deltaE00, deltaE00Of } from "@/core/colour/delta-e00";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
 import { tristimulusWeights } from "@/core/colour/observer";
 import { seenLab, type Desk } from "@/core/ink/desk";
-import { filmReflectance } from "@/core/ink/film";
+import { standIns } from "@/core/ink/twins";
 import type { Paper } from "@/core/ink/paper";
-import { outside } from "@/core/ink/saunderson";
+import { sheetReflectance } from "@/core/ink/sheet";
 import { coatWeights, doseOfK, kOfDose } from "@/core/ink/stack";
 import { coatsOf, type Layer, type Recipe } from "./recipe";
-
-/** Two inks nearer than this ΔE00 (one coat, on this paper) are twins. */
-export const TWIN = 2;
 
 /** What a search needs of a desk, laid out for speed. */
 export interface Bench {
@@ -34,13 +31,7 @@ export function layBench(desk: Desk): Bench {
   const order = oneCoat.map((_, k) => k).sort((a, b) => oneCoat[b]![0] - oneCoat[a]![0] || a - b);
   const rank = new Int32Array(n);
   order.forEach((ink, place) => (rank[ink] = place));
-  const twinOf = Int32Array.from(oneCoat, (_, k) => k);
-  for (let k = 0; k < n; k++)
-    for (let j = 0; j < k; j++)
-      if (twinOf[j] === j && deltaE00(oneCoat[j]!, oneCoat[k]!) < TWIN) {
-        twinOf[k] = j;
-        break;
-      }
+  const twinOf = standIns(oneCoat);
   return { desk, dose, oneCoat, rank, twinOf };
 }
 
@@ -51,13 +42,11 @@ export type DifferenceOf = (inks: ArrayLike<number>, split: ArrayLike<number>, c
 export type FillReflectance = (doses: Float64Array, out: Float64Array) => void;
 
 /** By the model's own formulas. */
-export function exactReflectance(paper: Paper): FillReflectance {
-  const { fit, absorbance, bare } = paper;
-  return (doses, out) => {
-    for (let i = 0; i < 36; i++)
-      out[i] = outside(filmReflectance(absorbance[i]! + kOfDose(doses[i]!, fit), fit.depth, bare[i]!), fit);
+export const exactReflectance =
+  (paper: Paper): FillReflectance =>
+  (doses, out) => {
+    for (let i = 0; i < 36; i++) out[i] = sheetReflectance(paper, i, kOfDose(doses[i]!, paper.fit));
   };
-}
 
 /** Weight of the coats of place `m` when light inks are laid before dark ones. */
 export function layerShare(

@@ -28,7 +28,7 @@ export function* searchPruned(
   const ranking = new Ranking(options.top, bench.twinOf);
   const tree = growTree(bench);
   if (!tree) return { ranking, stacks: 0 };
-  const lookup = tabulate(bench.desk.paper);
+  const lookup = tabulate(bench.desk.paper, largestDose(bench, options.maxCoats));
   const differenceOf = recipeEvaluator(bench, target, options.maxCoats, lookup.fill);
   let stacks = 0;
   const tryInks = (inks: number[], split: readonly number[]): number => {
@@ -72,6 +72,13 @@ export function* searchPruned(
     }
   }
   return { ranking, stacks };
+}
+
+/** The most ink that any recipe lays in any band: the darkest band of the darkest ink, as often as coats are allowed. */
+function largestDose({ desk, dose }: Bench, maxCoats: number): number {
+  const strongest = dose.reduce((most, d) => Math.max(most, d), 0);
+  const taken = coatWeights(maxCoats, desk.paper.fit).reduce((a, b) => a + b, 0);
+  return strongest * Math.max(1, taken);
 }
 
 /** Splits the branch whose inks are least alike; where two places with equal counts hold the same branch, mirrored pairs are taken once. */

@@ -1,3 +1,5 @@
+import { expand as expandAny, expandSlope } from "@/core/colour/cie";
+import { hueTerm, lightnessWeight, redStretch, rotation, STEEPEST_HUE_TERM } from "@/core/colour/ciede2000";
 import { chroma, type Lab } from "@/core/colour/lab";
 import type { Weights, Xyz } from "@/core/colour/observer";
 
@@ -25,17 +27,14 @@ export interface Slice {
 export type Region = readonly Slice[];
 
 const SLICES = 15;
-const POW25_7 = 25 ** 7;
-const KAPPA = 24389 / 27;
-const expand = (f: number) => (f > 6 / 29 ? f ** 3 : Math.max(0, (116 * f - 16) / KAPPA));
-const slope = (f: number) => (f > 6 / 29 ? 3 * f * f : 116 / KAPPA);
-const lightnessWeight = (L: number) => 1 + (0.015 * (L - 50) ** 2) / Math.sqrt(20 + (L - 50) ** 2);
+/** No reflectance lies below none, however dark the colour. */
+const expand = (f: number) => Math.max(0, expandAny(f));
 
 export function followOf([L, a, b]: Lab, white: Xyz): Follow {
   const fy = (L + 16) / 116;
   return {
-    x: (white[0] * slope(fy + a / 500)) / (white[1] * slope(fy)),
-    z: (white[2] * slope(fy - b / 200)) / (white[1] * slope(fy)),
+    x: (white[0] * expandSlope(fy + a / 500)) / (white[1] * expandSlope(fy)),
+    z: (white[2] * expandSlope(fy - b / 200)) / (white[1] * expandSlope(fy)),
   };
 }
 
@@ -53,36 +52,21 @@ function lightnessReach(L: number, limit: number): [number, number] {
   return [reach(-1), reach(1)];
 }
 
-/** Largest a'/a* of CIEDE2000 for colours of this chroma or more. */
-const stretchAt = (c: number) => 1.5 - 0.5 * Math.sqrt(c ** 7 / (c ** 7 + POW25_7));
-
 /** The weight T of CIEDE2000's hue difference is at most this over mean hues (degrees) within `half` of `h`. */
-function hueWeight(h: number, half: number): number {
-  const at = (deg: number) => {
-    const r = (deg * Math.PI) / 180;
-    const d = Math.PI / 180;
-    return (
-      1 -
-      0.17 * Math.cos(r - 30 * d) +
-      0.24 * Math.cos(2 * r) +
-      0.32 * Math.cos(3 * r + 6 * d) -
-      0.2 * Math.cos(4 * r - 63 * d)
-    );
-  };
+function mostHueTerm(h: number, half: number): number {
   const samples = 12;
   const step = (2 * half) / samples;
-  // |dT/dh| ≤ 0.17 + 2·0.24 + 3·0.32 + 4·0.2 = 2.41 per radian, so half a step either way adds at most this.
-  const between = (2.41 * step * Math.PI) / 360;
+  // Half a step either way adds at most this.
+  const between = (STEEPEST_HUE_TERM * step * Math.PI) / 360;
   let most = 0;
-  for (let i = 0; i <= samples; i++) most = Math.max(most, at(h - half + i * step));
+  for (let i = 0; i <= samples; i++) most = Math.max(most, hueTerm(((h - half + i * step) * Math.PI) / 180));
   return most + between;
 }
 
 /** Bound of |RT| for mean chromas up to `mean` and mean hues within `half` of `h`: the rotation lives around hue 275°. */
 function rotationBound(mean: number, h: number, half: number): number {
   const away = Math.max(0, Math.abs(((h - 275 + 540) % 360) - 180) - half);
-  const m7 = mean ** 7;
-  return 2 * Math.sqrt(m7 / (m7 + POW25_7)) * Math.sin((60 * Math.exp(-((away / 25) ** 2)) * Math.PI) / 180);
+  return rotation(mean, away);
 }
 
 /**
@@ -92,7 +76,7 @@ function rotationBound(mean: number, h: number, half: number): number {
  */
 export function chromaReach(target: Lab, limit: number): number {
   const c = chroma(target);
-  const stretch = stretchAt(c / 2);
+  const stretch = redStretch(c / 2);
   const [c0, c0Low] = [Math.hypot(target[1] * stretch, target[2]), c];
   // Hue in the stretched plane lies between the plain hue and the most stretched one.
   const degrees = (a: number) => ((Math.atan2(target[2], a) * 180) / Math.PI + 360) % 360;
@@ -100,11 +84,11 @@ export function chromaReach(target: Lab, limit: number): number {
     degrees(target[1]),
     Math.abs(((degrees(target[1] * stretch) - degrees(target[1]) + 540) % 360) - 180),
   ];
-  let rotation = 1.733;
+  let turned = 1.733;
   let weight = 1.93;
   let reach = Infinity;
   for (let round = 0; round < 3; round++) {
-    const k = limit / Math.sqrt(1 - rotation / 2);
+    const k = limit / Math.sqrt(1 - turned / 2);
     if (k * 0.0225 >= 1) return Infinity;
     const c1 = (c0 * (1 + 0.0225 * k) + k) / (1 - 0.0225 * k);
     const mean = (c0 + c1) / 2;
@@ -112,8 +96,8 @@ export function chromaReach(target: Lab, limit: number): number {
     const dH = k * (1 + 0.015 * mean * weight);
     reach = Math.min(reach, Math.hypot(dC, dH));
     const half = reach < c0Low ? (Math.asin(reach / c0Low) * 180) / Math.PI + tilt : 180;
-    rotation = Math.min(rotation, rotationBound(mean, h, half));
-    weight = Math.min(weight, hueWeight(h, half));
+    turned = Math.min(turned, rotationBound(mean, h, half));
+    weight = Math.min(weight, mostHueTerm(h, half));
   }
   return reach;
 }
@@ -132,8 +116,8 @@ function followedRange(
   const value = (f: number, s: number) => n * expand(f + s) - kappa * expand(f);
   const steepest = (f: number, s: number) =>
     Math.max(
-      Math.abs(n * slope(f - width + s) - kappa * slope(f + width)),
-      Math.abs(n * slope(f + width + s) - kappa * slope(f - width)),
+      Math.abs(n * expandSlope(f - width + s) - kappa * expandSlope(f + width)),
+      Math.abs(n * expandSlope(f + width + s) - kappa * expandSlope(f - width)),
     );
   let [low, high] = [Infinity, -Infinity];
   for (let i = 0; i <= steps; i++) {

@@ -1,5 +1,6 @@
 import { BANDS, type Spectrum } from "@/core/colour/observer";
-import { inkedReflectance, stackAbsorbance } from "@/core/ink/stack";
+import { stackAbsorbance } from "@/core/ink/stack";
+import { inkedReflectance } from "@/core/ink/sheet";
 import { seenLab, type Desk, type Stack } from "@/core/ink/desk";
 import { reconstructReflectance } from "@/core/ink/reconstruct";
 import { labOf } from "./tooth";

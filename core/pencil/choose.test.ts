@@ -1,5 +1,5 @@
 import { chroma, hue, hueTurn } from "@/core/colour/lab";
-import { seenBy } from "@/bench/pencil";
+import { seenBy } from "@/demo/seen-by";
 import { makePaper } from "@/core/ink/paper";
 import { drawdownOn, waxPencils } from "@/sim/wax";
 import { adjustTone, pencilGreys } from "./adjust";

@@ -1,3 +1,4 @@
+import { median } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Spectrum } from "@/core/colour/observer";
@@ -16,7 +17,6 @@ export interface FittedTooth extends ToothFit {
   readonly strips: number;
 }
 
-const median = (v: readonly number[]) => [...v].sort((a, b) => a - b)[v.length >> 1]!;
 /** Misread strips lose their say from this ΔE00 on. */
 const CAP = 8;
 /** Values that a coarse search starts from. */
@@ -26,16 +26,28 @@ const FILLS = [0.5, 1.5, 4];
 const FIRST_STEP = 0.35;
 const LAST_STEP = 0.02;
 
+/** Bounds within which a paper's values stay: outside them nothing is a paper. */
+const BOUNDS: Readonly<Record<keyof ToothFit, readonly [least: number, most: number]>> = {
+  build: [0.01, 10],
+  reach: [0.01, 100],
+  evenness: [0.05, 8],
+  fill: [0.05, 50],
+  press: [0.2, 5],
+};
+/** Rounds of small steps at one step size, should every one still gain a little. */
+const MOST_ROUNDS = 60;
+
 /** Fits how a paper takes wax to its trial strips by least mean ΔE00: a coarse grid, then one value after another in ever smaller steps. */
 export function fitTooth(strips: readonly Strip[], start: ToothFit): FittedTooth {
-  if (!strips.length) return { ...start, residual: 0, strips: 0 };
-  const errors = (fit: ToothFit) => strips.map((s) => deltaE00(drawnLab(s.under, s.layers, fit), s.lab));
-  const cost = (fit: ToothFit) => errors(fit).reduce((a, b) => a + Math.min(CAP, b), 0);
+  const sound = strips.filter((s) => s.lab.every(Number.isFinite));
+  if (!sound.length) return { ...start, residual: 0, strips: 0 };
+  const errors = (fit: ToothFit) => sound.map((s) => deltaE00(drawnLab(s.under, s.layers, fit), s.lab));
+  const cost = (fit: ToothFit) => errors(fit).reduce((a, b) => a + (b < CAP ? b : CAP), 0);
   let best = start;
   let least = cost(best);
   const consider = (fit: ToothFit): boolean => {
     const c = cost(fit);
-    if (c >= least) return false;
+    if (!(c < least)) return false;
     [best, least] = [fit, c];
     return true;
   };
@@ -43,11 +55,13 @@ export function fitTooth(strips: readonly Strip[], start: ToothFit): FittedTooth
     for (const evenness of EVENNESSES)
       for (const fill of FILLS) consider({ ...start, build, evenness, fill });
   for (let step = FIRST_STEP; step > LAST_STEP; step /= 2)
-    for (let better = true; better;) {
+    for (let better = true, round = 0; better && round < MOST_ROUNDS; round++) {
       better = false;
       for (const key of ["build", "reach", "evenness", "fill", "press"] as const)
-        for (const f of [1 + step, 1 / (1 + step)])
-          better = consider({ ...best, [key]: Math.max(1e-3, best[key] * f) }) || better;
+        for (const f of [1 + step, 1 / (1 + step)]) {
+          const [lowest, highest] = BOUNDS[key];
+          better = consider({ ...best, [key]: Math.min(highest, Math.max(lowest, best[key] * f)) }) || better;
+        }
     }
-  return { ...best, residual: median(errors(best)), strips: strips.length };
+  return { ...best, residual: median(errors(best)), strips: sound.length };
 }

@@ -3,8 +3,9 @@ import { chroma, type Lab } from "@/core/colour/lab";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { BANDS } from "@/core/colour/observer";
 import { layDesk, seenLab } from "@/core/ink/desk";
-import { seenBy } from "@/bench/pencil";
-import { drive, scanInks } from "@/bench/scanned-desk";
+import { seenBy } from "@/demo/seen-by";
+import { scanInks } from "@/fixtures/scanned-desk";
+import { finish } from "@/core/progress";
 import { demoRange } from "@/sim/demo-range";
 import { warmToned } from "@/sim/paper-stock";
 import { colourSheet } from "@/sim/sheet";
@@ -106,26 +107,24 @@ describe("pencil on tooth", () => {
     const more = drawAll(paper, [light("moss", 3), light("moss", 3)], fit).wax;
     more.forEach((w, j) => expect(w - once[j]!).toBeLessThanOrEqual(once[j]! + 1e-12));
   });
+  const sheet = colourSheet(warmToned, []);
+  const strips = ["brick", "ochre", "ink", "chalk"].flatMap((name) =>
+    (
+      [
+        [3, "light"],
+        [2, "medium"],
+        [2, "firm"],
+      ] as const
+    ).map(([layers, pressure]) => {
+      const pencil = waxPencils.find((p) => p.code === `pencil ${name}`)!;
+      return {
+        under: paper,
+        layers: [{ film: film(name), layers, pressure }],
+        lab: seenBy(drawOver(sheet, teeth[warmToned.name]!, [{ pencil, layers, pressure: hand[pressure] }])),
+      };
+    }),
+  );
   it("is learnt from strips: the fit meets what was drawn on the simulated paper", () => {
-    const sheet = colourSheet(warmToned, []);
-    const strips = ["brick", "ochre", "ink", "chalk"].flatMap((name) =>
-      (
-        [
-          [3, "light"],
-          [2, "medium"],
-          [2, "firm"],
-        ] as const
-      ).map(([layers, pressure]) => {
-        const pencil = waxPencils.find((p) => p.code === `pencil ${name}`)!;
-        return {
-          under: paper,
-          layers: [{ film: film(name), layers, pressure }],
-          lab: seenBy(
-            drawOver(sheet, teeth[warmToned.name]!, [{ pencil, layers, pressure: hand[pressure] }]),
-          ),
-        };
-      }),
-    );
     const off = (f: typeof fit, by = film) =>
       strips
         .map((s) =>
@@ -149,6 +148,17 @@ describe("pencil on tooth", () => {
     expect(refineFilm(film("moss"), strips, learnt)).toBe(film("moss"));
     expect(fitTooth([], fit)).toMatchObject({ ...fit, strips: 0 });
   });
+  it("comes to an end and stays within bounds whatever is read, passing over what is no colour", () => {
+    const broken = { ...strips[0]!, lab: [NaN, 0, 0] as Lab };
+    expect(fitTooth([broken], fit)).toMatchObject({ ...fit, strips: 0 });
+    const mixed = fitTooth([broken, ...strips.slice(0, 3)], fit);
+    expect(mixed.strips).toBe(3);
+    const odd = fitTooth([{ ...strips[0]!, lab: [100, 160, -160] }], fit);
+    for (const v of [mixed.build, mixed.press, odd.build, odd.reach, odd.evenness, odd.fill, odd.press]) {
+      expect(v).toBeGreaterThan(0);
+      expect(v).toBeLessThanOrEqual(100);
+    }
+  });
 });
 
 describe("a base", () => {
@@ -171,7 +181,7 @@ describe("a pencil plan", () => {
     [40, 14, 10],
   ];
   const roles = chooseRoles(pencils, local!);
-  const plan = drive(
+  const plan = finish(
     planPencil(
       {
         scale: valueScale(lightest!, local!, shadow!, 5),

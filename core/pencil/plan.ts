@@ -1,3 +1,4 @@
+import { median } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Illuminant, Spectrum } from "@/core/colour/observer";
@@ -89,7 +90,6 @@ interface State {
   readonly lab: Lab;
 }
 
-const median = (v: readonly number[]) => [...v].sort((a, b) => a - b)[v.length >> 1]!;
 const weight = (layers: readonly LaidPencil[]) => layers.reduce((sum, l) => sum + l.layers, 0) * LAYER_COST;
 
 /** The best layers for one wanted colour: beam search from the paper up, dark or white beneath, then the three over all. */

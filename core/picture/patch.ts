@@ -1,5 +1,6 @@
 import { closeness, deltaE00 } from "@/core/colour/delta-e00";
 import { rgb8ToLab } from "@/core/colour/display";
+import { meanLab } from "@/core/colour/mean-lab";
 import type { Lab } from "@/core/colour/lab";
 
 export interface PatchReading {
@@ -39,7 +40,7 @@ export function readPatch(rgba: ArrayLike<number>): PatchReading {
   const distances = labs.map((l) => deltaE00(middle, l));
   const limit = Math.max(QUIET, OUTLYING * medianOf([...distances]));
   const kept = labs.filter((_, i) => distances[i]! <= limit);
-  const lab = [0, 1, 2].map((c) => kept.reduce((sum, l) => sum + l[c]!, 0) / kept.length) as unknown as Lab;
+  const lab = meanLab(kept);
   return {
     lab,
     spread: kept.reduce((sum, l) => sum + deltaE00(lab, l), 0) / kept.length,

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { chroma } from "@/core/colour/lab";
 import { layDesk, seenLab, type Desk } from "@/core/ink/desk";
-import { scanInks } from "@/bench/scanned-desk";
+import { scanInks } from "@/fixtures/scanned-desk";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
 import { checkMonochrome, reads } from "./monochrome";

@@ -4,12 +4,12 @@ import { newPiece } from "@/core/piece/piece";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { layDesk } from "@/core/ink/desk";
-import { scannedDesk } from "@/bench/scanned-desk";
+import { scannedDesk } from "@/fixtures/scanned-desk";
 import { gapsOf } from "./gaps";
 import { usesOf } from "./losses";
 import { guessMapping, readRows } from "./rack-file";
 import { substitutesFor } from "./substitute";
-import { twinPairs, twinsOf } from "./twins";
+import { twinPairs, twinsOf } from "@/core/ink/twins";
 
 describe("a rack file", () => {
   it("is mapped by its headings, in any order and spelling", () => {

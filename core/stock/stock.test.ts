@@ -1,7 +1,7 @@
 import { newArea, newPiece, type Piece } from "@/core/piece/piece";
 import { findMarkers } from "@/core/codes/find";
 import { needOf, suppliesMarkdown, suppliesOf } from "./supplies";
-import { twinsOf } from "./twins";
+import { twinsOf } from "@/core/ink/twins";
 
 const area = (name: string, ...codes: string[]) => ({
   ...newArea(name, name),

@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { deskOfRack } from "@/compute/from-rack";
 import { labToHex } from "@/core/colour/display";
 import type { Use } from "@/core/stock/losses";
-import { twinsOf } from "@/core/stock/twins";
+import { twinsOf } from "@/core/ink/twins";
 import type { Rack, RackMarker } from "@/store/rack";
 import { useCompute } from "@/ui/compute/use-compute";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";

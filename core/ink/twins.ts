@@ -1,9 +1,25 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
-import { TWIN } from "@/core/match/evaluate";
 
+/** Two inks nearer than this ΔE00 (one coat, on one paper) are twins: nobody can tell them apart. */
+export const TWIN = 2;
 /** ΔE00 counts a difference of lightness by at most 1/1.75, at the ends of the scale: twins differ less than this in L*. */
 const LIGHTNESS_APART = TWIN * 1.76;
+
+/** Whether two colours look alike. */
+export const alike = (a: Lab, b: Lab): boolean => deltaE00(a, b) < TWIN;
+
+/** For each colour the place of the first one that stands for it and its twins. */
+export function standIns(labs: readonly Lab[]): Int32Array {
+  const out = Int32Array.from(labs, (_, k) => k);
+  for (let k = 0; k < labs.length; k++)
+    for (let j = 0; j < k; j++)
+      if (out[j] === j && alike(labs[j]!, labs[k]!)) {
+        out[k] = j;
+        break;
+      }
+  return out;
+}
 
 export interface Twin {
   readonly code: string;
