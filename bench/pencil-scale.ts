@@ -1,7 +1,7 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { seenLab } from "@/core/ink/desk";
-import { baseReflectance } from "@/core/pencil/base";
+import { stackReflectance } from "@/core/ink/stack-reflectance";
 import { chooseRoles, pencilsOn } from "@/core/pencil/choose";
 import { planPencil, REACHED, shortfallOf, valueScale, wantedBase, type Surface } from "@/core/pencil/plan";
 import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
@@ -39,7 +39,7 @@ function judge(stock: PaperStock): string[] {
       .map(({ i }): Surface => ({
         base: i,
         lab: seenLab(d.desk, [i]),
-        reflectance: baseReflectance(d.desk, [i]),
+        reflectance: stackReflectance(d.desk, [i]),
       }));
     const plan = finish(
       planPencil(

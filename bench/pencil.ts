@@ -2,7 +2,7 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { seenBy } from "@/demo/seen-by";
 import { layDesk, type Desk, type Stack } from "@/core/ink/desk";
-import { baseReflectance } from "@/core/pencil/base";
+import { stackReflectance } from "@/core/ink/stack-reflectance";
 import { pencilFilm, type PencilFilm } from "@/core/pencil/film";
 import { fitTooth, type FittedTooth } from "@/core/pencil/fit-tooth";
 import { refineFilm } from "@/core/pencil/refine-film";
@@ -58,7 +58,7 @@ export const truthOf = (d: PencilDesk, { stack, layers }: Drawn): Lab =>
 export const layersOf = (d: PencilDesk, drawn: Drawn): PencilLayer[] =>
   drawn.layers.map((l) => ({ film: d.films[l.pencil]!, layers: l.layers, pressure: l.pressure }));
 export const predicted = (d: PencilDesk, drawn: Drawn, fit: ToothFit): Lab =>
-  drawnLab(baseReflectance(d.desk, drawn.stack), layersOf(d, drawn), fit);
+  drawnLab(stackReflectance(d.desk, drawn.stack), layersOf(d, drawn), fit);
 
 /** What a studio draws to learn its paper: every pencil lightly and firmly over the bare sheet, and some pairs. */
 export function learnStrips(d: PencilDesk): readonly Drawn[] {
@@ -100,7 +100,7 @@ export function learnStrips(d: PencilDesk): readonly Drawn[] {
 export function learn(d: PencilDesk): { readonly desk: PencilDesk; readonly fit: FittedTooth } {
   const strips = (with_: PencilDesk) =>
     learnStrips(d).map((t) => ({
-      under: baseReflectance(d.desk, t.stack),
+      under: stackReflectance(d.desk, t.stack),
       layers: layersOf(with_, t),
       lab: truthOf(d, t),
     }));

@@ -2,7 +2,7 @@ import { closeness, deltaE00, type Closeness } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { seenLab, type Desk, type Stack } from "@/core/ink/desk";
 import { adjustTone, pencilGreys } from "@/core/pencil/adjust";
-import { baseReflectance } from "@/core/pencil/base";
+import { stackReflectance } from "@/core/ink/stack-reflectance";
 import { chooseRoles, pencilsOn, type Pencil } from "@/core/pencil/choose";
 import { pencilFilm, type PencilFilm } from "@/core/pencil/film";
 import { fitTooth, type FittedTooth, type Strip } from "@/core/pencil/fit-tooth";
@@ -95,7 +95,7 @@ function* pencilDeskOf(input: PencilDeskInput): Generator<number, PencilDesk> {
   const films = input.pencils.map((p) => pencilFilm(p.code, colourOf(p.white).lab, colourOf(p.black).lab));
   const strips = (now: typeof films): Strip[] =>
     input.strips.map((s, i) => ({
-      under: baseReflectance(
+      under: stackReflectance(
         desk,
         s.stack.map((c, j) => placeOf(desk, c, `strips[${i}].stack[${j}]`)),
       ),
@@ -133,7 +133,7 @@ function* pencilDeskOf(input: PencilDeskInput): Generator<number, PencilDesk> {
   const surface = (stack: Stack): Surface => ({
     base: stack[0] ?? -1,
     lab: seenLab(desk, stack),
-    reflectance: baseReflectance(desk, stack),
+    reflectance: stackReflectance(desk, stack),
   });
   return kept.keep(key, { desk, fit, pencils: pencilsOn(refined, desk.paper.reflectance, fit), surface });
 }

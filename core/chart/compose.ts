@@ -1,22 +1,30 @@
-import type { Piece } from "@/core/piece/piece";
+import { layersOf } from "@/core/media/layer";
+import { inkOf } from "@/core/media/registry";
+import { isUnder } from "@/core/media/shadow";
+import { tonesOf, type Area, type Piece } from "@/core/piece/piece";
 import { CELLS_A_LINE, inkLine, overlayLine, type ChartCell, type ChartLine } from "./layout";
 
-/** Which inks a piece's kept groups use, in the order of their areas. */
-const inksOf = (piece: Piece): string[] => [
-  ...new Set(piece.areas.flatMap((a) => a.group?.tones.map((t) => t.code) ?? [])),
-];
+/** Pairs that are laid one over the other: each tone with the next, and what makes a shadow with the tones beneath or over it. */
+function overlaid(area: Area): [string, string][] {
+  const tones = tonesOf(area).map((t) => t.code);
+  const steps = tones.slice(1).map((code, i): [string, string] => [tones[i]!, code]);
+  const mids = tones.length > 2 ? tones.slice(1, -1) : tones;
+  const shades = layersOf(area.layers, "shadow").flatMap((s) =>
+    mids.map((mid): [string, string] => (isUnder(s) ? [s.code, mid] : [mid, s.code])),
+  );
+  return [...steps, ...shades];
+}
 
-/** A piece's inks, then the overlays that its groups' blends make: each tone with the next. */
+/** A piece's inks, then the overlays that its areas make. */
 export function pieceLines(piece: Piece): ChartLine[] {
+  const inks = [...new Set([...piece.whole.underlay, ...piece.areas.flatMap((a) => inkOf(a.layers))])];
   const pairs = new Map<string, ChartLine>();
-  for (const { group } of piece.areas)
-    for (const [i, tone] of (group?.tones ?? []).entries()) {
-      const next = group!.tones[i + 1];
-      const key = next && [tone.code, next.code].sort().join("\n");
-      if (next && key && tone.code !== next.code && !pairs.has(key))
-        pairs.set(key, overlayLine(tone.code, next.code));
+  for (const area of piece.areas)
+    for (const [first, second] of overlaid(area)) {
+      const key = [first, second].sort().join("\n");
+      if (first !== second && !pairs.has(key)) pairs.set(key, overlayLine(first, second));
     }
-  return [...inksOf(piece).map(inkLine), ...pairs.values()];
+  return [...inks.map(inkLine), ...pairs.values()];
 }
 
 const chunks = <T>(list: readonly T[], size: number): T[][] =>

@@ -4,8 +4,8 @@ import type { Lab } from "@/core/colour/lab";
 /** A reason to look at a cell before its reading is taken. */
 export interface Doubt {
   readonly kind: "glare" | "uneven" | "not coloured" | "lighter than one coat less" | "unlike before";
-  /** With its number. */
-  readonly message: string;
+  /** Share of the cell (glare; 0 when only its neighbour glares), L* (uneven, lighter) or ΔE00 (not coloured, unlike before). */
+  readonly figure: number;
 }
 
 interface Judged {
@@ -34,31 +34,14 @@ const UNLIKE = 8;
 /** What is doubtful about a cell; nothing for most. */
 export function doubtsOf(cell: Judged): Doubt[] {
   const out: Doubt[] = [];
-  if (cell.over > MOST_OVER || cell.glare)
-    out.push({
-      kind: "glare",
-      message:
-        cell.over > MOST_OVER
-          ? `${Math.round(100 * cell.over)} % of it is at the end of the scale`
-          : "a white cell beside it glares",
-    });
-  if (cell.streakiness > MOST_STREAKS)
-    out.push({
-      kind: "uneven",
-      message: `lightness varies by ${cell.streakiness.toFixed(1)} L* within it: streaks, or not filled`,
-    });
-  if (cell.fromPaper < BARE && !cell.lift)
-    out.push({ kind: "not coloured", message: `only ${cell.fromPaper.toFixed(1)} ΔE00 from bare paper` });
-  if (cell.oneCoatLess && !cell.lift && cell.lab[0] > cell.oneCoatLess[0] + LIGHTER)
-    out.push({
-      kind: "lighter than one coat less",
-      message: `${(cell.lab[0] - cell.oneCoatLess[0]).toFixed(1)} L* lighter than with one coat less`,
-    });
-  if (cell.known && deltaE00(cell.lab, cell.known) > UNLIKE)
-    out.push({
-      kind: "unlike before",
-      message: `${deltaE00(cell.lab, cell.known).toFixed(1)} ΔE00 from the known reading`,
-    });
+  if (cell.over > MOST_OVER) out.push({ kind: "glare", figure: cell.over });
+  else if (cell.glare) out.push({ kind: "glare", figure: 0 });
+  if (cell.streakiness > MOST_STREAKS) out.push({ kind: "uneven", figure: cell.streakiness });
+  if (cell.fromPaper < BARE && !cell.lift) out.push({ kind: "not coloured", figure: cell.fromPaper });
+  const lighter = cell.oneCoatLess && !cell.lift ? cell.lab[0] - cell.oneCoatLess[0] : 0;
+  if (lighter > LIGHTER) out.push({ kind: "lighter than one coat less", figure: lighter });
+  const unlike = cell.known ? deltaE00(cell.lab, cell.known) : 0;
+  if (unlike > UNLIKE) out.push({ kind: "unlike before", figure: unlike });
   return out;
 }
 

@@ -5,20 +5,28 @@ import { hueDistance, type GroupGoal } from "./goal";
 import { blendPath, STEP_LIMITS, type Step, type StepLimits } from "./step";
 import type { Tone } from "./tone";
 
-export type AdviceKind =
-  "step too wide" | "step too narrow" | "uneven steps" | "mud" | "twins" | "contrast" | "local colour";
-
 /** What to do about it. */
 export type Fix =
   | { readonly kind: "insert"; readonly after: number; readonly code: string; readonly coats: number }
   | { readonly kind: "remove"; readonly tone: number; readonly code: string };
 
-export interface Advice {
-  readonly kind: AdviceKind;
-  /** A sentence with its number. */
-  readonly message: string;
-  readonly fix?: Fix;
-}
+type Pair = readonly [lighter: string, darker: string];
+
+/** What a colourist should know of a group, with its figures: L*, ΔE00, chroma or a ratio, as the kind says. */
+export type Advice = { readonly fix?: Fix } & (
+  | { readonly kind: "step too wide"; readonly pair: Pair; readonly deltaL: number }
+  | {
+      readonly kind: "step too narrow";
+      readonly pair: Pair;
+      readonly deltaL: number;
+      readonly narrowest: number;
+    }
+  | { readonly kind: "twins"; readonly pair: Pair; readonly deltaE00: number }
+  | { readonly kind: "mud"; readonly pair: Pair; readonly chromaLost: number }
+  | { readonly kind: "uneven steps"; readonly ratio: number; readonly at: string }
+  | { readonly kind: "contrast"; readonly contrast: number; readonly wanted: number }
+  | { readonly kind: "local colour"; readonly deltaE00: number }
+);
 
 /** Chroma lost in a blend before it is called mud. */
 const MUDDY = 4;
@@ -28,8 +36,6 @@ const UNEVEN = 2.2;
 const FLAT = 0.75;
 /** ΔE00 of the local colour from which it is spoken of. */
 const LOCAL_OFF = 4;
-
-const round = (v: number) => v.toFixed(0);
 
 /**
  * What a colourist should know of a group before laying it, most serious first.
@@ -47,60 +53,45 @@ export function adviseGroup(
   const out: Advice[] = [];
   const code = (i: number) => desk.inks[tones[i]!.ink]!.code;
   steps.forEach((step, i) => {
-    const pair = `${code(i)} to ${code(i + 1)}`;
+    const pair = [code(i), code(i + 1)] as const;
     if (step.verdict === "too wide") {
       const between = inkBetween(desk, tones[i]!, tones[i + 1]!, tones, owned);
-      const fix: Fix | undefined = between && {
-        kind: "insert",
+      const fix = between && {
+        kind: "insert" as const,
         after: i,
         code: desk.inks[between.ink]!.code,
         coats: between.coats,
       };
-      const remedy = fix ? `put ${fix.code} between: you own it.` : "no owned ink lies between.";
-      out.push({
-        kind: "step too wide",
-        message: `Step ${round(step.deltaL)} L* from ${pair}: an edge will show; ${remedy}`,
-        ...(fix && { fix }),
-      });
+      out.push({ kind: "step too wide", pair, deltaL: step.deltaL, ...(fix && { fix }) });
     }
     if (step.deltaE00 < TWIN)
       out.push({
         kind: "twins",
-        message: `${pair}: twins on this paper, ${step.deltaE00.toFixed(1)} ΔE00 apart; one of them is enough.`,
+        pair,
+        deltaE00: step.deltaE00,
         fix: { kind: "remove", tone: i + 1, code: code(i + 1) },
       });
     else if (step.verdict === "too narrow") {
       const end = i === 0 ? 1 : i + 1 === tones.length - 1 ? i : i + 1;
+      const { narrowest } = limits;
       out.push({
         kind: "step too narrow",
-        message: `Step ${step.deltaL.toFixed(1)} L* from ${pair}: hardly seen (under ${limits.narrowest}); leave out ${code(end)}.`,
+        pair,
+        deltaL: step.deltaL,
+        narrowest,
         fix: { kind: "remove", tone: end, code: code(end) },
       });
     }
-    if (step.mud > MUDDY)
-      out.push({
-        kind: "mud",
-        message: `The blend ${pair} loses ${round(step.mud)} of chroma on the way: lay a thin coat of ${code(i)} over the seam, or choose neighbours in hue.`,
-      });
+    if (step.mud > MUDDY) out.push({ kind: "mud", pair, chromaLost: step.mud });
   });
   const falls = steps.map((s) => Math.max(0.1, s.deltaL));
-  const ratio = Math.max(...falls) / Math.min(...falls);
+  const widest = Math.max(...falls);
+  const ratio = widest / Math.min(...falls);
   if (ratio > UNEVEN && steps.every((s) => s.verdict === "even"))
-    out.push({
-      kind: "uneven steps",
-      message: `The widest step is ${ratio.toFixed(1)} times the narrowest: blend longest at ${code(falls.indexOf(Math.max(...falls)))}.`,
-    });
-  const span = tones[0]!.lab[0] - tones.at(-1)!.lab[0];
-  if (span < FLAT * goal.contrast)
-    out.push({
-      kind: "contrast",
-      message: `Contrast ${round(span)} L* where ${round(goal.contrast)} is wanted: the area will look flat.`,
-    });
-  if (localDifference > LOCAL_OFF)
-    out.push({
-      kind: "local colour",
-      message: `The mids come ${localDifference.toFixed(1)} ΔE00 from the local colour: a different colour to the eye.`,
-    });
+    out.push({ kind: "uneven steps", ratio, at: code(falls.indexOf(widest)) });
+  const contrast = tones[0]!.lab[0] - tones.at(-1)!.lab[0];
+  if (contrast < FLAT * goal.contrast) out.push({ kind: "contrast", contrast, wanted: goal.contrast });
+  if (localDifference > LOCAL_OFF) out.push({ kind: "local colour", deltaE00: localDifference });
   return out;
 }
 

@@ -4,14 +4,25 @@ import type { Material } from "./material";
 import type { SheetHabit, Strip } from "./strip";
 import type { Tone } from "./tone";
 
-export type CautionKind =
-  "flat black" | "grey temperature" | "highlight lost" | "capacity" | "bleed" | "dull" | "white filled";
-
-/** A mistake that shows before it is made, with its number. */
-export interface Caution {
-  readonly kind: CautionKind;
-  readonly message: string;
-}
+/** A mistake that shows before it is made, with its figures: L*, chroma, coats or mm, as the kind says. */
+export type Caution =
+  | {
+      readonly kind: "flat black";
+      readonly code: string;
+      readonly lightness: number;
+      readonly chroma: number;
+      readonly material: Material;
+    }
+  | {
+      readonly kind: "grey temperature";
+      readonly greys: readonly { readonly code: string; readonly b: number }[];
+      readonly scene: "warm" | "cool";
+    }
+  | { readonly kind: "highlight lost"; readonly closesBy: number }
+  | { readonly kind: "white filled"; readonly belowPaper: number }
+  | { readonly kind: "capacity"; readonly coats: number; readonly holds: number }
+  | { readonly kind: "bleed"; readonly creep: number; readonly width: number }
+  | { readonly kind: "dull"; readonly chromaShort: number };
 
 export interface CautionCase {
   readonly desk: Desk;
@@ -43,7 +54,6 @@ const CREEP_SHARE = 0.12;
 const DULL = 12;
 
 const living: readonly Material[] = ["skin", "hair", "fur"];
-const num = (v: number, digits = 0) => v.toFixed(digits);
 
 /** What experienced colourists would warn of, each with its number; nothing when all is well. */
 export function cautionsOf({
@@ -62,60 +72,31 @@ export function cautionsOf({
   for (const t of tones) {
     const c = chroma(t.lab);
     if (living.includes(material) && t.lab[0] < BLACK.lightness && c < BLACK.chroma)
-      out.push({
-        kind: "flat black",
-        message: `${code(t)} is nearly black (L* ${num(t.lab[0])}, chroma ${num(c)}): on ${material} it goes flat. Take a deep brown or a dark with a violet or blue under it.`,
-      });
+      out.push({ kind: "flat black", code: code(t), lightness: t.lab[0], chroma: c, material });
   }
-  const side = scene === "warm" ? -1 : scene === "cool" ? 1 : 0;
-  const astray = side
-    ? tones.filter((t) => chroma(t.lab) < GREY && t.lab[0] < 90 && side * t.lab[2] > LEANS)
-    : [];
-  if (astray.length) {
-    const one = astray.length === 1;
-    const says = astray.map((t) => `${code(t)} (b* ${num(t.lab[2]).replace("-", "−")})`).join(", ");
-    out.push({
-      kind: "grey temperature",
-      message: `${says} ${one ? "is a" : "are"} ${side < 0 ? "cool" : "warm"} ${one ? "grey" : "greys"} in a ${scene} scene: ${one ? "it" : "they"} will look like another light.`,
-    });
+  if (scene !== "neutral") {
+    const side = scene === "warm" ? -1 : 1;
+    const greys = tones
+      .filter((t) => chroma(t.lab) < GREY && t.lab[0] < 90 && side * t.lab[2] > LEANS)
+      .map((t) => ({ code: code(t), b: t.lab[2] }));
+    if (greys.length) out.push({ kind: "grey temperature", greys, scene });
   }
   const lightest = strip.profile.reduce((most, l) => Math.max(most, l[0]), 0);
-  const first = tones[0]!;
+  const closesBy = tones[0]!.lab[0] - lightest;
+  const belowPaper = desk.paper.lab[0] - lightest;
   if (material === "white cloth" || material === "glass") {
-    const lost = desk.paper.lab[0] - lightest;
-    if (lost > WHITE_LOSS)
-      out.push({
-        kind: "white filled",
-        message: `The lightest place comes out ${num(lost)} L* below bare paper: leave paper there, white things live from it.`,
-      });
-  } else if (first.lab[0] - lightest > HIGHLIGHT_LOSS)
-    out.push({
-      kind: "highlight lost",
-      message: `The highlight closes by ${num(first.lab[0] - lightest)} L* as the lighter passes go over it: stop them short of it, or lift it with the blender.`,
-    });
-  const over = strip.mostCoats - capacity;
-  if (over > 0.5)
-    out.push({
-      kind: "capacity",
-      message: `${num(strip.mostCoats, 1)} coats in the shadow where the paper holds ${capacity}: uptake stops and bleed grows. Thinner coats, or another school.`,
-    });
+    if (belowPaper > WHITE_LOSS) out.push({ kind: "white filled", belowPaper });
+  } else if (closesBy > HIGHLIGHT_LOSS) out.push({ kind: "highlight lost", closesBy });
+  if (strip.mostCoats - capacity > 0.5)
+    out.push({ kind: "capacity", coats: strip.mostCoats, holds: capacity });
   if (mm2 !== null) {
     const width = Math.sqrt(mm2);
     const creep = sheet.bleed * Math.max(1, strip.mostCoats / capacity);
-    if (creep / width > CREEP_SHARE)
-      out.push({
-        kind: "bleed",
-        message: `Ink creeps about ${num(creep, 1)} mm and the area is about ${num(width)} mm across: dab, and stop that far short of the line.`,
-      });
+    if (creep / width > CREEP_SHARE) out.push({ kind: "bleed", creep, width });
   }
   if (local) {
-    const middle = strip.profile[strip.profile.length >> 1]!;
-    const short = chroma(local) - chroma(middle);
-    if (short > DULL)
-      out.push({
-        kind: "dull",
-        message: `The middle comes out ${num(short)} of chroma short of the colour that is wanted: opposites neutralise on the way. One more coat of the colour that should win, or purer inks.`,
-      });
+    const chromaShort = chroma(local) - chroma(strip.profile[strip.profile.length >> 1]!);
+    if (chromaShort > DULL) out.push({ kind: "dull", chromaShort });
   }
   return out;
 }

@@ -1,5 +1,6 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
+import { codesOf } from "@/core/media/registry";
 import type { KeptTone, Piece } from "@/core/piece/piece";
 
 interface Named {
@@ -46,7 +47,7 @@ export function groupUses(
   return pieces
     .flatMap(({ id, document }) =>
       document.areas.map((area) => {
-        const own = new Set(area.group?.tones.map((t) => t.code) ?? []);
+        const own = new Set(codesOf(area.layers));
         return {
           piece: document.name,
           pieceId: id,

@@ -12,6 +12,30 @@ export type School = (typeof SCHOOLS)[number];
 /** How the marker is moved. */
 export type Stroke = "flat" | "circles" | "flick" | "dab";
 
+/** Where a pass goes, by what it does there. */
+export type Where =
+  | "flood"
+  | "flood and map"
+  | "deepest"
+  | "but highlight"
+  | "shadow side"
+  | "next edge"
+  | "over all wet"
+  | "into shadows"
+  | "towards light"
+  | "leave white"
+  | "darker edge"
+  | "most of white"
+  | "root and tip"
+  | "to highlight"
+  | "drawn out"
+  | "rim"
+  | "middle"
+  | "inside rim"
+  | "seam to middle"
+  | "seam to rim"
+  | "flood thin";
+
 /** One time over part of an area with one tone. */
 export interface SchoolPass {
   /** Place of the tone in its group, from light (0) to dark. */
@@ -24,41 +48,8 @@ export interface SchoolPass {
   readonly stroke: Stroke;
   /** Whether the sheet is still wet when the pass comes. */
   readonly wet: boolean;
-  readonly where: string;
+  readonly where: Where;
 }
-
-export interface SchoolFacts {
-  /** What is laid after what. */
-  readonly order: string;
-  readonly suits: string;
-}
-
-export const SCHOOL_FACTS: Readonly<Record<School, SchoolFacts>> = {
-  "light first": {
-    order:
-      "Flood with the lightest, then darker and darker inside the shadows, then back to the lightest over all.",
-    suits: "skin, cloth, most areas; gives the most control",
-  },
-  "dark second": {
-    order:
-      "Flood with the lightest, put the darkest into the shadows at once, then step back down to the lightest.",
-    suits: "leaves, petals, fur, ribbons",
-  },
-  "middle out": {
-    order: "Lay the middle and leave white, then darker; the lighter marker then covers most of the white.",
-    suits: "costumes, comic style; a small white stays",
-  },
-  "dark first": {
-    order:
-      "Flick the darkest from the root, draw it out with each lighter marker, leave the highlight; do not over-blend.",
-    suits: "hair and greys; the strokes stay",
-  },
-  "edge in": { order: "The lightest round the rim, then darker towards the middle.", suits: "back light" },
-  layered: {
-    order: "Thin even layers, each left to dry, no going back to blend.",
-    suits: "pale skin, to avoid blotches; crisp edges",
-  },
-};
 
 /** How far a darker tone is laid over its lighter neighbour, as a share of the area. */
 const OVERLAP = 0.06;
@@ -83,10 +74,10 @@ export function toneBorders(tones: number): number[] {
   return [0, ...weights.map((w) => (sum += w) / total)];
 }
 
-const placeInWords = (tone: number, tones: number): string => {
-  if (tone === 0) return "all over";
-  if (tone === tones - 1) return "deepest shadows only";
-  return tone === 1 ? "all but the highlight" : "the shadow side";
+const placeOf = (tone: number, tones: number): Where => {
+  if (tone === 0) return "flood";
+  if (tone === tones - 1) return "deepest";
+  return tone === 1 ? "but highlight" : "shadow side";
 };
 
 /**
@@ -107,7 +98,7 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
     to: 1,
     stroke: tone === 0 ? "flat" : "circles",
     wet: true,
-    where: placeInWords(tone, n),
+    where: placeOf(tone, n),
     ...change,
   });
   const back = (tone: number, change: Partial<SchoolPass> = {}): SchoolPass => ({
@@ -118,10 +109,10 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
     to: Math.min(1, border[tone + 1]! + 2 * OVERLAP),
     stroke: "circles",
     wet: true,
-    where: "over the edge of the next darker tone",
+    where: "next edge",
     ...change,
   });
-  const overAll = back(0, { from: 0, to: 1, stroke: "flat", where: "over all, while wet" });
+  const overAll = back(0, { from: 0, to: 1, stroke: "flat", where: "over all wet" });
   const darker = Array.from({ length: last }, (_, i) => i + 1);
   const backDown = darker
     .slice(0, -1)
@@ -131,7 +122,7 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
   switch (school) {
     case "light first":
       return [
-        lay(0, { wet: false, where: "all over; map the shadows with it" }),
+        lay(0, { wet: false, where: "flood and map" }),
         ...darker.map((t) => lay(t)),
         ...backDown,
         overAll,
@@ -139,14 +130,14 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
     case "dark second":
       return [
         lay(0, { wet: false }),
-        lay(last, { where: "straight into the shadows" }),
+        lay(last, { where: "into shadows" }),
         ...darker
           .slice(0, -1)
           .reverse()
           .map((t) =>
             lay(t, {
               to: Math.min(1, border[t + 1]! + 2 * OVERLAP),
-              where: "from the shadow's edge towards the light",
+              where: "towards light",
             }),
           ),
         overAll,
@@ -155,7 +146,7 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
       const middle = Math.max(1, last >> 1);
       const lighter = Array.from({ length: middle }, (_, i) => middle - 1 - i);
       return [
-        lay(middle, { wet: false, where: "all but the lights: leave white" }),
+        lay(middle, { wet: false, where: "leave white" }),
         ...darker.filter((t) => t > middle).map((t) => lay(t)),
         ...lighter.map((t) =>
           lay(t, {
@@ -163,7 +154,7 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
             from: Math.max(KEPT_WHITE, start(t)),
             to: Math.min(1, border[t + 1]! + 2 * OVERLAP),
             stroke: "circles",
-            where: t ? "over the edge of the darker tone" : "over most of the white; a small white stays",
+            where: t ? "darker edge" : "most of white",
           }),
         ),
       ];
@@ -175,12 +166,7 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
           to: Math.min(1, border[t + 1]! + OVERLAP),
           stroke: "flick",
           wet: t !== last,
-          where:
-            t === last
-              ? "from the root and the tip, in the direction of growth"
-              : t === 0
-                ? "up to the highlight, which stays paper"
-                : "drawn out of the darker tone",
+          where: t === last ? "root and tip" : t === 0 ? "to highlight" : "drawn out",
         }),
       );
     case "edge in":
@@ -191,7 +177,7 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
             to: Math.min(1, border[t + 1]! + OVERLAP),
             wet: t > 0,
             stroke: "circles",
-            where: t === 0 ? "round the rim" : t === last ? "the middle" : "inside the lighter rim",
+            where: t === 0 ? "rim" : t === last ? "middle" : "inside rim",
           }),
         ),
         ...darker
@@ -201,13 +187,13 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
             back(t, {
               from: start(t),
               to: Math.min(1, border[t + 1]! + INTO_NEXT),
-              where: "over the seam to the middle",
+              where: "seam to middle",
             }),
           ),
         back(0, {
           from: Math.max(0, border[1]! - INTO_NEXT),
           to: Math.min(1, border[1]! + INTO_NEXT),
-          where: "over the seam to the rim",
+          where: "seam to rim",
         }),
       ];
     case "layered":
@@ -216,7 +202,7 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
           coats: c * THIN,
           wet: false,
           stroke: "flat",
-          where: t === 0 ? "all over, thin and even" : `${placeInWords(t, n)}, on the dry layer`,
+          where: t === 0 ? "flood thin" : placeOf(t, n),
         }),
       );
   }

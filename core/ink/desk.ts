@@ -1,7 +1,8 @@
 import type { Lab } from "@/core/colour/lab";
-import type { Illuminant, Spectrum } from "@/core/colour/observer";
+import type { Spectrum } from "@/core/colour/observer";
+import { finish, type Work } from "@/core/progress";
 import type { Coats } from "./fit-ink";
-import { fitPaper } from "./fit-paper";
+import { fittingPaper } from "./fit-paper";
 import { leanOn, type Lean } from "./lean";
 import type { Paper } from "./paper";
 import { stackAbsorbance, stackLab, type InkSpectrum } from "./stack";
@@ -38,12 +39,11 @@ interface Overlays {
 
 const keyOf = (stack: Stack) => stack.join();
 
-/** Fits a paper and its inks from swatches. */
-export function layDesk(paper: Lab, inks: readonly MeasuredInk[], illuminant: Illuminant = "D65"): Desk {
-  const fitted = fitPaper(
+/** Fits a paper and its inks from swatches read under daylight; yields progress 0–1. */
+export function* layingDesk(paper: Lab, inks: readonly MeasuredInk[]): Work<Desk> {
+  const fitted = yield* fittingPaper(
     paper,
     inks.map((i) => i.coats),
-    illuminant,
   );
   return {
     paper: fitted.paper,
@@ -51,6 +51,9 @@ export function layDesk(paper: Lab, inks: readonly MeasuredInk[], illuminant: Il
     residual: fitted.residual,
   };
 }
+
+/** {@link layingDesk} in one go. */
+export const layDesk = (paper: Lab, inks: readonly MeasuredInk[]): Desk => finish(layingDesk(paper, inks));
 
 const absorbanceOf = (desk: Desk, stack: Stack): Spectrum =>
   stackAbsorbance(

@@ -1,6 +1,7 @@
 import { invert } from "@/core/algebra/invert";
 import { median } from "@/core/algebra/median";
 import { solve } from "@/core/algebra/solve";
+import { finish, part, type Work } from "@/core/progress";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { BANDS, type Illuminant } from "@/core/colour/observer";
@@ -74,9 +75,17 @@ interface State {
   readonly cost: number;
 }
 
-function settle(x: Unknowns, sheet: Paper, inks: readonly Coats[], before?: readonly InkFit[]): State {
+/** Inks that are fitted between two chances to stop. */
+const AT_ONCE = 12;
+
+/** The inks' best spectra on a paper of these values; yields a share (0–1) of itself. */
+function* settle(x: Unknowns, sheet: Paper, inks: readonly Coats[], before?: readonly InkFit[]): Work<State> {
   const paper = refit(sheet, fitOf(x));
-  const fits = inks.map((coats, i) => fitInkSpectrum(coats, paper, before?.[i]?.z, before ? 3 : 12));
+  const fits: InkFit[] = [];
+  for (const [i, coats] of inks.entries()) {
+    fits.push(fitInkSpectrum(coats, paper, before?.[i]?.z, before ? 3 : 12));
+    if (i % AT_ONCE === AT_ONCE - 1) yield i / inks.length;
+  }
   return { x, fits, cost: fits.reduce((sum, f) => sum + Math.min(f.cost, OUTLIER), priorCost(x)) };
 }
 
@@ -141,25 +150,29 @@ function telling(inks: readonly Coats[]): readonly Coats[] {
   return Array.from({ length: Math.min(ENOUGH, full.length) }, (_, i) => full[Math.floor(i * stride)]!);
 }
 
+/** Share of the progress that the paper's own values take; the rest goes to every ink's spectrum. */
+const PAPER_SHARE = 0.7;
+
 /**
  * Fits a paper (surface reflections k1 and k2, depth of the inked part, uptake) and every ink's spectrum on it from swatches of one, two and
- * three coats. Joint maximum a posteriori estimate; without swatches of several coats the expected values stand.
+ * three coats. Joint maximum a posteriori estimate; without swatches of several coats the expected values stand. Yields progress 0–1.
  * @param lab colour of the bare paper
  * @param inks readings of each ink, one to three coats
  */
-export function fitPaper(lab: Lab, inks: readonly Coats[], illuminant: Illuminant = "D65"): FittedPaper {
+export function* fittingPaper(
+  lab: Lab,
+  inks: readonly Coats[],
+  illuminant: Illuminant = "D65",
+): Work<FittedPaper> {
   const sheet = makePaper(lab, DEFAULT_FIT, illuminant);
   const used = telling(inks);
-  let state = settle(EXPECTED, sheet, used);
+  const share = PAPER_SHARE / (MOST_ROUNDS + 1);
+  let state = yield* part(settle(EXPECTED, sheet, used), 0, share);
   let damping = 1e-2;
   for (let round = 0; used.length && round < MOST_ROUNDS && damping < 1e4; round++) {
     const step = stepOf(state, sheet, used, damping);
-    const next = settle(
-      state.x.map((v, k) => v + Math.max(-0.7, Math.min(0.7, step[k]!))),
-      sheet,
-      used,
-      state.fits,
-    );
+    const nudged = state.x.map((v, k) => v + Math.max(-0.7, Math.min(0.7, step[k]!)));
+    const next = yield* part(settle(nudged, sheet, used, state.fits), (round + 1) * share, share);
     if (!(next.cost < state.cost)) {
       damping *= 8;
       continue;
@@ -170,9 +183,17 @@ export function fitPaper(lab: Lab, inks: readonly Coats[], illuminant: Illuminan
     if (gain < 0.05) break;
   }
   const paper = refit(sheet, fitOf(state.x));
-  const spectra = inks.map((coats) => spectrumOf(fitInkSpectrum(coats, paper)));
+  const spectra: InkSpectrum[] = [];
+  for (const [i, coats] of inks.entries()) {
+    spectra.push(spectrumOf(fitInkSpectrum(coats, paper)));
+    if (i % AT_ONCE === AT_ONCE - 1) yield PAPER_SHARE + ((1 - PAPER_SHARE) * i) / inks.length;
+  }
   return { paper, inks: spectra, residual: medianResidual(paper, inks, spectra) };
 }
+
+/** {@link fittingPaper} in one go. */
+export const fitPaper = (lab: Lab, inks: readonly Coats[], illuminant?: Illuminant): FittedPaper =>
+  finish(fittingPaper(lab, inks, illuminant));
 
 function medianResidual(paper: Paper, inks: readonly Coats[], spectra: readonly InkSpectrum[]): number {
   const errors = inks.flatMap((coats, n) =>

@@ -6,7 +6,8 @@ import { adjustTone, pencilGreys } from "./adjust";
 import { chooseRoles, pencilsOn } from "./choose";
 import { pencilFilm } from "./film";
 import { BASE_ABOVE, valueScale, wantedBase } from "./plan";
-import { labOf, usualTooth } from "./tooth";
+import { labOf } from "@/core/colour/lab-of";
+import { usualTooth } from "./tooth";
 
 const white = makePaper([96, 0, 2]).reflectance;
 const films = waxPencils.map((p) =>

@@ -11,13 +11,14 @@ import { warmToned } from "@/sim/paper-stock";
 import { colourSheet } from "@/sim/sheet";
 import { drawdownOn, drawOver, hand, teeth, waxPencils } from "@/sim/wax";
 import { adjustTone, pencilGreys } from "./adjust";
-import { baseReflectance } from "./base";
+import { stackReflectance } from "@/core/ink/stack-reflectance";
 import { chooseRoles, pencilsOn } from "./choose";
 import { BLACK_BACKING, layerFrom, layerOf, pencilFilm, WHITE_BACKING, type PencilFilm } from "./film";
 import { fitTooth } from "./fit-tooth";
 import { planPencil, planStep, REACHED, shortfallOf, valueScale, type Surface } from "./plan";
 import { refineFilm } from "./refine-film";
-import { covered, draw, drawAll, drawnLab, exposure, labOf, undrawn, usualTooth } from "./tooth";
+import { labOf } from "@/core/colour/lab-of";
+import { covered, draw, drawAll, drawnLab, exposure, undrawn, usualTooth } from "./tooth";
 
 const films = new Map(
   waxPencils.map((p) => [
@@ -164,7 +165,7 @@ describe("pencil on tooth", () => {
 describe("a base", () => {
   it("has the colour that is seen of its stack", () => {
     for (const stack of [[], [0], [1, 2]])
-      expect(deltaE00(labOf(baseReflectance(desk, stack)), seenLab(desk, stack))).toBeLessThan(0.3);
+      expect(deltaE00(labOf(stackReflectance(desk, stack)), seenLab(desk, stack))).toBeLessThan(0.3);
   });
 });
 
@@ -173,7 +174,7 @@ describe("a pencil plan", () => {
   const surface = (i: number): Surface => ({
     base: i,
     lab: seenLab(desk, i < 0 ? [] : [i]),
-    reflectance: baseReflectance(desk, i < 0 ? [] : [i]),
+    reflectance: stackReflectance(desk, i < 0 ? [] : [i]),
   });
   const [lightest, local, shadow]: Lab[] = [
     [74, 10, 20],

@@ -3,9 +3,9 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Illuminant, Spectrum } from "@/core/colour/observer";
 import type { Pencil, PencilRoles } from "./choose";
+import { labOf } from "@/core/colour/lab-of";
 import {
   draw,
-  labOf,
   seenReflectance,
   undrawn,
   type Drawn,
@@ -222,23 +222,30 @@ export function* planPencil(wish: PencilWish, roles: PencilRoles): Generator<num
   return best!;
 }
 
-/** Why a step is not reached, from the ends of what the pencils can do. */
-export function shortfallOf(step: PencilStep, plan: PencilPlan): string | undefined {
+/** Why a value is not reached, from the ends of what the pencils can do; lightness in L*. */
+export type Shortfall =
+  | { readonly kind: "no dark pencil" }
+  | { readonly kind: "darkest too light"; readonly code: string; readonly lightness: number }
+  | { readonly kind: "colour would go"; readonly code: string; readonly lightness: number }
+  | { readonly kind: "white stops"; readonly lightness: number }
+  | { readonly kind: "no white pencil" }
+  | { readonly kind: "hue out of reach"; readonly found: Lab; readonly wanted: Lab };
+
+/** Undefined when the step is reached. */
+export function shortfallOf(step: PencilStep, plan: PencilPlan): Shortfall | undefined {
   if (step.deltaE00 <= REACHED) return undefined;
-  const L = (v: number) => v.toFixed(0);
   const used = [...plan.trio, ...plan.darks];
   const darkest = used.length ? used.reduce((a, b) => (b.own[0] < a.own[0] ? b : a)) : undefined;
   if (step.lab[0] > step.wanted[0] + 2) {
-    if (!darkest) return "no pencil at hand is dark enough";
+    if (!darkest) return { kind: "no dark pencil" };
+    const { code } = darkest.film;
     return darkest.own[0] > step.wanted[0] - 2
-      ? `the darkest pencil at hand, ${darkest.film.code}, gives L* ${L(darkest.own[0])}`
-      : `deeper layers of ${darkest.film.code} would take its colour away: it still reads as itself down to L* ${L(step.lab[0])}`;
+      ? { kind: "darkest too light", code, lightness: darkest.own[0] }
+      : { kind: "colour would go", code, lightness: step.lab[0] };
   }
   if (step.lab[0] < step.wanted[0] - 2)
-    return plan.white
-      ? `white over this ground stops at L* ${L(step.lab[0])}`
-      : "no white pencil is at hand to lighten it";
-  return `its hue is out of reach: the three neighbours come to a* ${L(step.lab[1])}, b* ${L(step.lab[2])} where a* ${L(step.wanted[1])}, b* ${L(step.wanted[2])} is wanted`;
+    return plan.white ? { kind: "white stops", lightness: step.lab[0] } : { kind: "no white pencil" };
+  return { kind: "hue out of reach", found: step.lab, wanted: step.wanted };
 }
 
 /**

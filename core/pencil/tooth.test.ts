@@ -2,12 +2,12 @@ import fc from "fast-check";
 import { BANDS } from "@/core/colour/observer";
 import { makePaper } from "@/core/ink/paper";
 import { pencilFilm } from "./film";
+import { labOf } from "@/core/colour/lab-of";
 import {
   covered,
   draw,
   drawAll,
   exposure,
-  labOf,
   PRESSURES,
   seenReflectance,
   undrawn,

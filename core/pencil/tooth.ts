@@ -1,11 +1,6 @@
-import { xyzToLab, type Lab } from "@/core/colour/lab";
-import {
-  BANDS,
-  reflectanceToXyz,
-  tristimulusWeights,
-  type Illuminant,
-  type Spectrum,
-} from "@/core/colour/observer";
+import type { Lab } from "@/core/colour/lab";
+import { labOf } from "@/core/colour/lab-of";
+import { BANDS, type Illuminant, type Spectrum } from "@/core/colour/observer";
 import { layerOf, type PencilFilm } from "./film";
 
 /** How hard a pencil is pressed. */
@@ -119,12 +114,6 @@ export function seenReflectance({ reflectance }: Drawn): Spectrum {
 /** Surface after pencil layers one over the other, first laid first. */
 export const drawAll = (under: Spectrum, layers: readonly PencilLayer[], fit: ToothFit): Drawn =>
   layers.reduce((d, l) => draw(d, l, fit), undrawn(under));
-
-/** Lab of a reflectance under a light. */
-export function labOf(reflectance: Spectrum, illuminant: Illuminant = "D65"): Lab {
-  const w = tristimulusWeights(illuminant);
-  return xyzToLab(reflectanceToXyz(reflectance, w), w.white);
-}
 
 /** Lab of pencil layers over a reflectance. */
 export const drawnLab = (

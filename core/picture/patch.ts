@@ -1,4 +1,4 @@
-import { closeness, deltaE00 } from "@/core/colour/delta-e00";
+import { deltaE00 } from "@/core/colour/delta-e00";
 import { rgb8ToLab } from "@/core/colour/display";
 import { meanLab } from "@/core/colour/mean-lab";
 import type { Lab } from "@/core/colour/lab";
@@ -46,11 +46,4 @@ export function readPatch(rgba: ArrayLike<number>): PatchReading {
     spread: kept.reduce((sum, l) => sum + deltaE00(lab, l), 0) / kept.length,
     kept: kept.length / labs.length,
   };
-}
-
-/** What to think of a patch's spread. */
-export function spreadInWords(spread: number): string {
-  const word = closeness(spread);
-  if (word === "same" || word === "very close") return "even";
-  return word === "close" ? "a little mixed" : "mixed: pick a smaller patch";
 }

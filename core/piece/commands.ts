@@ -1,13 +1,14 @@
 import type { Drift } from "@/core/group/goal";
 import { tonesFor, type Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
+import type { Layer } from "@/core/media/layer";
+import { inOrder, MEDIA, orderOf } from "@/core/media/registry";
 import {
+  asLayers,
   DEFAULT_TONES,
   newArea,
+  tonesOf,
   type Area,
-  type KeptGroup,
-  type KeptPencil,
-  type KeptShadow,
   type KeptTone,
   type Piece,
   type PictureReading,
@@ -23,7 +24,7 @@ export type Command =
   | { readonly type: "wish of the whole"; readonly set: Partial<Whole> }
   | {
       readonly type: "accept groups";
-      readonly groups: readonly { readonly id: string; readonly group: KeptGroup }[];
+      readonly groups: readonly { readonly id: string; readonly tones: readonly KeptTone[] }[];
     }
   | { readonly type: "add area"; readonly id: string; readonly name: string }
   | { readonly type: "rename area"; readonly id: string; readonly name: string }
@@ -45,12 +46,13 @@ export type Command =
   | { readonly type: "set owned only"; readonly id: string; readonly ownedOnly: boolean }
   | { readonly type: "set emphasis"; readonly id: string; readonly emphasis: boolean }
   | { readonly type: "exclude ink"; readonly id: string; readonly code: string; readonly excluded: boolean }
-  | { readonly type: "keep group"; readonly id: string; readonly group: KeptGroup | null }
+  | { readonly type: "keep group"; readonly id: string; readonly tones: readonly KeptTone[] }
   | { readonly type: "overrule tone"; readonly id: string; readonly place: number; readonly tone: KeptTone }
   | { readonly type: "lock tone"; readonly id: string; readonly place: number; readonly locked: boolean }
   | { readonly type: "move tone"; readonly id: string; readonly from: number; readonly to: number }
-  | { readonly type: "keep shadow"; readonly id: string; readonly shadow: KeptShadow | null }
-  | { readonly type: "keep pencil"; readonly id: string; readonly pencil: KeptPencil | null }
+  | { readonly type: "put layer"; readonly id: string; readonly layer: Layer }
+  | { readonly type: "change layer"; readonly id: string; readonly at: number; readonly layer: Layer }
+  | { readonly type: "take layer away"; readonly id: string; readonly at: number }
   | { readonly type: "write note"; readonly id: string; readonly note: string };
 
 function changeArea(piece: Piece, id: string, change: (area: Area) => Area): Piece {
@@ -75,9 +77,24 @@ function withSuitingTones(area: Area, change: Partial<Pick<Area, "material" | "s
     : next;
 }
 
+/** The area with another group; what lies beneath and over it stays. */
+const withTones = (area: Area, tones: readonly KeptTone[]): Area => ({
+  ...area,
+  layers: inOrder([...area.layers.filter((l) => l.medium !== "tone"), ...asLayers(tones)]),
+});
+
+const plain = (tones: ReturnType<typeof tonesOf>): KeptTone[] => tones.map(({ medium: _, ...t }) => t);
+
 const changeTone = (area: Area, place: number, change: (tone: KeptTone) => KeptTone): Area =>
-  area.group
-    ? { ...area, group: { tones: area.group.tones.map((t, i) => (i === place ? change(t) : t)) } }
+  withTones(
+    area,
+    plain(tonesOf(area)).map((t, i) => (i === place ? change(t) : t)),
+  );
+
+/** A further layer on top of those of its order; a medium of which there are enough takes no more. */
+const withLayer = (area: Area, layer: Layer): Area =>
+  area.layers.filter((l) => l.medium === layer.medium).length < MEDIA[layer.medium].most
+    ? { ...area, layers: inOrder([...area.layers, layer]) }
     : area;
 
 /** The piece after a command. Commands on areas that are gone leave it as it is. */
@@ -92,7 +109,10 @@ export function applyCommand(piece: Piece, command: Command): Piece {
     case "wish of the whole":
       return { ...piece, whole: { ...piece.whole, ...command.set } };
     case "accept groups":
-      return command.groups.reduce((p, { id, group }) => changeArea(p, id, (a) => ({ ...a, group })), piece);
+      return command.groups.reduce(
+        (p, { id, tones }) => changeArea(p, id, (a) => withTones(a, tones)),
+        piece,
+      );
     case "add area":
       return { ...piece, areas: [...piece.areas, newArea(command.id, command.name)] };
     case "rename area":
@@ -156,7 +176,7 @@ export function applyCommand(piece: Piece, command: Command): Piece {
           : a.excluded.filter((c) => c !== command.code),
       }));
     case "keep group":
-      return changeArea(piece, command.id, (a) => ({ ...a, group: command.group }));
+      return changeArea(piece, command.id, (a) => withTones(a, command.tones));
     case "overrule tone":
       return changeArea(piece, command.id, (a) => changeTone(a, command.place, () => command.tone));
     case "lock tone":
@@ -167,12 +187,22 @@ export function applyCommand(piece: Piece, command: Command): Piece {
       );
     case "move tone":
       return changeArea(piece, command.id, (a) =>
-        a.group ? { ...a, group: { tones: moved(a.group.tones, command.from, command.to) } } : a,
+        withTones(a, moved(plain(tonesOf(a)), command.from, command.to)),
       );
-    case "keep shadow":
-      return changeArea(piece, command.id, (a) => ({ ...a, shadow: command.shadow }));
-    case "keep pencil":
-      return changeArea(piece, command.id, (a) => ({ ...a, pencil: command.pencil }));
+    case "put layer":
+      return changeArea(piece, command.id, (a) => withLayer(a, command.layer));
+    case "change layer":
+      return changeArea(piece, command.id, (a) =>
+        a.layers[command.at]?.medium === command.layer.medium &&
+        orderOf(a.layers[command.at]!) === orderOf(command.layer)
+          ? { ...a, layers: a.layers.map((l, i) => (i === command.at ? command.layer : l)) }
+          : a,
+      );
+    case "take layer away":
+      return changeArea(piece, command.id, (a) => ({
+        ...a,
+        layers: a.layers.filter((_, i) => i !== command.at),
+      }));
     case "write note":
       return changeArea(piece, command.id, (a) => ({ ...a, note: command.note }));
   }

@@ -1,6 +1,7 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
-import type { Area, KeptTone, Piece } from "./piece";
+import { codesOf } from "@/core/media/registry";
+import { tonesOf, type Area, type KeptTone, type Piece } from "./piece";
 
 /** A tone of an area as it was read on the piece's paper. */
 export interface SeenTone extends KeptTone {
@@ -20,7 +21,7 @@ export function seenAreas(
 ): SeenArea[] {
   return areas.map((area) => ({
     area,
-    tones: (area.group?.tones ?? [])
+    tones: tonesOf(area)
       .flatMap((t): SeenTone[] => {
         const lab = labOf(t.code, t.coats);
         return lab ? [{ ...t, lab }] : [];
@@ -73,14 +74,13 @@ export function judgeAgain({ whole, areas }: Piece, seen: readonly SeenArea[]): 
   });
 }
 
-/** Markers of a piece with the areas that use them, most shared first. */
-export function sharedMarkers(
+/** Everything that a piece takes in hand with the areas that use it, most shared first. */
+export function sharedCodes(
   areas: readonly Area[],
 ): { readonly code: string; readonly areas: readonly Area[] }[] {
   const uses = new Map<string, Area[]>();
   for (const area of areas)
-    for (const { code } of area.group?.tones ?? [])
-      uses.set(code, [...new Set([...(uses.get(code) ?? []), area])]);
+    for (const code of codesOf(area.layers)) uses.set(code, [...(uses.get(code) ?? []), area]);
   return [...uses]
     .map(([code, own]) => ({ code, areas: own }))
     .sort((a, b) => b.areas.length - a.areas.length);

@@ -1,14 +1,15 @@
 import type { Lab } from "@/core/colour/lab";
 import type { Drift, GroupTarget } from "@/core/group/goal";
-import type { Material } from "@/core/group/material";
+import { MATERIAL_HABITS, type Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
-import type { LaidPencil } from "@/core/pencil/plan";
-import type { ShadowKind } from "@/core/shadow/shadow";
+import { layersOf, type Layer, type ToneLayer } from "@/core/media/layer";
+import { inkOf } from "@/core/media/registry";
+import { isUnder } from "@/core/media/shadow";
 
 /** The plan of one picture. It is data: everything that can be computed from it is. */
 export interface Piece {
   /** Version of this document's shape. */
-  readonly version: 2;
+  readonly version: 3;
   readonly name: string;
   readonly paperId: string | null;
   readonly pictureId: string | null;
@@ -46,37 +47,8 @@ export interface PictureReading {
   readonly at: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
 }
 
-export interface KeptTone {
-  readonly code: string;
-  readonly coats: number;
-  /** Chosen by hand against the plan. */
-  readonly overruled?: true;
-  /** Stays when the rest is planned again. */
-  readonly locked?: true;
-}
-
-/** A kept blend group, in the order in which it is laid. */
-export interface KeptGroup {
-  readonly tones: readonly KeptTone[];
-}
-
-/** A kept way to make the shadow. */
-export interface KeptShadow {
-  readonly kind: ShadowKind;
-  readonly code: string;
-  readonly coats: number;
-}
-
-/** A kept pencil plan: for each value of the scale, light to dark, what is drawn over the base. */
-export interface KeptPencil {
-  /** Marker that lies beneath; null for bare paper. */
-  readonly base: string | null;
-  readonly steps: readonly {
-    readonly lightness: number;
-    readonly onPaper: boolean;
-    readonly layers: readonly LaidPencil[];
-  }[];
-}
+/** A tone as it is kept, in an area or in a kept group. */
+export type KeptTone = Omit<ToneLayer, "medium">;
 
 export interface Area {
   readonly id: string;
@@ -97,9 +69,8 @@ export interface Area {
   readonly excluded: readonly string[];
   /** It should pop. */
   readonly emphasis: boolean;
-  readonly group: KeptGroup | null;
-  readonly shadow: KeptShadow | null;
-  readonly pencil: KeptPencil | null;
+  /** What it is built of, bottom to top: shadows beneath, tones in the order of laying, shadows over them, pencil, finish. */
+  readonly layers: readonly Layer[];
   readonly note: string;
 }
 
@@ -134,14 +105,12 @@ export const newArea = (id: string, name: string): Area => ({
   ownedOnly: true,
   excluded: [],
   emphasis: false,
-  group: null,
-  shadow: null,
-  pencil: null,
+  layers: [],
   note: "",
 });
 
 export const newPiece = (name: string, paperId: string | null): Piece => ({
-  version: 2,
+  version: 3,
   name,
   paperId,
   pictureId: null,
@@ -149,21 +118,20 @@ export const newPiece = (name: string, paperId: string | null): Piece => ({
   whole: DEFAULT_WHOLE,
 });
 
-/**
- * A document of an earlier version in the present shape; anything else comes back as it is.
- * Version 1 had areas without material, school, shadow and pencil, and nothing of the whole.
- */
-export function upgradePiece(document: unknown): unknown {
-  if (typeof document !== "object" || document === null || (document as { version?: unknown }).version !== 1)
-    return document;
-  const { areas, ...rest } = document as { areas?: unknown };
-  const grown = Array.isArray(areas)
-    ? areas.map((a: unknown) =>
-        typeof a === "object" && a !== null && !Array.isArray(a) ? { ...newArea("", ""), ...a } : a,
-      )
-    : areas;
-  return { ...rest, version: 2, areas: grown, whole: DEFAULT_WHOLE };
-}
+/** The tones of an area's group, in the order of laying; none while no group is kept. */
+export const tonesOf = ({ layers }: Pick<Area, "layers">): readonly ToneLayer[] => layersOf(layers, "tone");
+
+/** Tones as layers. */
+export const asLayers = (tones: readonly KeptTone[]): ToneLayer[] =>
+  tones.map((t) => ({ medium: "tone", ...t }));
+
+/** What lies beneath an area's group, one entry a coat. */
+export const beneathOf = ({ layers }: Pick<Area, "layers">): string[] =>
+  inkOf(layersOf(layers, "shadow").filter(isUnder));
+
+/** The school in which an area is laid: its own, or the habit of its material. */
+export const schoolOf = ({ school, material }: Pick<Area, "school" | "material">): School =>
+  school ?? MATERIAL_HABITS[material].school;
 
 /** What a planner needs of an area's readings; undefined until something was picked. One reading alone stands for the local colour. */
 export function targetOf({ readings }: Pick<Area, "readings">): GroupTarget | undefined {

@@ -4,25 +4,21 @@ import { reads } from "./monochrome";
 import { knowledgeOf, seenLab, type Desk, type Knowledge, type Stack } from "@/core/ink/desk";
 
 /** Ways to make a shadow. */
-export const SHADOW_KINDS = ["deeper", "underlay", "overlay", "cool hint", "undertone"] as const;
+export const SHADOW_KINDS = ["deeper", "underlay", "overlay", "cool hint", "warm hint", "undertone"] as const;
 export type ShadowKind = (typeof SHADOW_KINDS)[number];
 
-export interface ShadowFacts {
-  /** Where the shadow's ink goes. */
-  readonly order: "under" | "over";
-  readonly what: string;
-}
-
-export const SHADOW_FACTS: Readonly<Record<ShadowKind, ShadowFacts>> = {
-  deeper: { order: "over", what: "a deeper marker of about the same hue" },
-  underlay: {
-    order: "under",
-    what: "violet or the opposite colour before the local colour: a rich, neutral shadow that fades under its cover",
-  },
-  overlay: { order: "over", what: "a cool or warm grey over the finished colour: a realistic cast shadow" },
-  "cool hint": { order: "over", what: "a pale blue or violet at the very end, in the shadow only" },
-  undertone: { order: "under", what: "blue or violet beneath dark greys, for black hair and cloth" },
+/** Where the ink of a kind of shadow goes: beneath the local colour or over it. */
+export const SHADOW_ORDER: Readonly<Record<ShadowKind, "under" | "over">> = {
+  deeper: "over",
+  underlay: "under",
+  overlay: "over",
+  "cool hint": "over",
+  "warm hint": "over",
+  undertone: "under",
 };
+
+/** Whether a kind leaves the depth alone and only turns the colour a little. */
+const isHint = (kind: ShadowKind) => kind === "cool hint" || kind === "warm hint";
 
 /** One way to make the shadow of an area, with all that can be said of it before it is laid. */
 export interface Shadow {
@@ -77,6 +73,9 @@ export function wantedShadow(local: Lab, depth: number, lean: -1 | 0 | 1 = 0): L
   return [Math.max(12, local[0] - depth), local[1] * 0.85 + shift / 3, local[2] * 0.85 + shift];
 }
 
+/** A lit place with a hint of warm light: hardly deeper, its hue a little to the yellow. */
+const warmed = ([L, a, b]: Lab): Lab => [L - 2, a + 2, b + 6];
+
 /** Everything about one ink as a shadow, so many coats, under or over the cover. */
 export function weighShadow(
   desk: Desk,
@@ -86,14 +85,14 @@ export function weighShadow(
   wish: ShadowWish,
 ): Shadow {
   const own = Array<number>(coats).fill(ink);
-  const under = SHADOW_FACTS[kind].order === "under";
+  const under = SHADOW_ORDER[kind] === "under";
   const stack = under ? [...own, ...wish.cover] : [...wish.cover, ...own];
   const [bare, covered, cover] = [seenLab(desk, own), seenLab(desk, stack), seenLab(desk, wish.cover)];
   const paper = desk.paper.lab;
   const deepening = cover[0] - covered[0];
   const strength = Math.max(0.1, paper[0] - bare[0]);
   const purity = chroma(covered) / Math.max(1, chroma(cover));
-  const muddy = !wish.grey && kind !== "cool hint" && chroma(cover) > GREYISH && purity < MUD_SHARE;
+  const muddy = !wish.grey && !isHint(kind) && chroma(cover) > GREYISH && purity < MUD_SHARE;
   const coatsLeft = wish.capacity - stack.length;
   return {
     kind,
@@ -114,7 +113,7 @@ export function weighShadow(
     hueTurn: Math.min(chroma(cover), chroma(covered)) < 2 ? 0 : hueTurn(hue(cover), hue(covered)),
     knowledge: knowledgeOf(desk, stack),
     score:
-      deltaE00(covered, wish.shadow) +
+      deltaE00(covered, kind === "warm hint" ? warmed(cover) : wish.shadow) +
       (muddy ? 6 * (1 - purity / MUD_SHARE) + 1 : 0) +
       0.5 * (coats - 1) +
       1.5 * Math.max(0, -coatsLeft),
@@ -136,6 +135,8 @@ export function suits(kind: ShadowKind, own: Lab, cover: Lab): boolean {
       return c < 11 && own[0] > 30 && own[0] < 90;
     case "cool hint":
       return own[0] > 74 && own[0] < 94 && c > 4 && c < 40 && isCool(hue(own));
+    case "warm hint":
+      return own[0] > 80 && own[0] < 96 && c > 5 && c < 45 && (hue(own) < 110 || hue(own) > 340);
     case "undertone":
       return c > 12 && own[0] < 75 && own[0] > 25 && isCool(hue(own));
   }
@@ -147,6 +148,7 @@ const MOST_COATS: Readonly<Record<ShadowKind, number>> = {
   underlay: 3,
   overlay: 2,
   "cool hint": 1,
+  "warm hint": 1,
   undertone: 2,
 };
 /** ΔE00 of the covered colours under which two candidates are the same to the eye. */
@@ -167,7 +169,7 @@ export function rankShadows(desk: Desk, kinds: readonly ShadowKind[], wish: Shad
           : [],
       );
       // A hint is judged by what it leaves alone: the least that still turns the hue.
-      const fit = kind === "cool hint" ? all.filter((s) => s.deepening < 12) : all;
+      const fit = isHint(kind) ? all.filter((s) => s.deepening < 12) : all;
       const chosen: Shadow[] = [];
       for (const s of fit.sort((a, b) => a.score - b.score)) {
         if (chosen.length >= top) break;
@@ -200,37 +202,34 @@ export function boldnessOf(
   return { steps, enough: steps.find((s) => s.deepening >= wanted)?.coats };
 }
 
-const side = (turn: number, cover: Lab) => {
-  // Towards blue is cool, towards orange is warm, wherever the cover stands.
-  const after = (hue(cover) + turn + 360) % 360;
-  const toBlue = (h: number) => Math.abs(hueTurn(h, 270));
-  return toBlue(after) < toBlue(hue(cover)) ? "cooler" : "warmer";
-};
+/** What a shadow will look like against its cover, beyond its own figures. */
+export interface Expectation {
+  /** Codes of the cover, each once. */
+  readonly over: readonly string[];
+  readonly coverCoats: number;
+  /** L* of the shadow's ink alone below the paper. */
+  readonly strength: number;
+  /** Which way the hue turns; undefined while it stays. */
+  readonly turns: "cooler" | "warmer" | undefined;
+  /** Whether the cover still reads as itself. */
+  readonly reads: boolean;
+}
 
-/** What to expect of a shadow, in words with its numbers. */
-export function expectationOf(desk: Desk, s: Shadow, wish: ShadowWish): string {
+/** Degrees of hue that nobody sees turn. */
+const HUE_STAYS = 6;
+
+export function expectationOf(desk: Desk, s: Shadow, wish: ShadowWish): Expectation {
   const cover = seenLab(desk, wish.cover);
-  const code = desk.inks[s.ink]!.code;
-  const over = [...new Set(wish.cover)].map((i) => desk.inks[i]!.code).join(" and ");
-  const turned =
-    Math.abs(s.hueTurn) < 6
-      ? "the hue stays"
-      : `${Math.abs(s.hueTurn).toFixed(0)}° ${side(s.hueTurn, cover)}`;
-  const L = (v: number) => `${v.toFixed(0)} L*`;
-  const parts =
-    SHADOW_FACTS[s.kind].order === "under"
-      ? [
-          `Looks strong now, ${L(desk.paper.lab[0] - s.bare[0])} below the paper; after ${wish.cover.length} ${wish.cover.length === 1 ? "coat" : "coats"} of ${over} it is ${L(s.deepening)} below its neighbours: ${(100 * s.fade).toFixed(0)} % fades. Then ${turned}.`,
-        ]
-      : [`${code} over ${over}: ${L(s.deepening)} deeper, ${turned}.`];
-  if (SHADOW_FACTS[s.kind].order === "under" && !wish.grey && !reads(cover, s.covered))
-    parts.push(
-      `The cover is too pale for it and no longer reads as itself: a deeper cover there, or fewer coats beneath.`,
-    );
-  if (s.muddy) parts.push(`Muddy: ${(100 * s.purity).toFixed(0)} % of the chroma is left.`);
-  if (s.coatsLeft < 0)
-    parts.push(
-      `${-s.coatsLeft} ${s.coatsLeft === -1 ? "coat" : "coats"} more than the paper holds: bleed grows.`,
-    );
-  return parts.join(" ");
+  // Towards blue is cool, towards orange is warm, wherever the cover stands.
+  const toBlue = (h: number) => Math.abs(hueTurn(h, 270));
+  const after = (hue(cover) + s.hueTurn + 360) % 360;
+  const turns =
+    Math.abs(s.hueTurn) < HUE_STAYS ? undefined : toBlue(after) < toBlue(hue(cover)) ? "cooler" : "warmer";
+  return {
+    over: [...new Set(wish.cover)].map((i) => desk.inks[i]!.code),
+    coverCoats: wish.cover.length,
+    strength: desk.paper.lab[0] - s.bare[0],
+    turns,
+    reads: SHADOW_ORDER[s.kind] === "over" || wish.grey || reads(cover, s.covered),
+  };
 }

@@ -11,29 +11,17 @@ export const KINDS = [
 ] as const;
 export type Kind = (typeof KINDS)[number];
 
+export type KindGroupName = "Markers" | "Pencils" | "Finishers" | "Water-based pens";
+
 export interface KindGroup {
-  readonly name: string;
+  readonly name: KindGroupName;
   readonly kinds: readonly Kind[];
-  /** What to know about them. */
-  readonly remark: string;
 }
 
 /** Kinds as they are kept together. */
 export const KIND_GROUPS: readonly KindGroup[] = [
-  { name: "Markers", kinds: ["marker"], remark: "Alcohol ink: planned, blended and matched." },
-  {
-    name: "Pencils",
-    kinds: ["pencil"],
-    remark: "Over dry marker. A drawdown over white and one over black tell how much they cover.",
-  },
-  {
-    name: "Finishers",
-    kinds: ["gel pen", "gouache", "paint marker", "liner", "blender"],
-    remark: "Last, over dry ink. A liner that is not alcohol-proof smears when ink goes over it.",
-  },
-  {
-    name: "Water-based pens",
-    kinds: ["water pen"],
-    remark: "Kept apart: they do not dissolve in alcohol and must not be mixed into a blend group.",
-  },
+  { name: "Markers", kinds: ["marker"] },
+  { name: "Pencils", kinds: ["pencil"] },
+  { name: "Finishers", kinds: ["gel pen", "gouache", "paint marker", "liner", "blender"] },
+  { name: "Water-based pens", kinds: ["water pen"] },
 ];

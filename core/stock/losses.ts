@@ -1,23 +1,42 @@
+import type { MediumName } from "@/core/media/layer";
+import { codesOf } from "@/core/media/registry";
 import type { Piece } from "@/core/piece/piece";
 
-/** A tone of a kept group that uses a marker. */
+/** A layer of an area that takes something in hand. */
 export interface Use {
   readonly piece: string;
   readonly pieceId: string;
   readonly area: string;
+  readonly areaId: string;
+  readonly medium: MediumName | "underlay of the whole";
+  /** Coats of a tone or a shadow; 1 for what has none. */
   readonly coats: number;
 }
 
-/** Kept groups of all pieces that use a marker. */
-export function usesOf(
-  code: string,
-  pieces: readonly { readonly id: string; readonly document: Piece }[],
-): Use[] {
-  return pieces.flatMap(({ id, document }) =>
-    document.areas.flatMap((area) =>
-      (area.group?.tones ?? [])
-        .filter((t) => t.code === code)
-        .map((t) => ({ piece: document.name, pieceId: id, area: area.name, coats: t.coats })),
-    ),
-  );
+type Pieces = readonly { readonly id: string; readonly document: Piece }[];
+
+/** Where everything that pieces take in hand is used, by code. */
+export function usesByCode(pieces: Pieces): Map<string, Use[]> {
+  const out = new Map<string, Use[]>();
+  const add = (code: string, use: Use) => out.set(code, [...(out.get(code) ?? []), use]);
+  for (const { id: pieceId, document } of pieces) {
+    const piece = document.name;
+    for (const code of document.whole.underlay)
+      add(code, { piece, pieceId, area: "", areaId: "", medium: "underlay of the whole", coats: 1 });
+    for (const { name: area, id: areaId, layers } of document.areas)
+      for (const layer of layers)
+        for (const code of codesOf([layer]))
+          add(code, {
+            piece,
+            pieceId,
+            area,
+            areaId,
+            medium: layer.medium,
+            coats: "coats" in layer ? layer.coats : 1,
+          });
+  }
+  return out;
 }
+
+/** Layers of all pieces that use a code. */
+export const usesOf = (code: string, pieces: Pieces): readonly Use[] => usesByCode(pieces).get(code) ?? [];

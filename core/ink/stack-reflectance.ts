@@ -1,15 +1,15 @@
 import { BANDS, type Spectrum } from "@/core/colour/observer";
-import { stackAbsorbance } from "@/core/ink/stack";
-import { inkedReflectance } from "@/core/ink/sheet";
-import { seenLab, type Desk, type Stack } from "@/core/ink/desk";
-import { reconstructReflectance } from "@/core/ink/reconstruct";
-import { labOf } from "./tooth";
+import { stackAbsorbance } from "./stack";
+import { inkedReflectance } from "./sheet";
+import { seenLab, type Desk, type Stack } from "./desk";
+import { reconstructReflectance } from "./reconstruct";
+import { labOf } from "@/core/colour/lab-of";
 
 /**
- * Reflectance (36 bands) of a marker stack as pencil meets it: the model's spectrum, bent to the measured colour where there is one. No coats
+ * Reflectance (36 bands) of a stack, as pencil and other lights meet it: the model's spectrum, bent to the measured colour where there is one. No coats
  * give the paper.
  */
-export function baseReflectance(desk: Desk, stack: Stack): Spectrum {
+export function stackReflectance(desk: Desk, stack: Stack): Spectrum {
   if (!stack.length) return desk.paper.reflectance;
   const model = inkedReflectance(
     desk.paper,

@@ -1,0 +1,32 @@
+import { labOf } from "@/core/colour/lab-of";
+import type { Lab } from "@/core/colour/lab";
+import { BANDS, type Illuminant } from "@/core/colour/observer";
+import { withOverlays, type Desk, type Stack } from "./desk";
+import { reconstructReflectance } from "./reconstruct";
+import { stackReflectance } from "./stack-reflectance";
+
+/** What a colour read under daylight (D65) looks like under another light, taken for the smoothest reflectance that has it. */
+export function labUnder(lab: Lab, light: Illuminant): Lab {
+  if (light === "D65") return lab;
+  return labOf(reconstructReflectance(lab, new Float64Array(BANDS).fill(1)).reflectance, light);
+}
+
+/**
+ * A desk, fitted from readings under daylight, as it is seen under another light: paper, coats and overlays are the colours that their
+ * spectra have there. Inks that match by day may part by lamp.
+ */
+export function underLight(desk: Desk, light: Illuminant): Desk {
+  if (light === desk.paper.illuminant) return desk;
+  const seen = (stack: Stack) => labOf(stackReflectance(desk, stack), light);
+  const { overlays, ...model } = desk;
+  const paper = { ...desk.paper, lab: labOf(desk.paper.reflectance, light), illuminant: light };
+  const inks = desk.inks.map((ink, i) => ({
+    ...ink,
+    coats: ink.coats.map((reading, n) => {
+      const lab = seen(Array<number>(n + 1).fill(i));
+      return reading.clipping ? { ...reading, lab } : { lab };
+    }),
+  }));
+  const read = (overlays?.stacks ?? []).map((stack) => ({ stack, lab: seen(stack) }));
+  return withOverlays({ ...model, paper, inks }, read);
+}

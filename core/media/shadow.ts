@@ -1,0 +1,23 @@
+import { SHADOW_ORDER } from "@/core/shadow/shadow";
+import type { ShadowLayer } from "./layer";
+import { coatsOf, type Medium, type Pass } from "./medium";
+
+export const isUnder = ({ kind }: Pick<ShadowLayer, "kind">): boolean => SHADOW_ORDER[kind] === "under";
+
+/** What lies under the group goes on first and dries; what lies over it comes when the group is dry. */
+export const shadow: Medium<ShadowLayer> = {
+  most: 8,
+  order: (layer) => (isUnder(layer) ? 0 : 2),
+  codes: ({ code }) => [code],
+  coats: coatsOf,
+  passes: (layers, { somethingBeneath }) =>
+    layers.map((layer, i): Pass => ({
+      code: layer.code,
+      coats: layer.coats,
+      role: layer.kind,
+      kind: "lay",
+      dry: i > 0 || somethingBeneath,
+      where: layer.place,
+      stroke: "circles",
+    })),
+};

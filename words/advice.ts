@@ -1,0 +1,23 @@
+import type { Advice } from "@/core/group/advice";
+
+/** A sentence with its number. */
+export function adviceInWords(a: Advice): string {
+  switch (a.kind) {
+    case "step too wide": {
+      const remedy = a.fix ? `put ${a.fix.code} between: you own it.` : "no owned ink lies between.";
+      return `Step ${a.deltaL.toFixed(0)} L* from ${a.pair.join(" to ")}: an edge will show; ${remedy}`;
+    }
+    case "step too narrow":
+      return `Step ${a.deltaL.toFixed(1)} L* from ${a.pair.join(" to ")}: hardly seen (under ${a.narrowest}); leave out ${a.fix?.code ?? a.pair[1]}.`;
+    case "twins":
+      return `${a.pair.join(" to ")}: twins on this paper, ${a.deltaE00.toFixed(1)} ΔE00 apart; one of them is enough.`;
+    case "mud":
+      return `The blend ${a.pair.join(" to ")} loses ${a.chromaLost.toFixed(0)} of chroma on the way: lay a thin coat of ${a.pair[0]} over the seam, or choose neighbours in hue.`;
+    case "uneven steps":
+      return `The widest step is ${a.ratio.toFixed(1)} times the narrowest: blend longest at ${a.at}.`;
+    case "contrast":
+      return `Contrast ${a.contrast.toFixed(0)} L* where ${a.wanted.toFixed(0)} is wanted: the area will look flat.`;
+    case "local colour":
+      return `The mids come ${a.deltaE00.toFixed(1)} ΔE00 from the local colour: a different colour to the eye.`;
+  }
+}

@@ -1,0 +1,48 @@
+import type { LaidPencil, Shortfall } from "@/core/pencil/plan";
+import type { Pass } from "@/core/media/medium";
+import { signed } from "./numbers";
+
+/** Why a value of a pencil plan is out of reach. */
+export function shortfallInWords(s: Shortfall): string {
+  switch (s.kind) {
+    case "no dark pencil":
+      return "no pencil at hand is dark enough";
+    case "darkest too light":
+      return `the darkest pencil at hand, ${s.code}, gives L* ${signed(s.lightness)}`;
+    case "colour would go":
+      return `deeper layers of ${s.code} would take its colour away: it still reads as itself down to L* ${signed(s.lightness)}`;
+    case "white stops":
+      return `white over this ground stops at L* ${signed(s.lightness)}`;
+    case "no white pencil":
+      return "no white pencil is at hand to lighten it";
+    case "hue out of reach":
+      return `its hue is out of reach: the three neighbours come to a* ${signed(s.found[1])}, b* ${signed(s.found[2])} where a* ${signed(s.wanted[1])}, b* ${signed(s.wanted[2])} is wanted`;
+  }
+}
+
+/** Parts of a pencil drawing, short enough for a chip. */
+export const partInWords: Readonly<Record<LaidPencil["part"], string>> = {
+  "dark beneath": "dark",
+  "white beneath": "white",
+  "over all": "over",
+};
+
+/** The name on a pencil, without saying again that it is one. */
+export const pencilName = (code: string): string => code.replace(/^pencil /, "");
+
+/** Where a pencil of a plan is used, and how. */
+export function drawingInWords({ part, values, layers, pressures }: NonNullable<Pass["drawing"]>): {
+  readonly where: string;
+  readonly stroke: string;
+} {
+  const value = (v: number) => `L* ${v.toFixed(0)}`;
+  const range =
+    values.length === 1
+      ? `at ${value(values[0]!)}`
+      : `${value(Math.max(...values))} to ${value(Math.min(...values))}`;
+  const count = layers[0] === layers[1] ? layers[0] : `${layers[0]}–${layers[1]}`;
+  return {
+    where: `${part}: ${range}`,
+    stroke: `${count} layers, ${pressures.join(" to ")}; short strokes, sharp point`,
+  };
+}

@@ -1,0 +1,26 @@
+import type { Piece } from "@/core/piece/piece";
+import { needOf, WHOLE, type Need, type Supply } from "@/core/stock/supplies";
+import { counted } from "./numbers";
+
+/** What to do about a supply. */
+export const needInWords: Readonly<Record<Need, string>> = {
+  ready: "ready",
+  "running low": "running low",
+  refill: "refill: dry",
+  buy: "to buy",
+};
+
+/** Names of the areas that use a supply. */
+export const usedIn = ({ areas }: Pick<Supply, "areas">): string[] =>
+  areas.map((a) => (a === WHOLE ? "underlay of the whole" : a));
+
+const cell = (text: string) => text.replaceAll("\\", "\\\\").replaceAll("|", "\\|").replaceAll("\n", " ");
+
+/** Supply list as a Markdown table. */
+export function suppliesMarkdown(piece: Piece, paper: string, supplies: readonly Supply[]): string {
+  const rows = supplies.map(
+    (s) => `| \`${cell(s.code)}\` | ${needInWords[needOf(s)]} | ${cell(usedIn(s).join(", "))} |`,
+  );
+  const title = `# ${piece.name}: supply list\n\nPaper: ${paper}. ${counted(supplies.length, "marker")}.\n\n`;
+  return `${title}| marker | state | used in |\n| --- | --- | --- |\n${rows.join("\n")}${rows.length ? "\n" : ""}`;
+}
