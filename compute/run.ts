@@ -1,14 +1,10 @@
+import { BadInput, wrong } from "@/border/problem";
+import { readAs } from "@/border/read-as";
+import { Cancelled, part, type Work } from "@/core/progress";
+import type { OpenDesk } from "./desk";
+import { deskFor, questionOf } from "./desks";
+import type { Operation } from "./operation";
 import { isOperation, operationNames, table, type OperationName, type OutputOf } from "./table";
-import { BadInput } from "./problem";
-import { validate } from "./validate";
-
-/** Work that was stopped on request. */
-export class Cancelled extends Error {
-  constructor() {
-    super("cancelled");
-    this.name = "Cancelled";
-  }
-}
 
 export interface Watch {
   readonly onProgress?: (share: number) => void;
@@ -18,6 +14,48 @@ export interface Watch {
 /** Longest stretch of work, in ms, before messages (such as a wish to stop) are let in. */
 const STRETCH = 40;
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
+/** Share of the progress that opening a desk takes. */
+const OPENING = 0.4;
+
+const isWork = (v: unknown): v is Work<unknown> =>
+  typeof (v as Work<unknown> | undefined)?.next === "function";
+
+/** What is wrong with an input, whichever part is at fault: both parts are looked at before anything is said. */
+function* askedOf(
+  { question, ofDesk }: Operation<object, unknown>,
+  plain: unknown,
+): Work<[object, OpenDesk | undefined]> {
+  if (!ofDesk) return [readAs(question, plain), undefined];
+  let asked: object | undefined;
+  const problems: BadInput["problems"][number][] = [];
+  try {
+    asked = readAs(question, questionOf(plain));
+  } catch (e) {
+    if (!(e instanceof BadInput)) throw e;
+    problems.push(...e.problems);
+  }
+  try {
+    const open = yield* part(deskFor(plain), 0, OPENING);
+    if (asked) return [asked, open];
+  } catch (e) {
+    if (!(e instanceof BadInput) || !problems.length) throw e;
+    problems.push(...e.problems);
+  }
+  throw new BadInput(problems);
+}
+
+/** An operation as work that can be stopped between two of its steps. */
+function* asWork(name: string, plain: unknown): Work<unknown> {
+  if (!isOperation(name))
+    throw wrong(
+      "",
+      `expected one of ${operationNames.join(", ")}; there is no operation "${name.slice(0, 60)}"`,
+    );
+  const operation = table[name] as unknown as Operation<object, unknown>;
+  const [question, open] = yield* askedOf(operation, plain);
+  const answer = operation.run(question, open!);
+  return isWork(answer) ? yield* open ? part(answer, OPENING, 1 - OPENING) : answer : answer;
+}
 
 /**
  * Runs an operation of the table on unchecked input.
@@ -28,25 +66,16 @@ export async function runOperation<N extends OperationName>(
   plain: unknown,
   watch: Watch = {},
 ): Promise<OutputOf<N>> {
-  if (!isOperation(name))
-    throw new BadInput([
-      { path: "", expected: `expected one of ${operationNames.join(", ")}; there is no operation "${name}"` },
-    ]);
-  const { input, run } = table[name];
-  const work = (run as (input: object) => unknown)(validate<object>(input, plain));
-  if (!isGenerator(work)) return work as OutputOf<N>;
+  const work = asWork(name, plain);
   let paused = performance.now();
   for (;;) {
     const { done, value } = work.next();
     if (done) return value as OutputOf<N>;
     if (performance.now() - paused > STRETCH) {
-      watch.onProgress?.(value as number);
+      watch.onProgress?.(value);
       await breathe();
       if (watch.signal?.aborted) throw new Cancelled();
       paused = performance.now();
     }
   }
 }
-
-const isGenerator = (v: unknown): v is Generator<number, unknown> =>
-  typeof (v as Generator | undefined)?.next === "function";

@@ -17,3 +17,11 @@ export function* part<O>(work: Work<O>, from: number, share: number): Work<O> {
     yield from + share * step.value;
   }
 }
+
+/** Work that was stopped on request. */
+export class Cancelled extends Error {
+  constructor() {
+    super("cancelled");
+    this.name = "Cancelled";
+  }
+}

@@ -1,6 +1,9 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { rgb8ToLab } from "@/core/colour/display";
 import { meanLab } from "@/core/colour/mean-lab";
+import type { Raster } from "@/core/chart/raster";
+import type { Xyz } from "@/core/colour/observer";
+import { LINEAR } from "@/core/colour/rgb";
 import type { Lab } from "@/core/colour/lab";
 
 export interface PatchReading {
@@ -46,4 +49,44 @@ export function readPatch(rgba: ArrayLike<number>): PatchReading {
     spread: kept.reduce((sum, l) => sum + deltaE00(lab, l), 0) / kept.length,
     kept: kept.length / labs.length,
   };
+}
+
+/** A rectangle in shares (0–1) of a picture's width and height. */
+export interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Pixels of a rectangle of a picture, at least one, with the rectangle that they truly fill. */
+export function patchOf(
+  { width, height, rgb }: Raster,
+  box: Box,
+): { readonly pixels: Uint8Array; readonly at: Box } {
+  const x = Math.max(0, Math.min(width - 1, Math.round(box.x * width)));
+  const y = Math.max(0, Math.min(height - 1, Math.round(box.y * height)));
+  const w = Math.max(1, Math.min(width - x, Math.round(box.width * width)));
+  const h = Math.max(1, Math.min(height - y, Math.round(box.height * height)));
+  const pixels = new Uint8Array(w * h * 4);
+  for (let row = 0, to = 0; row < h; row++)
+    for (let from = ((y + row) * width + x) * 3, end = from + w * 3; from < end; from += 3) {
+      pixels[to++] = rgb[from]!;
+      pixels[to++] = rgb[from + 1]!;
+      pixels[to++] = rgb[from + 2]!;
+      pixels[to++] = 255;
+    }
+  return { pixels, at: { x: x / width, y: y / height, width: w / width, height: h / height } };
+}
+
+/** Mean of pixels' linear levels, 0–1, three channels. */
+export function meanLevels(rgba: ArrayLike<number>): Xyz {
+  let [r, g, b] = [0, 0, 0];
+  for (let i = 0; i < rgba.length; i += 4) {
+    r += LINEAR[rgba[i]!]!;
+    g += LINEAR[rgba[i + 1]!]!;
+    b += LINEAR[rgba[i + 2]!]!;
+  }
+  const n = rgba.length / 4;
+  return [r / n, g / n, b / n];
 }

@@ -18,7 +18,8 @@ export interface Piece {
 }
 
 /** Temperature of the light and shade of a whole picture. */
-export type Scene = "neutral" | "warm" | "cool";
+export const SCENES = ["neutral", "warm", "cool"] as const;
+export type Scene = (typeof SCENES)[number];
 
 /** What is wished of the piece as a whole. */
 export interface Whole {

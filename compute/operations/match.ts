@@ -1,11 +1,21 @@
+import type { ColourInput } from "@/border/colour";
+import { Colour, OneOf, Optional, Whole } from "@/border/fields";
 import { closeness, type Closeness } from "@/core/colour/delta-e00";
 import { keepInks } from "@/core/ink/desk";
 import { matchTarget } from "@/core/match/match";
-import type { Recipe } from "@/core/match/recipe";
-import { deskOf } from "./desk-memory";
-import { colourOf } from "./inputs/colour";
-import type { MatchInput } from "./inputs/operations";
-import { seen, type SeenColour } from "./predict";
+import { preferenceInWords } from "@/words/match";
+import { costOf } from "../cost";
+import { AmongOwned, deskOperation } from "../operation";
+import { seen, type SeenColour } from "../seen";
+
+export class MatchQuestion extends AmongOwned {
+  @Colour() target!: ColourInput;
+  @Optional() @Whole(1, 3) maxInks = 3;
+  /** Coats of all inks of a recipe together. */
+  @Optional() @Whole(1, 6) maxCoats = 4;
+  @Optional() @Whole(1, 50) top = 5;
+  @Optional() @OneOf(["pruned", "exhaustive"]) search: "pruned" | "exhaustive" = "pruned";
+}
 
 export interface RecipeOutput extends SeenColour {
   /** Bottom to top. */
@@ -24,30 +34,23 @@ export interface MatchOutput {
   readonly milliseconds: number;
 }
 
-const coats = (r: Recipe) => r.layers.reduce((sum, l) => sum + l.coats, 0);
-const counted = (n: number, one: string) => `${n} ${one}${n === 1 ? "" : "s"}`;
-
 /** The best recipes for a colour. */
-export function* match(input: MatchInput): Generator<number, MatchOutput> {
-  const desk = deskOf(input);
-  const dry = new Set(input.inks.filter((i) => i.state === "dry").map((i) => i.code));
-  const usable = dry.size ? keepInks(desk, (i) => !dry.has(i.code)) : desk;
+export const match = deskOperation(MatchQuestion, function* (question, open): Generator<number, MatchOutput> {
+  const price = costOf(open, question.ownedOnly);
+  const ready = new Set(open.inks.flatMap((i, at) => (Number.isFinite(price(at)) ? [i.code] : [])));
+  const usable = ready.size < open.inks.length ? keepInks(open.desk, (i) => ready.has(i.code)) : open.desk;
   const start = performance.now();
+  const target = open.labOf(question.target);
   const { recipes, preferred, stacksEvaluated } = yield* matchTarget(
     usable,
-    colourOf(input.target).lab,
-    input,
-    input.search,
+    target,
+    question,
+    question.search,
   );
   const milliseconds = performance.now() - start;
-  const best = recipes[0];
   return {
     recipes: recipes.map((r, i) => {
-      const behind = r.deltaE00 - best!.deltaE00;
-      const note =
-        i === preferred && i > 0
-          ? `Preferred: only ${behind.toFixed(2)} ΔE00 behind the best, with ${counted(r.layers.length, "ink")} and ${counted(coats(r), "coat")} instead of ${best!.layers.length} and ${coats(best!)}.`
-          : undefined;
+      const note = i === preferred && i > 0 ? preferenceInWords(r, recipes[0]!) : undefined;
       return {
         layers: r.layers.map((l) => ({ code: usable.inks[l.ink]!.code, coats: l.coats })),
         ...seen(r.lab),
@@ -60,4 +63,4 @@ export function* match(input: MatchInput): Generator<number, MatchOutput> {
     stacksEvaluated,
     milliseconds,
   };
-}
+});

@@ -1,0 +1,37 @@
+import { SHEETS, type ChartCell, type SheetName } from "@/core/chart/layout";
+import type { ColourInput } from "./colour";
+import { Colour, Flag, List, OneOf, Optional, Stack, Text, Whole } from "./fields";
+
+const SHEET_NAMES = Object.keys(SHEETS) as SheetName[];
+export const Sheet = (): PropertyDecorator => OneOf(SHEET_NAMES);
+/** Serials go into 16 bits of the page's strip. */
+export const Serial = (): PropertyDecorator => Whole(1, 65535);
+
+export class ChartCellInput implements ChartCell {
+  @Stack(1) stack!: string[];
+  @Optional() @Flag() lift?: true;
+}
+
+export class ChartLineInput {
+  @Text(120) label!: string;
+  @List(() => ChartCellInput, 1, 4, '{"stack"}') cells!: ChartCellInput[];
+}
+
+export const MOST_LINES = 2400;
+
+/** A chart that a page may belong to. */
+export class ChartInput {
+  @Serial() serial!: number;
+  @Sheet() sheet!: SheetName;
+  @List(() => ChartLineInput, 0, MOST_LINES, '{"label","cells"}') lines!: ChartLineInput[];
+}
+
+export class KnownColourInput {
+  @Stack(1) stack!: string[];
+  @Colour() color!: ColourInput;
+}
+
+export class KnownChartInput extends ChartInput {
+  @Colour() paper!: ColourInput;
+  @Optional() @List(() => KnownColourInput, 0, 20_000, '{"stack","color"}') known: KnownColourInput[] = [];
+}

@@ -1,0 +1,77 @@
+import { validateSync } from "class-validator";
+import { fieldsOf, type Document } from "./fields";
+import { inspect } from "./inspect";
+import { BadInput, join, type Problem } from "./problem";
+
+/** Problems that are told; further ones help nobody. */
+const MOST_TOLD = 40;
+
+/**
+ * Something that came in, read as a document: every field known, every rule kept, what is left out at its default.
+ * @throws BadInput with the fields that are wrong
+ */
+export function readAs<T extends object>(type: Document<T>, value: unknown): T {
+  inspect(value);
+  const problems: Problem[] = [];
+  const read = build(type, value, "", "expected a JSON object", problems);
+  if (problems.length) throw new BadInput(problems.slice(0, MOST_TOLD));
+  return read as T;
+}
+
+function build(
+  type: Document<object>,
+  value: unknown,
+  path: string,
+  expected: string,
+  problems: Problem[],
+): object | undefined {
+  if (problems.length >= MOST_TOLD) return undefined;
+  if (typeof value !== "object" || value === null || Array.isArray(value)) {
+    problems.push({ path, expected });
+    return undefined;
+  }
+  const fields = fieldsOf(type);
+  const out = new type() as Record<string, unknown>;
+  const built = new Set<string>();
+  for (const [name, given] of Object.entries(value)) {
+    const at = join(path, name);
+    const field = fields.get(name);
+    if (!field) {
+      problems.push({
+        path: at,
+        expected: `expected no such field; there are ${[...fields.keys()].join(", ")}`,
+      });
+      if (problems.length >= MOST_TOLD) return undefined;
+    } else if (field.of && given !== null && given !== undefined) {
+      built.add(name);
+      out[name] = field.list
+        ? buildList(field.of(), field.list, given, at, field.expected!, problems)
+        : build(field.of(), given, at, field.expected!, problems);
+    } else if (given !== undefined) out[name] = given;
+  }
+  for (const error of validateSync(out, { stopAtFirstError: true, forbidUnknownValues: false })) {
+    // What could not be built has said so itself.
+    if (built.has(error.property)) continue;
+    for (const said of Object.values(error.constraints ?? {}))
+      problems.push({ path: join(path, error.property), expected: said });
+  }
+  return out;
+}
+
+function buildList(
+  type: Document<object>,
+  { least, most }: { readonly least: number; readonly most: number },
+  value: unknown,
+  path: string,
+  expected: string,
+  problems: Problem[],
+): unknown[] | undefined {
+  if (!Array.isArray(value) || value.length < least || value.length > most) {
+    problems.push({ path, expected });
+    return undefined;
+  }
+  return value.map((v, i) => build(type, v, `${path}[${i}]`, "expected an object", problems));
+}
+
+/** A document without its class: what is stored, or compared. */
+export const plain = <T>(value: unknown): T => JSON.parse(JSON.stringify(value)) as T;

@@ -1,0 +1,70 @@
+import { colourOf, type ColourInput } from "@/border/colour";
+import type { DeskInput, InkInput } from "@/border/desk";
+import { wrong } from "@/border/problem";
+import type { Lab } from "@/core/colour/lab";
+import { layingDesk, withOverlays, type Desk } from "@/core/ink/desk";
+import { labUnder, underLight } from "@/core/ink/under-light";
+import type { Work } from "@/core/progress";
+
+/** A desk as operations use it: validated and fitted once, whatever is asked of it afterwards. */
+export interface OpenDesk {
+  /** Under the light in which colours are judged. */
+  readonly desk: Desk;
+  readonly inks: readonly InkInput[];
+  readonly input: DeskInput;
+  /** What a colour (read under daylight) looks like in that light. */
+  readonly labOf: (colour: ColourInput) => Lab;
+  /**
+   * Place of an ink by its code.
+   * @throws BadInput naming the field when there is none
+   */
+  readonly placeOf: (code: string, path: string) => number;
+}
+
+/** Fields of inks that have a code of their own; the path of one that has not. */
+function placesOf(codes: readonly string[], field: string): Map<string, number> {
+  const places = new Map<string, number>();
+  codes.forEach((code, i) => {
+    const first = places.get(code);
+    if (first !== undefined)
+      throw wrong(`${field}[${i}].code`, `expected a code of its own: "${code}" is also ${field}[${first}]`);
+    places.set(code, i);
+  });
+  return places;
+}
+
+/**
+ * Opens a desk: fits the paper and every ink, takes in the overlays that were read. Yields progress 0–1.
+ * @throws BadInput when two inks or two pencils have the same code
+ */
+export function* openingDesk(input: DeskInput): Work<OpenDesk> {
+  const { paper, inks, overlays } = input;
+  const places = placesOf(
+    inks.map((i) => i.code),
+    "inks",
+  );
+  placesOf(
+    input.pencils.map((p) => p.code),
+    "pencils",
+  );
+  const measured = inks.map(({ code, coats }) => ({ code, coats: coats.map(colourOf) }));
+  const laid = yield* layingDesk(colourOf(paper.color).lab, measured);
+  // Overlays with inks that do not lie ready say nothing here.
+  const read = overlays.filter((o) => o.stack.every((code) => places.has(code)));
+  const byDay = withOverlays(
+    laid,
+    read.map((o) => ({ stack: o.stack.map((code) => places.get(code)!), lab: colourOf(o.color).lab })),
+  );
+  return {
+    desk: underLight(byDay, paper.light),
+    inks,
+    input,
+    labOf: (colour) => labUnder(colourOf(colour).lab, paper.light),
+    placeOf: (code, path) => {
+      const place = places.get(code);
+      if (place === undefined)
+        throw wrong(path, `expected the code of one of the inks; "${code}" is not among them`);
+      return place;
+    },
+  };
+}

@@ -1,0 +1,133 @@
+import type { ColourInput } from "@/border/colour";
+import { Colour, List, Nullable, One, OneOf, Optional, Whole, Within } from "@/border/fields";
+import { TONE, ToneInput } from "@/border/tone";
+import { displayLab } from "@/core/colour/display";
+import { cautionsOf, type Caution } from "@/core/group/caution";
+import { MATERIALS, MATERIAL_HABITS, type Material } from "@/core/group/material";
+import { schoolPasses, SCHOOLS, toneBorders, type School, type SchoolPass } from "@/core/group/school";
+import { layStrip, type LaidPass } from "@/core/group/strip";
+import { FEWEST_TONES, MOST_TONES, type Tone } from "@/core/group/tone";
+import { seenLab } from "@/core/ink/desk";
+import { SCENES, type Scene } from "@/core/piece/piece";
+import { cautionInWords } from "@/words/caution";
+import { whyInWords } from "@/words/material";
+import { SCHOOL_WORDS, whereInWords } from "@/words/school";
+import { coatsOf } from "../group-output";
+import { deskOperation } from "../operation";
+
+/** How a sheet behaves while it is coloured. */
+export class SheetInput {
+  @Optional() @Within(1, 3600, "s") openTime = 40;
+  @Optional() @Within(0, 20, "mm") bleed = 0.4;
+  @Optional() @Whole(1, 20, "coats") capacity = 5;
+}
+
+export class SchoolsQuestion {
+  @List(() => ToneInput, FEWEST_TONES, MOST_TONES, TONE) tones!: ToneInput[];
+  @Optional() @OneOf(MATERIALS) material: Material = "other";
+  @Optional() @OneOf(SCENES) scene: Scene = "neutral";
+  @Nullable() @Within(1, 1e6, "mm²") mm2?: number | null;
+  @Optional() @Colour() local?: ColourInput;
+  @Optional() @One(() => SheetInput, 'expected {"openTime","bleed","capacity"}') sheet: SheetInput =
+    new SheetInput();
+  /** Inks beneath the shadow end, dry before the group is laid. */
+  @Optional() @List(() => ToneInput, 0, 8, TONE) under: ToneInput[] = [];
+}
+
+export interface SchoolOutput {
+  readonly school: School;
+  readonly order: string;
+  readonly suits: string;
+  /** Why this school is the habit of the material; only on that one. */
+  readonly habit?: string;
+  readonly passes: readonly (Omit<SchoolPass, "tone" | "where"> & {
+    readonly code: string;
+    readonly where: string;
+  })[];
+  /** Sample strip, lane by lane from its lightest end. */
+  readonly strip: { readonly cells: number; readonly lanes: number; readonly hex: readonly string[] };
+  /** Largest ΔE00 within a millimetre beyond an even fade; evenness 0–1; spread of L* between strokes. */
+  readonly edge: number;
+  readonly softness: number;
+  readonly texture: number;
+  /** L* of the lightest and the darkest place. */
+  readonly lightness: readonly [number, number];
+  /** Coats over the whole area, by marker and in all. */
+  readonly ink: readonly { readonly code: string; readonly coats: number }[];
+  readonly inkTotal: number;
+  readonly mostCoats: number;
+  readonly cautions: readonly (Caution & { readonly message: string })[];
+}
+
+/** How far an underlay reaches into the lighter neighbour of the shadow, as a share of the area. */
+const UNDER_REACHES = 0.08;
+
+/** A group laid in each of the six schools on a sample strip: what it looks like, and what can be measured on it. */
+export const schools = deskOperation(
+  SchoolsQuestion,
+  function* (question, { desk, placeOf, labOf }): Generator<number, { schools: SchoolOutput[] }> {
+    const tones = question.tones
+      .map((t, i): Tone => {
+        const tone = { ink: placeOf(t.code, `tones[${i}].code`), coats: t.coats };
+        return { ...tone, lab: seenLab(desk, coatsOf(tone)) };
+      })
+      .sort((a, b) => b.lab[0] - a.lab[0]);
+    const { sheet, material } = question;
+    const habit = MATERIAL_HABITS[material].school;
+    const beneath = question.under.map((t, i): LaidPass => ({
+      ink: placeOf(t.code, `under[${i}].code`),
+      coats: t.coats,
+      from: toneBorders(tones.length).at(-2)! - UNDER_REACHES,
+      to: 1,
+      stroke: "circles",
+      wet: false,
+    }));
+    const out: SchoolOutput[] = [];
+    for (const school of SCHOOLS) {
+      const passes = schoolPasses(
+        school,
+        tones.map((t) => t.coats),
+      );
+      const laid = passes.map((p, i): LaidPass => ({
+        ...p,
+        ink: tones[p.tone]!.ink,
+        wet: p.wet && !(i === 0 && beneath.length),
+      }));
+      const strip = layStrip(desk, [...beneath, ...laid], sheet);
+      const ink = [...strip.inkUsed].map(([i, coats]) => ({ code: desk.inks[i]!.code, coats }));
+      const L = strip.profile.map((l) => l[0]);
+      const cautions = cautionsOf({
+        desk,
+        tones,
+        material,
+        ...(question.local && { local: labOf(question.local) }),
+        scene: question.scene,
+        mm2: question.mm2 ?? null,
+        capacity: sheet.capacity,
+        sheet,
+        strip,
+      });
+      out.push({
+        school,
+        ...SCHOOL_WORDS[school],
+        ...(habit === school && { habit: whyInWords[material] }),
+        passes: passes.map(({ tone, where, ...p }) => ({
+          ...p,
+          code: desk.inks[tones[tone]!.ink]!.code,
+          where: whereInWords[where],
+        })),
+        strip: { cells: strip.cells, lanes: strip.lanes, hex: strip.labs.map((lab) => displayLab(lab).hex) },
+        edge: strip.edge,
+        softness: strip.softness,
+        texture: strip.texture,
+        lightness: [Math.max(...L), Math.min(...L)],
+        ink,
+        inkTotal: ink.reduce((sum, i) => sum + i.coats, 0),
+        mostCoats: strip.mostCoats,
+        cautions: cautions.map((c) => ({ ...c, message: cautionInWords(c) })),
+      });
+      yield out.length / SCHOOLS.length;
+    }
+    return { schools: out };
+  },
+);

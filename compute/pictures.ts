@@ -1,0 +1,47 @@
+import type { ImageInput } from "@/border/image";
+import { wrong } from "@/border/problem";
+import type { Raster } from "@/core/chart/raster";
+import { memory } from "./memory";
+
+/** Decoded pictures that are kept: a reference and a chart page or two. */
+const MOST_KEPT = 4;
+const kept = memory<Raster>(MOST_KEPT);
+
+/** Keeps a decoded picture under a handle. */
+export const keepPicture = (handle: string, raster: Raster): Raster => kept.keep(handle, raster);
+
+export const hasPicture = (handle: string): boolean => kept.recall(handle) !== undefined;
+
+/** A handle that names no picture: it must be decoded (again). */
+export const UNKNOWN_PICTURE = "expected the handle of a picture that was opened";
+
+/** Bytes of a base64 text; undefined when it is none. */
+function bytesOf(base64: string): Uint8Array | undefined {
+  try {
+    return Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
+  } catch {
+    return undefined;
+  }
+}
+
+/**
+ * Pixels of a picture that came along, or that lies here already.
+ * @throws BadInput when there are none, or too few
+ */
+export function rasterOf({ width, height, rgb, picture }: ImageInput, path: string): Raster {
+  if (picture !== undefined) {
+    const known = kept.recall(picture);
+    if (!known) throw wrong(`${path}.picture`, UNKNOWN_PICTURE);
+    return known;
+  }
+  if (width === undefined || height === undefined || rgb === undefined)
+    throw wrong(path, 'expected {"width","height","rgb"}');
+  const bytes = bytesOf(rgb);
+  const wanted = width * height * 3;
+  if (bytes?.length !== wanted)
+    throw wrong(
+      `${path}.rgb`,
+      `expected ${wanted} bytes in base64, three a pixel; found ${bytes?.length ?? "no base64"}`,
+    );
+  return { width, height, rgb: bytes };
+}
