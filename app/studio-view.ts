@@ -4,7 +4,7 @@ import { findPiece, type StoredPiece } from "@/store/pieces";
 import { listPapers, type PaperSheet } from "@/store/papers";
 import { rackOn, type Rack } from "@/store/rack";
 import { currentStudio } from "@/store/studio";
-import { isId } from "./api/answer";
+import { isId } from "@/border/fields";
 
 /** The rack on the wanted paper, or on the studio's first. */
 export async function loadRack(

@@ -1,5 +1,6 @@
 import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
 import type { Illuminant } from "@/core/colour/observer";
+import { STATES, type MarkerState } from "@/core/stock/kinds";
 import type { ColourInput } from "./colour";
 import { Code, Colour, Colours, List, Nullable, One, OneOf, Optional, Stack, Whole, Within } from "./fields";
 
@@ -10,10 +11,6 @@ export class PaperInput {
   /** Light under which colours are judged; readings are always meant under daylight. */
   @Optional() @OneOf(LIGHTS) light: Illuminant = "D65";
 }
-
-/** How much is left in a marker. */
-export const STATES = ["full", "fine", "low", "dry"] as const;
-export type MarkerState = (typeof STATES)[number];
 
 export class InkInput {
   @Code() code!: string;

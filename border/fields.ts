@@ -9,6 +9,8 @@ export type Document<T extends object> = new () => T;
 export interface Field {
   /** The document of which it is one, or a list. */
   readonly of?: () => Document<object>;
+  /** Documents by the value of the field that tells them apart. */
+  readonly kinds?: { readonly by: string; readonly of: Readonly<Record<string, () => Document<object>>> };
   readonly list?: { readonly least: number; readonly most: number };
   readonly expected?: string;
 }
@@ -179,3 +181,47 @@ export const List = (
     Rule(expected, Array.isArray),
   );
 };
+
+/** A list of documents of several kinds, told apart by one of their fields. */
+export const ListOfKinds = (
+  by: string,
+  of: Readonly<Record<string, () => Document<object>>>,
+  most: number,
+): PropertyDecorator => {
+  const expected = `expected a list of at most ${most}, each with "${by}": ${Object.keys(of).join(", ")}`;
+  return all(
+    (target, key) => note(target, String(key), { kinds: { by, of }, list: { least: 0, most }, expected }),
+    Rule(expected, Array.isArray),
+  );
+};
+
+/** True, or left out. */
+export const Yes = (): PropertyDecorator => Rule("expected true, or nothing", (v) => v === true);
+
+/** A number of things that belong together, each within limits. */
+export const Numbers = (count: number, least: number, most: number): PropertyDecorator =>
+  Rule(
+    `expected ${count} numbers from ${least} to ${most}`,
+    (v) =>
+      Array.isArray(v) &&
+      v.length === count &&
+      v.every((n) => typeof n === "number" && n >= least && n <= most),
+  );
+
+/** A list of short texts. */
+export const Texts = (most: number, longest: number): PropertyDecorator =>
+  Rule(
+    `expected a list of at most ${most} texts of at most ${longest} characters`,
+    (v) =>
+      Array.isArray(v) && v.length <= most && v.every((t) => typeof t === "string" && t.length <= longest),
+  );
+
+/** A name as people give it. */
+export const Name = (longest = 80): PropertyDecorator =>
+  Rule(
+    `expected a name of 1 to ${longest} characters`,
+    (v) => typeof v === "string" && v.length <= longest && v.trim().length > 0,
+  );
+
+/** Notes in free words. */
+export const Notes = (): PropertyDecorator => Text(4000);

@@ -23,3 +23,7 @@ export const within = (e: BadInput, parent: string): BadInput =>
 /** Path of a field of something that has a path itself. */
 export const join = (parent: string, field: string): string =>
   !parent || field.startsWith("[") ? parent + field : `${parent}.${field}`;
+
+/** Something named that is not there, or is another studio's. */
+export const noSuch = (path: string, what: string): BadInput =>
+  wrong(path, `expected the id of a ${what}; there is no such ${what}`);

@@ -1,5 +1,5 @@
 import { validateSync } from "class-validator";
-import { fieldsOf, type Document } from "./fields";
+import { fieldsOf, type Document, type Field } from "./fields";
 import { inspect } from "./inspect";
 import { BadInput, join, type Problem } from "./problem";
 
@@ -42,11 +42,11 @@ function build(
         expected: `expected no such field; there are ${[...fields.keys()].join(", ")}`,
       });
       if (problems.length >= MOST_TOLD) return undefined;
-    } else if (field.of && given !== null && given !== undefined) {
+    } else if ((field.of || field.kinds) && given !== null && given !== undefined) {
       built.add(name);
       out[name] = field.list
-        ? buildList(field.of(), field.list, given, at, field.expected!, problems)
-        : build(field.of(), given, at, field.expected!, problems);
+        ? buildList(field, field.list, given, at, problems)
+        : build(field.of!(), given, at, field.expected!, problems);
     } else if (given !== undefined) out[name] = given;
   }
   for (const error of validateSync(out, { stopAtFirstError: true, forbidUnknownValues: false })) {
@@ -59,18 +59,41 @@ function build(
 }
 
 function buildList(
-  type: Document<object>,
+  field: Field,
   { least, most }: { readonly least: number; readonly most: number },
   value: unknown,
   path: string,
-  expected: string,
   problems: Problem[],
 ): unknown[] | undefined {
   if (!Array.isArray(value) || value.length < least || value.length > most) {
-    problems.push({ path, expected });
+    problems.push({ path, expected: field.expected! });
     return undefined;
   }
-  return value.map((v, i) => build(type, v, `${path}[${i}]`, "expected an object", problems));
+  return value.map((v, i) => {
+    const at = `${path}[${i}]`;
+    const type = field.kinds ? kindOf(field.kinds, v) : field.of!();
+    if (type) return build(type, v, at, "expected an object", problems);
+    const { by, of } = field.kinds!;
+    problems.push({ path: join(at, by), expected: `expected one of ${Object.keys(of).join(", ")}` });
+    return undefined;
+  });
+}
+
+/** The document that a value of several kinds is; undefined when it says none of them. */
+function kindOf({ by, of }: NonNullable<Field["kinds"]>, value: unknown): Document<object> | undefined {
+  const said =
+    typeof value === "object" && value !== null ? (value as Record<string, unknown>)[by] : undefined;
+  return typeof said === "string" && Object.hasOwn(of, said) ? of[said]!() : undefined;
+}
+
+/**
+ * A change: the fields of it that were said.
+ * @throws BadInput when there are none
+ */
+export function changeOf<T extends object>(input: T): Partial<T> {
+  const change = plain<Partial<T>>(input);
+  if (!Object.keys(change).length) throw new BadInput([{ path: "", expected: "expected something to change" }]);
+  return change;
 }
 
 /** A document without its class: what is stored, or compared. */

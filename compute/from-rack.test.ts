@@ -1,8 +1,7 @@
-import { validate } from "./validate";
-import { PencilDeskInput } from "./inputs/planning";
-import { PredictInput } from "./inputs/operations";
-import { deskOfRack, pencilDeskOfRack } from "./from-rack";
-import type { MarkerState } from "./inputs/desk";
+import { DeskInput } from "@/border/desk";
+import { readAs } from "@/border/read-as";
+import type { MarkerState } from "@/core/stock/kinds";
+import { deskOfRack, type ReadRack } from "./from-rack";
 
 const lab = (L: number) => [L, 5, 5] as const;
 const marker = (code: string, change: object = {}) => ({
@@ -12,8 +11,16 @@ const marker = (code: string, change: object = {}) => ({
   swatches: [{ lab: lab(80) }, { lab: lab(70), hex: "#c09080" }],
   ...change,
 });
-const rack = {
-  paper: { lab: lab(96), grain: 0.4 },
+const pencil = (code: string, change: object = {}) => ({
+  code,
+  kind: "pencil",
+  owned: true,
+  state: "full" as MarkerState,
+  drawdowns: { white: lab(60), black: lab(20) },
+  ...change,
+});
+const rack: ReadRack = {
+  paper: { lab: lab(96), grain: 0.4, light: "D65" },
   markers: [
     marker("a"),
     marker("b", { owned: false }),
@@ -21,40 +28,50 @@ const rack = {
     marker("low", { state: "low" }),
   ],
   overlays: [{ stack: ["a", "low"], lab: lab(60) }],
-  others: [],
-  strips: [],
+  others: [
+    pencil("p"),
+    pencil("undrawn", { drawdowns: { white: lab(60) } }),
+    pencil("lent", { owned: false }),
+  ],
+  strips: [
+    { stack: ["a", "p", "p"], pressure: "light", lab: lab(55) },
+    { stack: ["p", "a"], pressure: "light", lab: lab(55) },
+    { stack: ["unread", "p"], pressure: "firm", lab: lab(55) },
+  ],
 };
 
 describe("a rack as a desk", () => {
-  it("has what is owned and read, with its state", () => {
-    const desk = deskOfRack(rack, true);
-    expect(desk.inks.map((i) => i.code)).toEqual(["a", "low"]);
-    expect(desk.inks[1]!.state).toBe("low");
-    expect(desk.inks.every((i) => !("cost" in i))).toBe(true);
+  const desk = deskOfRack(rack);
+
+  it("has every marker that was read, with its state", () => {
+    expect(desk.inks.map((i) => [i.code, i.state])).toEqual([
+      ["a", "full"],
+      ["b", "full"],
+      ["low", "low"],
+    ]);
   });
 
-  it("lets unowned markers in at a price", () => {
-    const b = deskOfRack(rack, false).inks.find((i) => i.code === "b")!;
-    expect(b.cost).toBeGreaterThan(0);
-    expect(deskOfRack(rack, false).inks.map((i) => i.code)).not.toContain("unread");
+  it("puts a price on what is not owned, and on nothing else", () => {
+    expect(desk.inks.map((i) => "cost" in i)).toEqual([false, true, false]);
   });
 
   it("gives a reading its own hex where it was 8-bit, so that clipped channels are known", () => {
-    expect(deskOfRack(rack, true).inks[0]!.coats).toEqual([{ lab: lab(80) }, "#c09080"]);
+    expect(desk.inks[0]!.coats).toEqual([{ lab: lab(80) }, "#c09080"]);
   });
 
-  it("brings overlays along, and leaves them out when there are none", () => {
-    expect(deskOfRack(rack, true).overlays).toEqual([{ stack: ["a", "low"], color: { lab: lab(60) } }]);
-    expect("overlays" in deskOfRack({ ...rack, overlays: [] }, true)).toBe(false);
+  it("has the owned pencils that were drawn down over white and black", () => {
+    expect(desk.pencils.map((p) => p.code)).toEqual(["p"]);
+  });
+
+  it("takes a strip apart into markers beneath and pencil above, and leaves out what it cannot tell apart", () => {
+    expect(desk.strips).toEqual([
+      { stack: ["a"], layers: [{ code: "p", layers: 2, pressure: "light" }], color: { lab: lab(55) } },
+    ]);
   });
 
   it("passes the border of the operations as it is", () => {
-    expect(() => validate(PredictInput, { ...deskOfRack(rack, false), stacks: [["a", "b"]] })).not.toThrow();
-    expect(() => validate(PencilDeskInput, pencilDeskOfRack(rack, true))).not.toThrow();
-  });
-
-  it("says the grain only when it is known", () => {
-    expect(pencilDeskOfRack(rack, true)).toMatchObject({ grain: 0.4, pencils: [], strips: [] });
-    expect("grain" in pencilDeskOfRack({ ...rack, paper: { ...rack.paper, grain: null } }, true)).toBe(false);
+    expect(() => readAs(DeskInput, desk)).not.toThrow();
+    const bare = { ...rack, paper: { ...rack.paper, grain: null }, others: [], strips: [], overlays: [] };
+    expect(() => readAs(DeskInput, deskOfRack(bare))).not.toThrow();
   });
 });

@@ -1,52 +1,30 @@
+import type { ColourInput } from "@/border/colour";
+import type { MarkerState } from "@/core/stock/kinds";
+import type { Illuminant } from "@/core/colour/observer";
 import type { Lab } from "@/core/colour/lab";
 import type { Pressure } from "@/core/pencil/tooth";
-import type { ColourInput } from "./inputs/colour";
-import type { MarkerState } from "./inputs/desk";
 
-interface RackMarker {
+interface ReadMarker {
   readonly code: string;
   readonly owned: boolean;
   readonly state: MarkerState;
   readonly swatches: readonly { readonly lab: Lab; readonly hex?: string }[];
 }
 
-interface PencilLike {
+interface ReadPencil {
   readonly code: string;
   readonly kind: string;
   readonly owned: boolean;
-  readonly state: string;
+  readonly state: MarkerState;
   readonly drawdowns?: { readonly white?: Lab; readonly black?: Lab };
 }
 
-interface RackLike {
-  readonly paper: { readonly lab: Lab };
-  readonly markers: readonly RackMarker[];
-  readonly overlays?: readonly { readonly stack: readonly string[]; readonly lab: Lab }[];
-}
-
-/** ΔE00 that a marker must save to be worth buying. */
-const NOT_OWNED = 1.5;
-
-/** Input of any operation for what lies in a rack, as read on its paper; markers not read there cannot be planned with. */
-export function deskOfRack(rack: RackLike, ownedOnly: boolean) {
-  const read = rack.markers.filter((m) => m.swatches.length && (m.owned || !ownedOnly));
-  return {
-    paper: { color: { lab: rack.paper.lab } as ColourInput },
-    inks: read.map((m) => ({
-      code: m.code,
-      coats: m.swatches.map((s): ColourInput => s.hex ?? { lab: s.lab }),
-      state: m.state,
-      ...(!m.owned && { cost: NOT_OWNED }),
-    })),
-    ...(rack.overlays?.length && {
-      overlays: rack.overlays.map(({ stack, lab }) => ({ stack: [...stack], color: { lab } as ColourInput })),
-    }),
-  };
-}
-
-interface PencilRackLike extends RackLike {
-  readonly paper: { readonly lab: Lab; readonly grain: number | null };
-  readonly others: readonly PencilLike[];
+/** What is known of a rack on one of its papers. */
+export interface ReadRack {
+  readonly paper: { readonly lab: Lab; readonly grain: number | null; readonly light: Illuminant };
+  readonly markers: readonly ReadMarker[];
+  readonly overlays: readonly { readonly stack: readonly string[]; readonly lab: Lab }[];
+  readonly others: readonly ReadPencil[];
   readonly strips: readonly {
     readonly stack: readonly string[];
     readonly pressure: Pressure;
@@ -54,37 +32,47 @@ interface PencilRackLike extends RackLike {
   }[];
 }
 
-/** Input of any pencil operation: the markers, the owned pencils that were drawn down twice, and the strips that were read on the paper. */
-export function pencilDeskOfRack(rack: PencilRackLike, ownedOnly: boolean) {
-  const desk = deskOfRack({ ...rack, overlays: [] }, ownedOnly);
-  const pencils = rack.others.flatMap(({ code, kind, owned, state, drawdowns }) =>
-    kind === "pencil" && owned && state !== "dry" && drawdowns?.white && drawdowns.black
+/** ΔE00 that a marker must save to be worth buying. */
+const NOT_OWNED = 1.5;
+
+const asRead = (lab: Lab): ColourInput => ({ lab });
+
+/**
+ * The one desk of a rack on a paper: every marker that was read there, with a cost for those that are not owned; the owned pencils that
+ * were drawn down twice; the overlays and strips. Operations are told apart from it what they may use.
+ */
+export function deskOfRack({ paper, markers, overlays, others, strips }: ReadRack) {
+  const inks = markers.flatMap(({ code, owned, state, swatches }) =>
+    swatches.length
       ? [
           {
             code,
-            white: { lab: drawdowns.white } as ColourInput,
-            black: { lab: drawdowns.black } as ColourInput,
+            coats: swatches.map((s): ColourInput => s.hex ?? asRead(s.lab)),
+            state,
+            ...(!owned && { cost: NOT_OWNED }),
           },
         ]
       : [],
   );
+  const pencils = others.flatMap(({ code, kind, owned, state, drawdowns }) =>
+    kind === "pencil" && owned && state !== "dry" && drawdowns?.white && drawdowns.black
+      ? [{ code, white: asRead(drawdowns.white), black: asRead(drawdowns.black) }]
+      : [],
+  );
+  const isInk = new Set(inks.map((i) => i.code));
   const isPencil = new Set(pencils.map((p) => p.code));
-  const isInk = new Set(desk.inks.map((i) => i.code));
   return {
-    ...desk,
+    paper: { color: asRead(paper.lab), light: paper.light },
+    inks,
     pencils,
-    ...(rack.paper.grain !== null && { grain: rack.paper.grain }),
-    strips: rack.strips.flatMap(({ stack, pressure, lab }) => {
+    overlays: overlays.map(({ stack, lab }) => ({ stack, color: asRead(lab) })),
+    grain: paper.grain,
+    strips: strips.flatMap(({ stack, pressure, lab }) => {
       const from = stack.findIndex((c) => isPencil.has(c));
       const [under, drawn] = [stack.slice(0, from), stack.slice(from)];
       if (from < 0 || !under.every((c) => isInk.has(c)) || !drawn.every((c) => isPencil.has(c))) return [];
-      return [
-        {
-          stack: under,
-          layers: runs(drawn).map(([code, layers]) => ({ code, layers, pressure })),
-          color: { lab } as ColourInput,
-        },
-      ];
+      const layers = runs(drawn).map(([code, layers]) => ({ code, layers, pressure }));
+      return [{ stack: under, layers, color: asRead(lab) }];
     }),
   };
 }

@@ -134,22 +134,20 @@ export const storeScan = (studio: Studio, id: string): Promise<number | undefine
       await tx.delete(readings).where(and(eq(readings.studioId, studio.id), eq(readings.scanId, id)));
       const accepted = scan.result.cells.filter((_, i) => scan.decisions[i] === "accepted");
       if (accepted.length)
-        await tx
-          .insert(readings)
-          .values(
-            accepted.map(({ stack, lift, lab, spread, streakiness, confidence }) => ({
-              studioId: studio.id,
-              paperId: scan.paperId,
-              stack: [...stack],
-              lift: lift ?? false,
-              lab: [...lab],
-              spread,
-              streakiness,
-              confidence,
-              source: "chart" as const,
-              scanId: id,
-            })),
-          );
+        await tx.insert(readings).values(
+          accepted.map(({ stack, lift, lab, spread, streakiness, confidence }) => ({
+            studioId: studio.id,
+            paperId: scan.paperId,
+            stack: [...stack],
+            lift: lift ?? false,
+            lab: [...lab],
+            spread,
+            streakiness,
+            confidence,
+            source: "chart" as const,
+            scanId: id,
+          })),
+        );
       await tx.update(scans).set({ stored: true }).where(ownScan(studio, id));
       return accepted.length;
     }),

@@ -50,6 +50,20 @@ function isLost(error: unknown): boolean {
   return false;
 }
 
+/** PostgreSQL's code for a value that must be there once and would be there twice. */
+const UNIQUE_VIOLATION = "23505";
+
+/** Runs a change; "taken" when a name that must be its own is another's. */
+export async function unlessTaken<T>(change: () => Promise<T>): Promise<T | "taken"> {
+  try {
+    return await change();
+  } catch (error) {
+    for (let e = error as { code?: unknown; cause?: unknown } | undefined; e; e = e.cause as typeof e)
+      if (e.code === UNIQUE_VIOLATION) return "taken";
+    throw error;
+  }
+}
+
 /** Runs queries; a lost connection becomes {@link StoreUnavailable}. */
 export async function withStore<T>(work: (db: Database) => Promise<T>): Promise<T> {
   try {

@@ -1,4 +1,5 @@
 import sharp from "sharp";
+import { BadInput } from "@/border/problem";
 import type { NewPicture } from "./pictures";
 
 export const MOST_BYTES = 30 * 1024 * 1024;
@@ -8,7 +9,12 @@ const WORKING_SIDE = 2400;
 const FORMATS: Record<string, string> = { png: "image/png", jpeg: "image/jpeg", webp: "image/webp" };
 
 /** A picture that cannot be taken in: what is wrong and what to do, for people. */
-export class PictureRefused extends Error {}
+export class PictureRefused extends BadInput {
+  constructor(message: string) {
+    super([{ path: "", expected: message }]);
+    this.name = "PictureRefused";
+  }
+}
 
 const megapixels = (n: number) => `${(n / 1e6).toFixed(0)} megapixels`;
 

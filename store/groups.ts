@@ -2,7 +2,7 @@ import { and, asc, eq, sql } from "drizzle-orm";
 import type { Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import type { KeptTone } from "@/core/piece/piece";
-import { withStore } from "./database";
+import { unlessTaken, withStore } from "./database";
 import { keptGroups, type GroupResult } from "./schema";
 import type { Studio } from "./studio";
 
@@ -80,20 +80,15 @@ export async function changeGroup(
   id: string,
   change: Partial<GroupFacts>,
 ): Promise<LibraryGroup | undefined | "taken"> {
-  return withStore(async (db) => {
-    if (change.name !== undefined) {
-      const [other] = await db
-        .select({ id: keptGroups.id })
-        .from(keptGroups)
-        .where(and(eq(keptGroups.studioId, studio.id), eq(keptGroups.name, change.name)));
-      if (other && other.id !== id) return "taken";
-    }
-    const { tags, ...rest } = change;
-    const [changed] = await db
-      .update(keptGroups)
-      .set({ ...rest, ...(tags && { tags: [...tags] }) })
-      .where(own(studio, id))
-      .returning(columns);
+  const { tags, ...rest } = change;
+  return unlessTaken(async () => {
+    const [changed] = await withStore((db) =>
+      db
+        .update(keptGroups)
+        .set({ ...rest, ...(tags && { tags: [...tags] }) })
+        .where(own(studio, id))
+        .returning(columns),
+    );
     return changed;
   });
 }

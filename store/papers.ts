@@ -1,6 +1,7 @@
 import { and, asc, eq, sql } from "drizzle-orm";
 import type { Lab } from "@/core/colour/lab";
-import { withStore } from "./database";
+import type { Illuminant } from "@/core/colour/observer";
+import { unlessTaken, withStore } from "./database";
 import { papers } from "./schema";
 import type { Studio } from "./studio";
 
@@ -16,17 +17,21 @@ export interface PaperSheet {
   readonly openTime: number | null;
   readonly bleed: number | null;
   readonly grain: number | null;
+  /** Light under which pictures on it are judged. */
+  readonly light: Illuminant;
   readonly finish: string;
   readonly side: string;
   readonly notes: string;
 }
 
+const own = (studio: Studio, id: string) => and(eq(papers.studioId, studio.id), eq(papers.id, id));
+
 /** Lab of a stored array. */
 export const asLab = (v: readonly number[]): Lab => [v[0]!, v[1]!, v[2]!];
 
 const sheet = (p: typeof papers.$inferSelect): PaperSheet => {
-  const { id, name, lab, capacity, weight, openTime, bleed, grain, finish, side, notes } = p;
-  return { id, name, lab: asLab(lab), capacity, weight, openTime, bleed, grain, finish, side, notes };
+  const { studioId: _, position: __, createdAt: ___, ...facts } = p;
+  return { ...facts, lab: asLab(p.lab) };
 };
 
 export async function listPapers(studio: Studio): Promise<PaperSheet[]> {
@@ -40,32 +45,42 @@ export async function listPapers(studio: Studio): Promise<PaperSheet[]> {
   return rows.map(sheet);
 }
 
-export type NewPaper = Omit<PaperSheet, "id">;
-
-export async function addPaper(studio: Studio, paper: NewPaper): Promise<PaperSheet> {
-  const next = sql<number>`(select coalesce(max(${papers.position}), -1) + 1 from ${papers} where ${papers.studioId} = ${studio.id})`;
-  const [added] = await withStore((db) =>
-    db
-      .insert(papers)
-      .values({ studioId: studio.id, ...paper, lab: [...paper.lab], position: next })
-      .returning(),
-  );
-  return sheet(added!);
+export async function findPaper(studio: Studio, id: string): Promise<PaperSheet | undefined> {
+  const [found] = await withStore((db) => db.select().from(papers).where(own(studio, id)));
+  return found && sheet(found);
 }
 
-/** Changes a paper; undefined when it is not this studio's. */
-export async function changePaper(
+type PaperFacts = Omit<PaperSheet, "id">;
+/** A new paper: what is not known of it is left out. */
+export type NewPaper = Pick<PaperFacts, "name" | "lab" | "capacity"> & Partial<PaperFacts>;
+
+/** Adds a paper at the end; "taken" when another has its name. */
+export const addPaper = (studio: Studio, paper: NewPaper): Promise<PaperSheet | "taken"> =>
+  unlessTaken(async () => {
+    const next = sql<number>`(select coalesce(max(${papers.position}), -1) + 1 from ${papers} where ${papers.studioId} = ${studio.id})`;
+    const [added] = await withStore((db) =>
+      db
+        .insert(papers)
+        .values({ studioId: studio.id, ...paper, lab: [...paper.lab], position: next })
+        .returning(),
+    );
+    return sheet(added!);
+  });
+
+/** Changes a paper; undefined when it is not this studio's, "taken" when another has the name. */
+export const changePaper = (
   studio: Studio,
   id: string,
-  change: Partial<NewPaper>,
-): Promise<PaperSheet | undefined> {
-  const { lab, ...rest } = change;
-  const [changed] = await withStore((db) =>
-    db
-      .update(papers)
-      .set({ ...rest, ...(lab && { lab: [...lab] }) })
-      .where(and(eq(papers.studioId, studio.id), eq(papers.id, id)))
-      .returning(),
-  );
-  return changed && sheet(changed);
-}
+  change: Partial<PaperFacts>,
+): Promise<PaperSheet | undefined | "taken"> =>
+  unlessTaken(async () => {
+    const { lab, ...rest } = change;
+    const [changed] = await withStore((db) =>
+      db
+        .update(papers)
+        .set({ ...rest, ...(lab && { lab: [...lab] }) })
+        .where(own(studio, id))
+        .returning(),
+    );
+    return changed && sheet(changed);
+  });

@@ -1,5 +1,6 @@
 import { and, desc, eq, sql } from "drizzle-orm";
-import { upgradePiece, type Piece } from "@/core/piece/piece";
+import type { Piece } from "@/core/piece/piece";
+import { upgradePiece } from "@/core/piece/upgrade";
 import { withStore } from "./database";
 import { pieces } from "./schema";
 import type { Studio } from "./studio";

@@ -1,11 +1,10 @@
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
-import type { MarkerState } from "@/compute/inputs/desk";
 import { compareCodes, isRead, parseCode, type CodeKey } from "@/core/codes/key";
 import type { Lab } from "@/core/colour/lab";
 import type { Pressure } from "@/core/pencil/tooth";
-import type { Kind } from "@/core/stock/kinds";
-import { withStore } from "./database";
-import { asLab, listPapers, type PaperSheet } from "./papers";
+import type { Kind, MarkerState } from "@/core/stock/kinds";
+import { unlessTaken, withStore } from "./database";
+import { asLab, findPaper, type PaperSheet } from "./papers";
 import { inks, ranges, readings, type Backing } from "./schema";
 import type { Studio } from "./studio";
 
@@ -84,32 +83,39 @@ export const listRanges = (studio: Studio): Promise<RangeFacts[]> =>
       .orderBy(asc(ranges.createdAt), asc(ranges.name)),
   );
 
-export async function addRange(studio: Studio, range: Omit<RangeFacts, "id">): Promise<RangeFacts> {
-  const [added] = await withStore((db) =>
-    db
-      .insert(ranges)
-      .values({ studioId: studio.id, ...range, families: [...range.families] })
-      .returning(),
-  );
-  return added!;
+export async function findRange(studio: Studio, id: string): Promise<RangeFacts | undefined> {
+  return (await listRanges(studio)).find((r) => r.id === id);
 }
 
-/** Changes a range; undefined when it is not this studio's. */
-export async function changeRange(
+/** Adds a range; "taken" when another has its name. */
+export const addRange = (studio: Studio, range: Omit<RangeFacts, "id">): Promise<RangeFacts | "taken"> =>
+  unlessTaken(async () => {
+    const [added] = await withStore((db) =>
+      db
+        .insert(ranges)
+        .values({ studioId: studio.id, ...range, families: [...range.families] })
+        .returning(),
+    );
+    return added!;
+  });
+
+/** Changes a range; undefined when it is not this studio's, "taken" when another has its name. */
+export const changeRange = (
   studio: Studio,
   id: string,
   change: Partial<Omit<RangeFacts, "id">>,
-): Promise<RangeFacts | undefined> {
-  const { families, ...rest } = change;
-  const [changed] = await withStore((db) =>
-    db
-      .update(ranges)
-      .set({ ...rest, ...(families && { families: [...families] }) })
-      .where(and(eq(ranges.studioId, studio.id), eq(ranges.id, id)))
-      .returning(),
-  );
-  return changed;
-}
+): Promise<RangeFacts | undefined | "taken"> =>
+  unlessTaken(async () => {
+    const { families, ...rest } = change;
+    const [changed] = await withStore((db) =>
+      db
+        .update(ranges)
+        .set({ ...rest, ...(families && { families: [...families] }) })
+        .where(and(eq(ranges.studioId, studio.id), eq(ranges.id, id)))
+        .returning(),
+    );
+    return changed;
+  });
 
 /** Newest reading of every stack on a paper that nobody excluded. */
 export const currentReadings = (studio: Studio, paperId: string) =>
@@ -154,7 +160,7 @@ function drawdownsOf(own: readonly Current[]): RackMarker["drawdowns"] {
 
 /** Everything on the rack with its swatches on a paper; undefined when there is no such paper. */
 export async function rackOn(studio: Studio, paperId: string): Promise<Rack | undefined> {
-  const paper = (await listPapers(studio)).find((p) => p.id === paperId);
+  const paper = await findPaper(studio, paperId);
   if (!paper) return undefined;
   const [known, rows, read] = await Promise.all([
     listRanges(studio),
@@ -251,7 +257,7 @@ export const changeRack = (
       if (missing.length) return { missing };
       // Alike changes, as of many chosen markers, are one statement.
       const alike = new Map<string, { set: Partial<RackFacts>; codes: string[] }>();
-      for (const { code, set } of changes) {
+      for (const { code, set } of changes.filter((c) => Object.keys(c.set).length)) {
         const key = JSON.stringify(set);
         const group = alike.get(key) ?? { set, codes: [] };
         group.codes.push(code);

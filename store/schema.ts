@@ -13,9 +13,11 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
+import type { BACKINGS, DECISIONS, SOURCES } from "@/border/swatchbook";
 import type { ChartLine, SheetName } from "@/core/chart/layout";
 import type { ReadPage } from "@/core/chart/read-chart";
 import type { CodeKey } from "@/core/codes/key";
+import type { Illuminant } from "@/core/colour/observer";
 import type { KeptTone, Piece } from "@/core/piece/piece";
 import type { Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
@@ -23,12 +25,9 @@ import type { Pressure } from "@/core/pencil/tooth";
 import type { Verdict } from "@/core/stock/verdicts";
 import type { Kind } from "@/core/stock/kinds";
 
-/** Where a reading came from. */
-export type ReadingSource = "chart" | "colorimeter" | "hand" | "picture" | "scan";
-/** What a drawdown lies on. */
-export type Backing = "paper" | "white" | "black";
-/** What was decided about a cell of a chart; "redo" wants it coloured and read anew. */
-export type CellDecision = "open" | "accepted" | "excluded" | "redo";
+export type ReadingSource = (typeof SOURCES)[number];
+export type Backing = (typeof BACKINGS)[number];
+export type CellDecision = (typeof DECISIONS)[number];
 
 const bytea = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "bytea" });
 
@@ -68,6 +67,8 @@ export const papers = pgTable(
     side: text("side").notNull().default(""),
     /** Tooth for pencil, 0–1. */
     grain: doublePrecision("grain"),
+    /** Light under which pictures on it are judged; readings are always those of daylight. */
+    light: text("light").$type<Illuminant>().notNull().default("D65"),
     notes: text("notes").notNull().default(""),
     position: smallint("position").notNull().default(0),
     createdAt: created(),

@@ -1,6 +1,6 @@
 import { Suspense } from "react";
 import { loadRack } from "@/app/studio-view";
-import { usesOf } from "@/core/stock/losses";
+import { usesByCode } from "@/core/stock/losses";
 import { listPieces } from "@/store/pieces";
 import { currentStudio } from "@/store/studio";
 import { RackView } from "@/ui/rack/rack-view";
@@ -18,10 +18,7 @@ export default async function RackPage({
     loadRack(typeof paper === "string" ? paper : null),
     listPieces(studio),
   ]);
-  const used = new Set(
-    pieces.flatMap((p) => p.document.areas.flatMap((a) => a.group?.tones.map((t) => t.code) ?? [])),
-  );
-  const uses = Object.fromEntries([...used].map((code) => [code, usesOf(code, pieces)]));
+  const uses = Object.fromEntries(usesByCode(pieces));
   return (
     <Suspense>
       <RackView papers={papers} rack={rack} studio={studio.name} uses={uses} />

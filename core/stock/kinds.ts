@@ -25,3 +25,7 @@ export const KIND_GROUPS: readonly KindGroup[] = [
   { name: "Finishers", kinds: ["gel pen", "gouache", "paint marker", "liner", "blender"] },
   { name: "Water-based pens", kinds: ["water pen"] },
 ];
+
+/** How much is left in a marker. */
+export const STATES = ["full", "fine", "low", "dry"] as const;
+export type MarkerState = (typeof STATES)[number];

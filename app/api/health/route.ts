@@ -1,11 +1,10 @@
 import { sql } from "drizzle-orm";
+import { route } from "@/border/route";
 import { withStore } from "@/store/database";
-import { answer } from "../answer";
 
 export const dynamic = "force-dynamic";
 
-export const GET = () =>
-  answer(async () => {
-    await withStore((db) => db.execute(sql`select 1`));
-    return Response.json({ ok: true });
-  });
+export const GET = route(null, async () => {
+  await withStore((db) => db.execute(sql`select 1`));
+  return { ok: true };
+});

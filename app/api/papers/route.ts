@@ -1,24 +1,12 @@
-import { validate } from "@/compute/validate";
+import { NewPaperInput, paperFactsOf } from "@/border/paper";
+import { wrong } from "@/border/problem";
+import { created, route } from "@/border/route";
 import { addPaper } from "@/store/papers";
-import { currentStudio } from "@/store/studio";
-import { NewPaperInput } from "@/store/swatchbook-input";
-import { answer, jsonBody } from "../answer";
-import { paperOf } from "./paper-facts";
 
-const UNKNOWN = { weight: null, openTime: null, bleed: null, grain: null, finish: "", side: "", notes: "" };
-
-export const POST = (request: Request) =>
-  answer(async () => {
-    const input = validate(NewPaperInput, await jsonBody(request));
-    const { name, capacity } = input;
-    return Response.json(
-      await addPaper(await currentStudio(), {
-        ...UNKNOWN,
-        name,
-        capacity,
-        lab: [95, 0, 2],
-        ...paperOf(input),
-      }),
-      { status: 201 },
-    );
-  });
+export const POST = route(NewPaperInput, async (studio, input) => {
+  const { name, capacity } = input;
+  const { lab, ...facts } = paperFactsOf(input);
+  const paper = await addPaper(studio, { ...facts, name, capacity, lab: lab! });
+  if (paper === "taken") throw wrong("name", `expected a name of its own; another paper is called “${name}”`);
+  return created(paper);
+});

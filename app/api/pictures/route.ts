@@ -1,18 +1,24 @@
+import { bytesOf } from "@/border/body";
+import { created, reads, route } from "@/border/route";
 import { decodePicture, MOST_BYTES, PictureRefused } from "@/store/decode-picture";
 import { addPicture } from "@/store/pictures";
-import { currentStudio } from "@/store/studio";
-import { answer } from "../answer";
 
 /** Room for the form around the file. */
 const FORM_SLACK = 64 * 1024;
+const LONGEST_NAME = 200;
 
-export const POST = (request: Request) =>
-  answer(async () => {
-    if (Number(request.headers.get("content-length") ?? 0) > MOST_BYTES + FORM_SLACK)
-      throw new PictureRefused("The picture has more than 30 MB. Save it smaller and try again.");
-    const file = (await request.formData().catch(() => undefined))?.get("picture");
-    if (!(file instanceof File))
-      throw new PictureRefused("No picture came along. Choose a PNG, JPEG or WebP picture.");
-    const decoded = await decodePicture(file.name.slice(0, 200), Buffer.from(await file.arrayBuffer()));
-    return Response.json(await addPicture(await currentStudio(), decoded), { status: 201 });
-  });
+/** The file of the form, read only as far as a picture may go. */
+const pictureFile = reads(async (request) => {
+  const body = new Uint8Array(await bytesOf(request, MOST_BYTES + FORM_SLACK));
+  const form = await new Response(body, {
+    headers: { "content-type": request.headers.get("content-type") ?? "" },
+  })
+    .formData()
+    .catch(() => undefined);
+  const file = form?.get("picture");
+  if (!(file instanceof File))
+    throw new PictureRefused("No picture came along. Choose a PNG, JPEG or WebP picture.");
+  return decodePicture(file.name.slice(0, LONGEST_NAME), Buffer.from(await file.arrayBuffer()));
+});
+
+export const POST = route(pictureFile, async (studio, picture) => created(await addPicture(studio, picture)));

@@ -1,9 +1,7 @@
-import { readPiece } from "@/store/piece-input";
+import { readPiece } from "@/border/piece";
+import { anyJson, created, route } from "@/border/route";
 import { addPiece } from "@/store/pieces";
-import { currentStudio } from "@/store/studio";
-import { answer, jsonBody } from "../answer";
 
-export const POST = (request: Request) =>
-  answer(async () =>
-    Response.json(await addPiece(await currentStudio(), readPiece(await jsonBody(request))), { status: 201 }),
-  );
+export const POST = route(anyJson, async (studio, input) =>
+  created(await addPiece(studio, readPiece(input))),
+);

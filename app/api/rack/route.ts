@@ -1,74 +1,27 @@
 import Papa from "papaparse";
-import { colourOf } from "@/compute/inputs/colour";
-import { BadInput } from "@/compute/problem";
-import { validate } from "@/compute/validate";
+import { colourOf } from "@/border/colour";
+import { noSuch, wrong } from "@/border/problem";
+import { plain } from "@/border/read-as";
+import { ChangeRackInput, ImportRackInput, RackFileInput, RemoveRackInput } from "@/border/rack";
+import { route } from "@/border/route";
 import { labToHex } from "@/core/colour/display";
 import { formatCgats, nameStack } from "@/core/formats/cgats";
 import { formatGpl } from "@/core/formats/gpl";
 import { RACK_COLUMNS } from "@/core/stock/rack-file";
-import { listPapers } from "@/store/papers";
+import { asLab, findPaper, listPapers, type PaperSheet } from "@/store/papers";
 import {
   changeRack,
   currentReadings,
+  findRange,
   importRack,
   rackOn,
   removeFromRack,
+  type Rack,
   type RackMarker,
 } from "@/store/rack";
 import { addReadings } from "@/store/readings";
-import { asLab } from "@/store/papers";
-import { ChangeRackInput, ImportRackInput, RemoveRackInput } from "@/store/rack-input";
-import { currentStudio } from "@/store/studio";
-import { answer, jsonBody, notFound } from "../answer";
+import type { Studio } from "@/store/studio";
 import { download } from "../download";
-
-/** The rack as a file: ?format=csv, json, gpl or cgats, with colours as read on ?paper=ID. */
-export const GET = (request: Request) =>
-  answer(async () => {
-    const studio = await currentStudio();
-    const params = new URL(request.url).searchParams;
-    const papers = await listPapers(studio);
-    const paper = papers.find((p) => p.id === params.get("paper")) ?? papers[0];
-    const rack = paper && (await rackOn(studio, paper.id));
-    if (!rack) return notFound("paper");
-    const all = [...rack.markers, ...rack.others];
-    const read = all.flatMap((m) => (m.swatches[0] ? [{ name: m.code, lab: m.swatches[0].lab }] : []));
-    switch (params.get("format")) {
-      case "csv":
-        return download(
-          `${Papa.unparse({ fields: ["range", ...RACK_COLUMNS], data: all.map(asRow) }, { escapeFormulae: true })}\r\n`,
-          "text/csv",
-          "rack.csv",
-        );
-      case "gpl":
-        return download(formatGpl(`Rack on ${paper.name}`, read), "text/plain", "rack.gpl");
-      case "cgats": {
-        const readings = (await currentReadings(studio, paper.id)).filter(
-          (r) => !r.lift && r.backing === "paper" && !r.pressure,
-        );
-        return download(
-          formatCgats(
-            readings.map((r) => ({ name: nameStack(r.stack), lab: asLab(r.lab) })),
-            `Blendt, ${paper.name}`,
-          ),
-          "text/plain",
-          "readings.txt",
-        );
-      }
-      case "json":
-        return download(
-          JSON.stringify(
-            { format: "blendt-rack", version: 1, paper: paper.name, ranges: rack.ranges, items: all },
-            null,
-            1,
-          ),
-          "application/json",
-          "rack.json",
-        );
-      default:
-        throw new BadInput([{ path: "format", expected: "expected csv, json, gpl or cgats" }]);
-    }
-  });
 
 const asRow = (m: RackMarker) => ({
   ...m,
@@ -76,51 +29,86 @@ const asRow = (m: RackMarker) => ({
   colour: m.swatches[0] ? (m.swatches[0].hex ?? labToHex(m.swatches[0].lab)) : "",
 });
 
+interface Shown {
+  readonly studio: Studio;
+  readonly paper: PaperSheet;
+  readonly rack: Rack;
+  readonly all: readonly RackMarker[];
+}
+
+/** How the rack is written in each format. */
+const FILES: Record<RackFileInput["format"], (shown: Shown) => Response | Promise<Response>> = {
+  csv: ({ all }) =>
+    download(
+      `${Papa.unparse({ fields: ["range", ...RACK_COLUMNS], data: all.map(asRow) }, { escapeFormulae: true })}\r\n`,
+      "text/csv",
+      "rack.csv",
+    ),
+  json: ({ paper, rack, all }) =>
+    download(
+      JSON.stringify(
+        { format: "blendt-rack", version: 1, paper: paper.name, ranges: rack.ranges, items: all },
+        null,
+        1,
+      ),
+      "application/json",
+      "rack.json",
+    ),
+  gpl: ({ paper, all }) => {
+    const read = all.flatMap((m) => (m.swatches[0] ? [{ name: m.code, lab: m.swatches[0].lab }] : []));
+    return download(formatGpl(`Rack on ${paper.name}`, read), "text/plain", "rack.gpl");
+  },
+  cgats: async ({ studio, paper }) => {
+    const own = (await currentReadings(studio, paper.id)).filter(
+      (r) => !r.lift && r.backing === "paper" && !r.pressure,
+    );
+    const named = own.map((r) => ({ name: nameStack(r.stack), lab: asLab(r.lab) }));
+    return download(formatCgats(named, `Blendt, ${paper.name}`), "text/plain", "readings.txt");
+  },
+};
+
+/** The rack as a file, with colours as read on a paper: the first one when none is named. */
+export const GET = route(
+  { query: RackFileInput },
+  async (studio, input) => {
+    const paper = input.paper ? await findPaper(studio, input.paper) : (await listPapers(studio))[0];
+    const rack = paper && (await rackOn(studio, paper.id));
+    return rack && FILES[input.format]({ studio, paper, rack, all: [...rack.markers, ...rack.others] });
+  },
+  "paper",
+);
+
 /** Rows of a file: new codes are added, known ones updated. */
-export const POST = (request: Request) =>
-  answer(async () => {
-    const studio = await currentStudio();
-    const { rangeId, paperId, rows } = validate(ImportRackInput, await jsonBody(request));
-    if (paperId && !(await listPapers(studio)).some((p) => p.id === paperId)) return notFound("paper");
-    const outcome = await importRack(
-      studio,
-      rangeId,
-      rows.map(({ colour: _, ...row }) => ({ ...row, family: row.family ?? "other" })),
-    );
-    const coloured = rows.flatMap(({ code, colour }) =>
-      colour && !outcome.elsewhere.includes(code) ? [{ code, colour }] : [],
-    );
-    if (paperId && coloured.length)
-      await addReadings(
-        studio,
-        paperId,
-        coloured.map(({ code, colour }) => ({
-          stack: [code],
-          lab: colourOf(colour).lab,
-          hex: typeof colour === "string" ? colour : null,
-          source: "hand" as const,
-        })),
-      );
-    return Response.json({ ...outcome, readings: paperId ? coloured.length : 0 });
-  });
+export const POST = route(ImportRackInput, async (studio, { rangeId, paperId, rows }) => {
+  if (!(await findRange(studio, rangeId))) throw noSuch("rangeId", "range");
+  if (paperId && !(await findPaper(studio, paperId))) throw noSuch("paperId", "paper");
+  const facts = rows.map(({ colour: _, ...row }) => ({ ...row, family: row.family ?? "other" }));
+  const outcome = await importRack(studio, rangeId, plain(facts));
+  const elsewhere = new Set(outcome.elsewhere);
+  const read = rows.flatMap(({ code, colour }) =>
+    colour && paperId && !elsewhere.has(code)
+      ? [
+          {
+            stack: [code],
+            lab: colourOf(colour).lab,
+            hex: typeof colour === "string" ? colour : null,
+            source: "hand" as const,
+          },
+        ]
+      : [],
+  );
+  if (paperId) await addReadings(studio, paperId, read);
+  return { ...outcome, readings: read.length };
+});
 
-export const PATCH = (request: Request) =>
-  answer(async () => {
-    const { changes } = validate(ChangeRackInput, await jsonBody(request));
-    const plain = changes.map(({ code, set }) => ({ code, set: { ...set } }));
-    const { missing } = await changeRack(await currentStudio(), plain);
-    if (missing.length)
-      throw new BadInput([
-        {
-          path: "changes",
-          expected: `expected codes on the rack; not there: ${missing.slice(0, 5).join(", ")}`,
-        },
-      ]);
-    return Response.json({ changed: changes.length });
-  });
+export const PATCH = route(ChangeRackInput, async (studio, { changes }) => {
+  const { missing } = await changeRack(studio, plain(changes));
+  if (missing.length)
+    throw wrong("changes", `expected codes on the rack; not there: ${missing.slice(0, 5).join(", ")}`);
+  return { changed: changes.length };
+});
 
-export const DELETE = (request: Request) =>
-  answer(async () => {
-    const { codes } = validate(RemoveRackInput, await jsonBody(request));
-    return Response.json({ removed: await removeFromRack(await currentStudio(), codes) });
-  });
+export const DELETE = route(RemoveRackInput, async (studio, { codes }) => {
+  await removeFromRack(studio, codes);
+  return true;
+});

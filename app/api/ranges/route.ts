@@ -1,13 +1,12 @@
-import { validate } from "@/compute/validate";
+import { wrong } from "@/border/problem";
+import { plain } from "@/border/read-as";
+import { RangeInput } from "@/border/rack";
+import { created, route } from "@/border/route";
 import { addRange } from "@/store/rack";
-import { RangeInput } from "@/store/rack-input";
-import { currentStudio } from "@/store/studio";
-import { answer, jsonBody } from "../answer";
 
-export const POST = (request: Request) =>
-  answer(async () =>
-    Response.json(
-      await addRange(await currentStudio(), { ...validate(RangeInput, await jsonBody(request)) }),
-      { status: 201 },
-    ),
-  );
+export const POST = route(RangeInput, async (studio, input) => {
+  const range = await addRange(studio, plain(input));
+  if (range === "taken")
+    throw wrong("name", `expected a name of its own; another range is called “${input.name}”`);
+  return created(range);
+});

@@ -1,17 +1,11 @@
-import { colourOf } from "@/compute/inputs/colour";
-import { validate } from "@/compute/validate";
-import { listPapers } from "@/store/papers";
-import { currentStudio } from "@/store/studio";
-import { NewTrialInput } from "@/store/swatchbook-input";
+import { colourOf } from "@/border/colour";
+import { noSuch } from "@/border/problem";
+import { created, route } from "@/border/route";
+import { NewTrialInput } from "@/border/swatchbook";
+import { findPaper } from "@/store/papers";
 import { addTrial } from "@/store/trials";
-import { answer, jsonBody, notFound } from "../answer";
 
-export const POST = (request: Request) =>
-  answer(async () => {
-    const studio = await currentStudio();
-    const { paperId, stack, predicted } = validate(NewTrialInput, await jsonBody(request));
-    if (!(await listPapers(studio)).some((p) => p.id === paperId)) return notFound("paper");
-    return Response.json(await addTrial(studio, { paperId, stack, predicted: colourOf(predicted).lab }), {
-      status: 201,
-    });
-  });
+export const POST = route(NewTrialInput, async (studio, { paperId, stack, predicted }) => {
+  if (!(await findPaper(studio, paperId))) throw noSuch("paperId", "paper");
+  return created(await addTrial(studio, { paperId, stack, predicted: colourOf(predicted).lab }));
+});

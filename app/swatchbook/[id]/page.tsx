@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { Suspense } from "react";
-import { isId } from "@/app/api/answer";
+import { isId } from "@/border/fields";
 import { listCharts, listScans } from "@/store/charts";
 import { listPapers } from "@/store/papers";
 import { loosePictures } from "@/store/pictures";

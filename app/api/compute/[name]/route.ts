@@ -1,10 +1,22 @@
+import { wrong } from "@/border/problem";
+import { anyJson, route } from "@/border/route";
 import { runOperation } from "@/compute/run";
-import { answer, jsonBody } from "../../answer";
+
+/** Inks with which every stack may be tried over HTTP; the command line has no such bound. */
+const MOST_TO_EXHAUST = 24;
+
+/** What would keep the server at work for minutes is left to the command line. */
+function refuseEndless(input: unknown): void {
+  const { search, inks } = (input ?? {}) as { search?: unknown; inks?: unknown };
+  if (search === "exhaustive" && !(Array.isArray(inks) && inks.length <= MOST_TO_EXHAUST))
+    throw wrong(
+      "search",
+      `expected "pruned", which gives the same stacks: trying all of them is for at most ${MOST_TO_EXHAUST} inks here, and for the command line`,
+    );
+}
 
 /** Any operation of the compute table; stops when the caller goes away. */
-export const POST = (request: Request, { params }: { params: Promise<{ name: string }> }) =>
-  answer(async () =>
-    Response.json(
-      await runOperation((await params).name, await jsonBody(request), { signal: request.signal }),
-    ),
-  );
+export const POST = route(anyJson, async (_, input, { name }, { signal }) => {
+  refuseEndless(input);
+  return runOperation(name!, input, { signal }) as Promise<object>;
+});

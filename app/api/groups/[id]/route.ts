@@ -1,32 +1,18 @@
-import { BadInput } from "@/compute/problem";
+import { ChangeGroupInput } from "@/border/group";
+import { wrong } from "@/border/problem";
+import { changeOf } from "@/border/read-as";
+import { route } from "@/border/route";
 import { changeGroup, dropGroup } from "@/store/groups";
-import { readGroupChange } from "@/store/groups-input";
-import { currentStudio } from "@/store/studio";
-import { answer, isId, jsonBody, notFound } from "../../answer";
 
-interface Context {
-  params: Promise<{ id: string }>;
-}
-
-export const PATCH = (request: Request, { params }: Context) =>
-  answer(async () => {
-    const { id } = await params;
-    const change = readGroupChange(await jsonBody(request));
-    const changed = isId(id) ? await changeGroup(await currentStudio(), id, change) : undefined;
+export const PATCH = route(
+  ChangeGroupInput,
+  async (studio, input, { id }) => {
+    const changed = await changeGroup(studio, id!, changeOf(input));
     if (changed === "taken")
-      throw new BadInput([
-        {
-          path: "name",
-          expected: `expected a name of its own; another kept group is called “${change.name}”`,
-        },
-      ]);
-    return changed ? Response.json(changed) : notFound("kept group");
-  });
+      throw wrong("name", `expected a name of its own; another kept group is called “${input.name}”`);
+    return changed;
+  },
+  "kept group",
+);
 
-export const DELETE = (_: Request, { params }: Context) =>
-  answer(async () => {
-    const { id } = await params;
-    return isId(id) && (await dropGroup(await currentStudio(), id))
-      ? Response.json({ deleted: true })
-      : notFound("kept group");
-  });
+export const DELETE = route(null, (studio, _, { id }) => dropGroup(studio, id!), "kept group");

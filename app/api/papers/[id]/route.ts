@@ -1,28 +1,20 @@
-import { validate } from "@/compute/validate";
+import { PaperFactsInput, paperFactsOf } from "@/border/paper";
+import { wrong } from "@/border/problem";
+import { changeOf } from "@/border/read-as";
+import { route } from "@/border/route";
 import { changePaper } from "@/store/papers";
 import { rackOn } from "@/store/rack";
-import { currentStudio } from "@/store/studio";
-import { PaperFactsInput } from "@/store/swatchbook-input";
-import { answer, isId, jsonBody, notFound } from "../../answer";
-import { paperOf } from "../paper-facts";
-
-interface Context {
-  params: Promise<{ id: string }>;
-}
 
 /** The rack as read on a paper. */
-export const GET = (_: Request, { params }: Context) =>
-  answer(async () => {
-    const { id } = await params;
-    const rack = isId(id) ? await rackOn(await currentStudio(), id) : undefined;
-    return rack ? Response.json(rack) : notFound("paper");
-  });
+export const GET = route(null, (studio, _, { id }) => rackOn(studio, id!), "paper");
 
-export const PATCH = (request: Request, { params }: Context) =>
-  answer(async () => {
-    const { id } = await params;
-    const facts = paperOf(validate(PaperFactsInput, await jsonBody(request)));
-    const changed =
-      isId(id) && Object.keys(facts).length ? await changePaper(await currentStudio(), id, facts) : undefined;
-    return changed ? Response.json(changed) : notFound("paper");
-  });
+export const PATCH = route(
+  PaperFactsInput,
+  async (studio, input, { id }) => {
+    const changed = await changePaper(studio, id!, paperFactsOf(changeOf(input)));
+    if (changed === "taken")
+      throw wrong("name", `expected a name of its own; another paper is called “${input.name}”`);
+    return changed;
+  },
+  "paper",
+);

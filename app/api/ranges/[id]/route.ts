@@ -1,13 +1,16 @@
-import { validate } from "@/compute/validate";
+import { wrong } from "@/border/problem";
+import { plain } from "@/border/read-as";
+import { RangeInput } from "@/border/rack";
+import { route } from "@/border/route";
 import { changeRange } from "@/store/rack";
-import { RangeInput } from "@/store/rack-input";
-import { currentStudio } from "@/store/studio";
-import { answer, isId, jsonBody, notFound } from "../../answer";
 
-export const PUT = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
-    const { id } = await params;
-    const range = { ...validate(RangeInput, await jsonBody(request)) };
-    const changed = isId(id) ? await changeRange(await currentStudio(), id, range) : undefined;
-    return changed ? Response.json(changed) : notFound("range");
-  });
+export const PUT = route(
+  RangeInput,
+  async (studio, input, { id }) => {
+    const changed = await changeRange(studio, id!, plain(input));
+    if (changed === "taken")
+      throw wrong("name", `expected a name of its own; another range is called “${input.name}”`);
+    return changed;
+  },
+  "range",
+);

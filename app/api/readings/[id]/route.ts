@@ -1,15 +1,10 @@
-import { validate } from "@/compute/validate";
+import { route } from "@/border/route";
+import { ExcludeInput } from "@/border/swatchbook";
 import { excludeReading } from "@/store/readings";
-import { currentStudio } from "@/store/studio";
-import { ExcludeInput } from "@/store/swatchbook-input";
-import { answer, isId, jsonBody, notFound } from "../../answer";
 
 /** Leaves a reading out, or takes it in again. */
-export const PATCH = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
-    const { id } = await params;
-    const { excluded } = validate(ExcludeInput, await jsonBody(request));
-    return isId(id) && (await excludeReading(await currentStudio(), id, excluded))
-      ? Response.json({ excluded })
-      : notFound("reading");
-  });
+export const PATCH = route(
+  ExcludeInput,
+  async (studio, { excluded }, { id }) => (await excludeReading(studio, id!, excluded)) && { excluded },
+  "reading",
+);

@@ -1,5 +1,5 @@
 import { notFound } from "next/navigation";
-import { isId } from "@/app/api/answer";
+import { isId } from "@/border/fields";
 import { findChart, findScan } from "@/store/charts";
 import { rackOn } from "@/store/rack";
 import { readingsOn } from "@/store/readings";

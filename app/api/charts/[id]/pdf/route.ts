@@ -1,20 +1,17 @@
-import { findChart } from "@/store/charts";
-import { listPapers } from "@/store/papers";
-import { currentStudio } from "@/store/studio";
 import { chartPdf } from "@/app/print/chart-pdf";
-import { answer, isId, notFound } from "../../../answer";
+import { route } from "@/border/route";
+import { findChart } from "@/store/charts";
+import { findPaper } from "@/store/papers";
 import { download } from "../../../download";
 
-export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
-    const { id } = await params;
-    const studio = await currentStudio();
-    const chart = isId(id) ? await findChart(studio, id) : undefined;
-    if (!chart) return notFound("chart");
-    const paper = (await listPapers(studio)).find((p) => p.id === chart.paperId);
-    return download(
-      new Uint8Array(await chartPdf(chart, paper?.name ?? "")),
-      "application/pdf",
-      `chart-${chart.serial}.pdf`,
-    );
-  });
+export const GET = route(
+  null,
+  async (studio, _, { id }) => {
+    const chart = await findChart(studio, id!);
+    if (!chart) return undefined;
+    const paper = await findPaper(studio, chart.paperId);
+    const pdf = new Uint8Array(await chartPdf(chart, paper?.name ?? ""));
+    return download(pdf, "application/pdf", `chart-${chart.serial}.pdf`);
+  },
+  "chart",
+);

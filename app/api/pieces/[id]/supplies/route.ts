@@ -1,11 +1,16 @@
 import Papa from "papaparse";
-import { needOf, suppliesMarkdown, suppliesOf } from "@/core/stock/supplies";
-import { findPiece } from "@/store/pieces";
+import { OneOf, Optional } from "@/border/fields";
+import { route } from "@/border/route";
+import { needOf, suppliesOf } from "@/core/stock/supplies";
 import { listPapers } from "@/store/papers";
+import { findPiece } from "@/store/pieces";
 import { rackOn } from "@/store/rack";
-import { currentStudio } from "@/store/studio";
-import { answer, isId, notFound } from "../../../answer";
+import { needInWords, suppliesMarkdown, usedIn } from "@/words/supplies";
 import { download } from "../../../download";
+
+class SuppliesInput {
+  @Optional() @OneOf(["csv", "md"]) format: "csv" | "md" = "csv";
+}
 
 const fileName = (name: string, ending: string) =>
   `${
@@ -15,33 +20,33 @@ const fileName = (name: string, ending: string) =>
       .toLowerCase() || "piece"
   }-supplies.${ending}`;
 
+const FIELDS = ["marker", "owned", "state", "need", "areas"];
+
 /** The supply list of a piece: ?format=csv or md. */
-export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
-    const { id } = await params;
-    const studio = await currentStudio();
-    const piece = isId(id) ? (await findPiece(studio, id))?.document : undefined;
-    if (!piece) return notFound("piece");
+export const GET = route(
+  { query: SuppliesInput },
+  async (studio, { format }, { id }) => {
+    const piece = (await findPiece(studio, id!))?.document;
+    if (!piece) return undefined;
     const papers = await listPapers(studio);
     const paper = papers.find((p) => p.id === piece.paperId) ?? papers[0];
     const rack = paper && (await rackOn(studio, paper.id));
     const supplies = suppliesOf(piece, rack ? [...rack.markers, ...rack.others] : []);
-    if (new URL(request.url).searchParams.get("format") === "md")
+    if (format === "md")
       return download(
         suppliesMarkdown(piece, paper?.name ?? "none", supplies),
         "text/markdown",
         fileName(piece.name, "md"),
       );
-    const rows = supplies.map((s) => ({
+    const data = supplies.map((s) => ({
       marker: s.code,
       owned: s.owned ? "yes" : "no",
       state: s.state,
-      need: needOf(s),
-      areas: s.areas.join("; "),
+      need: needInWords[needOf(s)],
+      areas: usedIn(s).join("; "),
     }));
-    const csv = Papa.unparse(
-      { fields: ["marker", "owned", "state", "need", "areas"], data: rows },
-      { escapeFormulae: true },
-    );
+    const csv = Papa.unparse({ fields: FIELDS, data }, { escapeFormulae: true });
     return download(`${csv}\r\n`, "text/csv", fileName(piece.name, "csv"));
-  });
+  },
+  "piece",
+);

@@ -1,0 +1,55 @@
+import { wrong } from "./problem";
+
+/** Longest document that is read, in bytes. */
+const MOST_JSON = 8 * 1024 * 1024;
+
+/** More came than is taken: it is not read to its end. */
+export class TooLong extends Error {
+  constructor(readonly most: number) {
+    super(`expected at most ${Math.round(most / 1024 / 1024)} MB`);
+    this.name = "TooLong";
+  }
+}
+
+/**
+ * The bytes of a request, read only as far as they may go.
+ * @param most bytes
+ * @throws TooLong
+ */
+export async function bytesOf(request: Request, most: number): Promise<Buffer> {
+  if (Number(request.headers.get("content-length") ?? 0) > most) throw new TooLong(most);
+  const parts: Uint8Array[] = [];
+  let length = 0;
+  const reader = request.body?.getReader();
+  while (reader) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    length += value.byteLength;
+    if (length > most) {
+      void reader.cancel().catch(() => undefined);
+      throw new TooLong(most);
+    }
+    parts.push(value);
+  }
+  return Buffer.concat(parts, length);
+}
+
+/** @throws BadInput when it is not JSON; TooLong */
+export async function jsonOf(request: Request): Promise<unknown> {
+  const bytes = await bytesOf(request, MOST_JSON);
+  try {
+    return JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
+  } catch (e) {
+    throw wrong("", `expected JSON: ${(e as Error).message}`);
+  }
+}
+
+/** Fields of a query; one that comes twice is refused. */
+export function queryOf(request: Request): Record<string, string> {
+  const out = new Map<string, string>();
+  for (const [name, value] of new URL(request.url).searchParams) {
+    if (out.has(name)) throw wrong(name, "expected once; it is there twice");
+    out.set(name, value);
+  }
+  return Object.fromEntries(out);
+}

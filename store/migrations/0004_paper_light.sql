@@ -1,0 +1,1 @@
+ALTER TABLE "papers" ADD COLUMN "light" text DEFAULT 'D65' NOT NULL;
