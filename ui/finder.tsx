@@ -4,7 +4,7 @@ import { useState } from "react";
 import { findMarkers } from "@/core/codes/find";
 import type { RackMarker } from "@/store/rack";
 import { coatsInHex, StrokeChip } from "./ink/stroke-chip";
-import { Modal } from "./modal";
+import { Modal } from "./kit/modal";
 import type { FinderRequest } from "./shell";
 import { labInWords } from "./wording";
 

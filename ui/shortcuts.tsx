@@ -1,5 +1,5 @@
 "use client";
-import { Modal } from "./modal";
+import { Modal } from "./kit/modal";
 
 const groups: readonly { readonly title: string; readonly keys: readonly (readonly [string, string])[] }[] = [
   {

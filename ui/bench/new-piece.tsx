@@ -3,7 +3,7 @@ import { Plus } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState, type FormEvent } from "react";
 import { newPiece } from "@/core/piece/piece";
-import { Modal } from "@/ui/modal";
+import { Modal } from "@/ui/kit/modal";
 
 interface NewPieceProps {
   readonly papers: readonly { readonly id: string; readonly name: string }[];

@@ -4,7 +4,7 @@ import type { Piece } from "@/core/piece/piece";
 import { labToHex } from "@/core/colour/display";
 import type { Rack } from "@/store/rack";
 import { Ramp } from "@/ui/ink/ramp";
-import { counted } from "@/ui/wording";
+import { counted } from "@/words/numbers";
 
 interface PieceCardProps {
   readonly id: string;

@@ -1,45 +1,172 @@
 "use client";
-import { proxy, wrap, type Remote } from "comlink";
+import { proxy, releaseProxy, wrap, type Remote } from "comlink";
+import { BadInput } from "@/border/problem";
+import { deskOfRack, type ReadRack } from "@/compute/from-rack";
 import type { OperationName, OutputOf } from "@/compute/table";
 import type { ComputeWorker, WorkerAnswer } from "@/workers/compute.worker";
 
-/** Input that an operation refused; the message says which field and what was expected. */
-export class ComputeRefused extends Error {}
+export interface Watch {
+  readonly onProgress?: (share: number) => void;
+  readonly signal?: AbortSignal;
+}
 
-let remote: Remote<ComputeWorker> | undefined;
+interface Running {
+  readonly remote: Remote<ComputeWorker>;
+  readonly thread: Worker;
+  /** Rejects everything that waits when the worker is gone. */
+  readonly waiting: Set<(error: Error) => void>;
+  /** Handles of desks and pictures that this worker has opened, or is opening. */
+  readonly desks: Map<string, Promise<string>>;
+  readonly pictures: Map<string, Promise<void>>;
+}
+
+const GONE = "The computing part of this page stopped. It has been started again; please try once more.";
+
+let running: Running | undefined;
 let lastJob = 0;
 
-function worker(): Remote<ComputeWorker> {
-  remote ??= wrap<ComputeWorker>(
-    new Worker(new URL("../../workers/compute.worker.ts", import.meta.url), { type: "module" }),
-  );
-  return remote;
+function worker(): Running {
+  if (running) return running;
+  const thread = new Worker(new URL("../../workers/compute.worker.ts", import.meta.url), { type: "module" });
+  const own: Running = {
+    remote: wrap<ComputeWorker>(thread),
+    thread,
+    waiting: new Set(),
+    desks: new Map(),
+    pictures: new Map(),
+  };
+  thread.onerror = thread.onmessageerror = () => dropWorker(own);
+  running = own;
+  return own;
+}
+
+/** Ends a worker that failed; the next question starts another. */
+function dropWorker(failed: Running): void {
+  if (running === failed) running = undefined;
+  for (const reject of failed.waiting) reject(new Error(GONE));
+  failed.waiting.clear();
+  failed.remote[releaseProxy]();
+  failed.thread.terminate();
+}
+
+/** An answer of the worker, or its end. */
+async function unlessGone(own: Running, answer: Promise<WorkerAnswer>): Promise<unknown> {
+  let give: (error: Error) => void;
+  const gone = new Promise<never>((_, reject) => own.waiting.add((give = reject)));
+  try {
+    const said = await Promise.race([answer, gone]);
+    if (said.ok) return said.output;
+    if (said.cancelled) throw new DOMException("cancelled", "AbortError");
+    throw new BadInput(said.problems);
+  } finally {
+    own.waiting.delete(give!);
+  }
 }
 
 /**
  * Runs an operation of the compute table in the worker.
- * @throws ComputeRefused for input that cannot be used; AbortError when stopped
+ * @throws BadInput for input that cannot be used; AbortError when stopped
  */
 export async function compute<N extends OperationName>(
   name: N,
   input: unknown,
-  watch: { onProgress?: (share: number) => void; signal?: AbortSignal } = {},
+  { onProgress, signal }: Watch = {},
 ): Promise<OutputOf<N>> {
+  signal?.throwIfAborted();
+  const own = worker();
   const id = ++lastJob;
-  const stop = () => void worker().stop(id);
-  watch.signal?.throwIfAborted();
-  watch.signal?.addEventListener("abort", stop);
+  const stop = () => void own.remote.stop(id);
+  signal?.addEventListener("abort", stop);
   try {
-    const answer = (await worker().run(
-      id,
-      name,
-      input,
-      proxy(watch.onProgress ?? (() => undefined)),
-    )) as WorkerAnswer;
-    if (answer.ok) return answer.output as OutputOf<N>;
-    if (answer.cancelled) throw new DOMException("cancelled", "AbortError");
-    throw new ComputeRefused(answer.message);
+    const answer = own.remote.run(id, name, input, proxy(onProgress ?? (() => undefined)));
+    return (await unlessGone(own, answer as Promise<WorkerAnswer>)) as OutputOf<N>;
   } finally {
-    watch.signal?.removeEventListener("abort", stop);
+    signal?.removeEventListener("abort", stop);
+  }
+}
+
+const keys = new WeakMap<ReadRack, string>();
+
+/** Names what a rack says to the planners: readings, what is owned, how full it is, and the light. */
+export function rackKey(rack: ReadRack): string {
+  const known = keys.get(rack);
+  if (known) return known;
+  const said = JSON.stringify(deskOfRack(rack));
+  let hash = 0;
+  for (let i = 0; i < said.length; i++) hash = (Math.imul(hash, 31) + said.charCodeAt(i)) | 0;
+  const key = `${said.length} ${hash}`;
+  keys.set(rack, key);
+  return key;
+}
+
+/** Handle of a rack's desk, which is opened once in each worker. */
+function handleOf(rack: ReadRack): Promise<string> {
+  const { desks } = worker();
+  const key = rackKey(rack);
+  const known = desks.get(key);
+  if (known) return known;
+  const opening = compute("open", deskOfRack(rack)).then((o) => o.desk);
+  desks.set(key, opening);
+  opening.catch(() => desks.delete(key));
+  return opening;
+}
+
+const isClosed = (e: unknown) => e instanceof BadInput && e.problems.some((p) => p.path === "desk");
+
+/** Asks an operation of a rack's desk; a desk that the worker has put away is opened again. */
+export async function ask<N extends OperationName>(
+  name: N,
+  rack: ReadRack,
+  question: object,
+  watch: Watch = {},
+): Promise<OutputOf<N>> {
+  const once = async () => compute(name, { desk: await handleOf(rack), ...question }, watch);
+  try {
+    return await once();
+  } catch (e) {
+    if (!isClosed(e)) throw e;
+    worker().desks.delete(rackKey(rack));
+    return once();
+  }
+}
+
+const isUnknownPicture = (e: unknown) =>
+  e instanceof BadInput && e.problems.some((p) => p.path === "image.picture");
+
+/**
+ * Asks an operation of a picture, which is decoded in the worker and stays there.
+ * @param handle names the picture, which never changes under it
+ */
+export async function askOfPicture<N extends OperationName>(
+  name: N,
+  {
+    handle,
+    load,
+    called,
+  }: { readonly handle: string; readonly load: () => Promise<Blob>; readonly called: string },
+  question: object,
+  watch: Watch = {},
+): Promise<OutputOf<N>> {
+  const open = async () => {
+    const own = worker();
+    const opening =
+      own.pictures.get(handle) ??
+      load().then(async (blob) => {
+        await unlessGone(own, own.remote.openPicture(handle, blob, called) as Promise<WorkerAnswer>);
+      });
+    own.pictures.set(handle, opening);
+    opening.catch(() => own.pictures.delete(handle));
+    return opening;
+  };
+  const once = async () => {
+    await open();
+    return compute(name, { image: { picture: handle }, ...question }, watch);
+  };
+  try {
+    return await once();
+  } catch (e) {
+    if (!isUnknownPicture(e)) throw e;
+    worker().pictures.delete(handle);
+    return once();
   }
 }

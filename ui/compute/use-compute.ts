@@ -1,7 +1,10 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
+import type { ReadRack } from "@/compute/from-rack";
 import type { OperationName, OutputOf } from "@/compute/table";
-import { compute } from "./client";
+import { messageOf } from "@/ui/send";
+import { ask, compute, rackKey, type Watch } from "./client";
+import { sharedJobs } from "./shared-jobs";
 
 export interface Work<O> {
   readonly output: O | undefined;
@@ -13,81 +16,89 @@ export interface Work<O> {
   readonly again: () => void;
 }
 
-/** Answers kept in this tab, so that going back to an area shows its groups at once. */
-const known = new Map<string, unknown>();
-const MOST_KNOWN = 200;
+const jobs = sharedJobs();
 
 /** Wait before work starts, so that a slider being dragged starts it once. */
 const SETTLE_MS = 120;
 
-/**
- * Runs an operation whenever its input changes; null means there is nothing to do. `key` names the input: it must change exactly when the
- * input does.
- */
-export function useCompute<N extends OperationName>(
-  name: N,
-  key: string | null,
-  input: () => unknown,
-): Work<OutputOf<N>> {
-  type O = OutputOf<N>;
-  const id = key === null ? null : `${name} ${key}`;
-  const [state, setState] = useState<{
-    id: string | null;
-    output?: O;
-    progress?: number;
-    error?: string;
-    cancelled?: boolean;
-  }>({ id: null });
+interface State {
+  readonly id: string | null;
+  readonly output?: unknown;
+  readonly progress?: number;
+  readonly error?: string;
+  readonly cancelled?: boolean;
+}
+
+/** Runs a job whenever what it is asked changes; null means there is nothing to do. `id` names the question. */
+function useJob<O>(id: string | null, start: (watch: Watch) => Promise<O>): Work<O> {
+  const [state, setState] = useState<State>({ id: null });
   const [round, setRound] = useState(0);
-  const abort = useRef<AbortController>(undefined);
-  const latestInput = useRef(input);
+  const stop = useRef<() => void>(undefined);
+  const latest = useRef(start);
   useEffect(() => {
-    latestInput.current = input;
+    latest.current = start;
   });
 
   useEffect(() => {
-    if (id === null || known.has(id)) return;
-    const controller = new AbortController();
-    abort.current = controller;
+    if (id === null || jobs.known(id) !== undefined) return;
+    let left = false;
+    let leave: (() => void) | undefined;
     const timer = setTimeout(() => {
       setState({ id, progress: 0 });
-      compute(name, latestInput.current(), {
-        signal: controller.signal,
-        onProgress: (progress) => !controller.signal.aborted && setState({ id, progress }),
-      }).then(
-        (output) => {
-          if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
-          known.set(id, output);
-          if (!controller.signal.aborted) setState({ id, output });
-        },
-        (error: unknown) => {
-          if (controller.signal.reason === "replaced") return;
-          if (controller.signal.aborted) setState({ id, cancelled: true });
-          else setState({ id, error: error instanceof Error ? error.message : String(error) });
-        },
+      const job = jobs.join(
+        id,
+        (signal, onProgress) => latest.current({ signal, onProgress }),
+        (progress) => !left && setState({ id, progress }),
+      );
+      leave = job.leave;
+      job.answer.then(
+        (output) => !left && setState({ id, output }),
+        (error: unknown) => !left && setState({ id, error: messageOf(error) }),
       );
     }, SETTLE_MS);
-    const unstarted = () => {
+    const end = () => {
+      left = true;
       clearTimeout(timer);
-      if (controller.signal.reason !== "replaced") setState({ id, cancelled: true });
+      leave?.();
     };
-    controller.signal.addEventListener("abort", unstarted);
-    return () => {
-      controller.abort("replaced");
+    stop.current = () => {
+      end();
+      setState({ id, cancelled: true });
     };
-  }, [name, id, round]);
+    return end;
+  }, [id, round]);
 
-  const cancel = useCallback(() => abort.current?.abort("cancelled"), []);
+  const cancel = useCallback(() => stop.current?.(), []);
   const again = useCallback(() => setRound((r) => r + 1), []);
   const own = state.id === id ? state : undefined;
-  const output = id === null ? undefined : ((known.get(id) as O | undefined) ?? own?.output);
+  const output = id === null ? undefined : ((jobs.known(id) ?? own?.output) as O | undefined);
+  const idle = output !== undefined || id === null || own?.cancelled || own?.error !== undefined;
   return {
     output,
-    progress:
-      output || id === null ? undefined : own?.cancelled || own?.error ? undefined : (own?.progress ?? 0),
+    progress: idle ? undefined : (own?.progress ?? 0),
     error: own?.error,
     cancelled: own?.cancelled ?? false,
     cancel,
     again,
   };
+}
+
+/** An operation that needs no desk; null while there is nothing to ask. `key` names the input when it is too long to be its own name. */
+export function useCompute<N extends OperationName>(
+  name: N,
+  input: object | null,
+  key?: string,
+): Work<OutputOf<N>> {
+  const id = input && `${name} ${key ?? JSON.stringify(input)}`;
+  return useJob(id, (watch) => compute(name, input, watch));
+}
+
+/** An operation on the desk of a rack; null while there is nothing to ask. */
+export function useAsk<N extends OperationName>(
+  name: N,
+  rack: ReadRack,
+  question: object | null,
+): Work<OutputOf<N>> {
+  const id = question && `${name} ${rackKey(rack)} ${JSON.stringify(question)}`;
+  return useJob(id, (watch) => ask(name, rack, question!, watch));
 }

@@ -18,7 +18,7 @@ import { Ramp, rampColours } from "@/ui/ink/ramp";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
 import { rackKey } from "@/ui/piece/use-groups";
 import { messageOf, send } from "@/ui/send";
-import { coatsInWords, signed } from "@/ui/wording";
+import { coatsInWords, signed } from "@/words/numbers";
 
 interface Props {
   readonly group: LibraryGroup;

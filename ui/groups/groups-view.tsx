@@ -14,7 +14,7 @@ import { Ramp } from "@/ui/ink/ramp";
 import { messageOf, send } from "@/ui/send";
 import { colourTyped } from "@/ui/swatchbook/typed-colour";
 import { readColour } from "@/compute/inputs/colour";
-import { counted } from "@/ui/wording";
+import { counted } from "@/words/numbers";
 import { GroupCard } from "./group-card";
 
 interface Props {

@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useMemo, useRef, type KeyboardEvent } from "react";
 import type { RackMarker } from "@/store/rack";
-import { signed } from "@/ui/wording";
+import { signed } from "@/words/numbers";
 import { coatsInHex } from "./stroke-chip";
 
 interface FamilyTracksProps {

@@ -17,12 +17,13 @@ import {
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { EllipsisVertical, GripVertical, Lock, Minus, Plus, Replace } from "lucide-react";
+import { EllipsisVertical, GripVertical, Lock, Minus, Plus, Replace, X } from "lucide-react";
 import type { KeyboardEvent } from "react";
 import type { Knowledge } from "@/core/ink/desk";
-import { coatsInWords, signed } from "@/ui/wording";
+import { coatsInWords, signed } from "@/words/numbers";
 
-export interface Layer {
+/** A tone of the group as a bar. */
+export interface ToneBar {
   readonly code: string;
   readonly coats: number;
   readonly role: string;
@@ -48,15 +49,16 @@ export interface ShelfInk {
 
 /** A layer that is chosen elsewhere: an underlay, an overlay, pencil. */
 export interface FixedLayer {
+  readonly key: string;
   readonly name: string;
   readonly says: string;
   readonly alone: string;
-  readonly after?: string;
+  readonly onTakeAway: () => void;
 }
 
 interface StrataProps {
   /** In the order in which they are laid. */
-  readonly layers: readonly Layer[];
+  readonly layers: readonly ToneBar[];
   readonly paper: { readonly name: string; readonly hex: string; readonly lightness: number };
   readonly onMove: (from: number, to: number) => void;
   readonly onCoats: (layer: number, coats: number) => void;
@@ -94,7 +96,7 @@ export function Strata({ layers, paper, beneath, above, shelf, onMove, onPut, ..
       </div>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="strata">
         {above.map((l) => (
-          <FixedBar key={l.name} layer={l} />
+          <FixedBar key={l.key} layer={l} />
         ))}
         <SortableContext items={top.map((l) => l.code)} strategy={verticalListSortingStrategy}>
           <ol className="m-0 list-none space-y-1 p-0" aria-label="Layers, last laid first">
@@ -111,7 +113,7 @@ export function Strata({ layers, paper, beneath, above, shelf, onMove, onPut, ..
           </ol>
         </SortableContext>
         {beneath.map((l) => (
-          <FixedBar key={l.name} layer={l} />
+          <FixedBar key={l.key} layer={l} />
         ))}
         <div className="mt-1 flex items-stretch border border-strong" style={{ background: paper.hex }}>
           <p className="m-0 px-2 py-1 text-[13px] font-medium text-black">
@@ -135,18 +137,26 @@ export function Strata({ layers, paper, beneath, above, shelf, onMove, onPut, ..
 
 function FixedBar({ layer }: { layer: FixedLayer }) {
   return (
-    <div className="my-1 grid grid-cols-[22px_58px_52px_minmax(0,1fr)] items-center gap-x-1.5 bg-panel">
+    <div
+      className="my-1 grid grid-cols-[22px_104px_minmax(0,1fr)_auto] items-center gap-x-1.5 bg-panel"
+      data-fixed={layer.name}
+    >
       <span />
       <span className="h-8 border border-strong" style={{ background: layer.alone }} aria-hidden />
-      <span
-        className="-ml-1.5 h-8 border border-l-0 border-dotted border-strong"
-        style={{ background: layer.after ?? layer.alone }}
-        aria-hidden
-      />
       <span className="min-w-0 truncate pl-1">
         <span className="code">{layer.name}</span>{" "}
-        <span className="text-[12.5px] text-soft">{layer.says}</span>
+        <span className="text-[12.5px] text-soft" title={layer.says}>
+          {layer.says}
+        </span>
       </span>
+      <button
+        className="button-bare min-w-7 px-0"
+        onClick={layer.onTakeAway}
+        aria-label={`Take ${layer.name} away`}
+        title="Take it away"
+      >
+        <X size={15} aria-hidden />
+      </button>
     </div>
   );
 }
@@ -197,7 +207,7 @@ function Bar({
   onLock,
   onExclude,
   onTry,
-}: { layer: Layer; place: number; count: number } & Omit<
+}: { layer: ToneBar; place: number; count: number } & Omit<
   StrataProps,
   "layers" | "paper" | "beneath" | "above" | "shelf" | "onPut"
 >) {

@@ -1,5 +1,5 @@
 import type { Verdict } from "@/core/group/step";
-import { signed } from "@/ui/wording";
+import { signed } from "@/words/numbers";
 
 export interface RulerTone {
   readonly code: string;

@@ -6,8 +6,8 @@ import { useState, type FormEvent } from "react";
 import type { Area } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Ramp, rampColours } from "@/ui/ink/ramp";
-import { Modal } from "@/ui/modal";
-import { counted } from "@/ui/wording";
+import { Modal } from "@/ui/kit/modal";
+import { counted } from "@/words/numbers";
 import { usePieceHandles, useRun } from "./piece-context";
 import { useAssessed } from "./use-groups";
 

@@ -6,7 +6,7 @@ import { MATERIALS, tonesFor, type Material } from "@/core/group/material";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
 import { spreadInWords } from "@/core/picture/patch";
 import { PLACES, type Area } from "@/core/piece/piece";
-import { counted, signed } from "@/ui/wording";
+import { counted, signed } from "@/words/numbers";
 import { placeNames } from "./picture-pane";
 import { useRun } from "./piece-context";
 

@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useRef } from "react";
 import { rgb8ToLab } from "@/core/colour/display";
-import { signed } from "@/ui/wording";
+import { signed } from "@/words/numbers";
 
 /** Picture pixels across the loupe, and its size on the screen. */
 const ACROSS = 13;

@@ -1,14 +1,12 @@
 "use client";
-import { deskOfRack } from "@/compute/from-rack";
 import { labToHex } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
-import { useCompute } from "@/ui/compute/use-compute";
+import { useAsk } from "@/ui/compute/use-compute";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
-import { Modal } from "@/ui/modal";
-import { coatsInWords, counted } from "@/ui/wording";
-import { rackKey } from "./use-groups";
+import { Modal } from "@/ui/kit/modal";
+import { coatsInWords, counted } from "@/words/numbers";
 
 interface MatchDialogProps {
   readonly rack: Rack;
@@ -20,13 +18,7 @@ interface MatchDialogProps {
 
 /** Recipes of up to three inks and four coats for one exact colour. */
 export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDialogProps) {
-  const work = useCompute("match", `${rackKey(rack)} ${JSON.stringify([target, ownedOnly])}`, () => ({
-    ...deskOfRack(rack, ownedOnly),
-    target: { lab: target },
-    maxInks: 3,
-    maxCoats: 4,
-    top: 5,
-  }));
+  const work = useAsk("match", rack, { target: { lab: target }, maxInks: 3, maxCoats: 4, top: 5, ownedOnly });
   const recipes = work.output?.recipes ?? [];
   const chip = (code: string) => {
     const m = rack.markers.find((r) => r.code === code);

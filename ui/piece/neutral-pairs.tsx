@@ -2,8 +2,8 @@
 import { useState } from "react";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
-import { signed } from "@/ui/wording";
-import { useNeutralPairs } from "./use-plans";
+import { useAsk } from "@/ui/compute/use-compute";
+import { signed } from "@/words/numbers";
 
 /** Opposites that neutralise each other, computed as they would be laid; worked out when it is opened. */
 export function NeutralPairs({
@@ -18,12 +18,11 @@ export function NeutralPairs({
   readonly base?: readonly string[];
 }) {
   const [open, setOpen] = useState(false);
-  const work = useNeutralPairs(
+  const wish = { of, top: 6, base, ownedOnly: true };
+  const work = useAsk(
+    "neutralPairs",
     rack,
-    of,
-    lightness === undefined ? undefined : Math.round(lightness),
-    base,
-    open,
+    open ? { ...wish, ...(lightness !== undefined && { lightness: Math.round(lightness) }) } : null,
   );
   const unit = of === "inks" ? "×" : " layers";
   return (

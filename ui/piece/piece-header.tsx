@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { PaperSheet } from "@/store/papers";
-import { Modal } from "@/ui/modal";
+import { Modal } from "@/ui/kit/modal";
 import { useHistory, usePiece, usePieceHandles, useRun, useSaveState } from "./piece-context";
 
 const stages = [

@@ -3,14 +3,19 @@ import { Check } from "lucide-react";
 import { useState } from "react";
 import { MATERIAL_HABITS } from "@/core/group/material";
 import type { School } from "@/core/group/school";
-import type { SchoolOutput } from "@/compute/schools";
-import type { Area } from "@/core/piece/piece";
-import { strokeInWords } from "@/core/work/passes";
+import type { SchoolOutput } from "@/compute/operations/schools";
+import { layersOf } from "@/core/media/layer";
+import { isUnder } from "@/core/media/shadow";
+import { schoolOf, targetOf, tonesOf, type Area, type Scene } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
+import { useAsk } from "@/ui/compute/use-compute";
 import { SampleStrip } from "@/ui/ink/sample-strip";
+import { Empty, Notice } from "@/ui/kit/notice";
+import { whyInWords } from "@/words/material";
+import { strokeInWords } from "@/words/school";
 import { useRun, usePiece } from "./piece-context";
-import { useSchools } from "./use-plans";
+import { plainTones } from "./group/use-groups";
 
 /** ΔE00 within a millimetre, beyond an even fade, by how it looks. */
 const EDGE_WORDS: readonly (readonly [number, string])[] = [
@@ -22,27 +27,43 @@ const EDGE_WORDS: readonly (readonly [number, string])[] = [
 const edgeInWords = (edge: number) => EDGE_WORDS.find(([most]) => edge < most)![1];
 const textureInWords = (t: number) => (t < 0.2 ? "smooth" : t < 0.6 ? "a little texture" : "strokes stay");
 
+/** What the schools are asked: the kept group on the rack's paper, with what lies beneath it. Null while there is too little. */
+function questionOf(rack: Rack, area: Area, scene: Scene): object | null {
+  const isRead = ({ code }: { readonly code: string }) =>
+    rack.markers.some((m) => m.code === code && m.swatches.length);
+  const tones = plainTones(tonesOf(area).filter(isRead));
+  if (tones.length < 2) return null;
+  const under = plainTones(layersOf(area.layers, "shadow").filter((l) => isUnder(l) && isRead(l)));
+  const local = targetOf(area)?.local;
+  const { openTime, bleed, capacity } = rack.paper;
+  return {
+    tones,
+    material: area.material,
+    scene,
+    mm2: area.size,
+    under,
+    ...(local && { local: { lab: local } }),
+    sheet: { capacity, ...(openTime && { openTime }), ...(bleed !== null && { bleed }) },
+  };
+}
+
 /** The six schools side by side on a sample strip; one is chosen, or the material's habit taken. */
 export function SchoolTab({ area, rack }: { readonly area: Area; readonly rack: Rack }) {
   const run = useRun();
   const piece = usePiece();
-  const work = useSchools(rack, area, piece.whole.scene);
+  const work = useAsk("schools", rack, questionOf(rack, area, piece.whole.scene));
   const habit = MATERIAL_HABITS[area.material];
-  const inUse = area.school ?? habit.school;
+  const inUse = schoolOf(area);
   const [looking, setLooking] = useState<School>();
-  if (!area.group)
-    return (
-      <p className="m-0 max-w-[46ch] border border-dashed border-strong p-4 text-[16px]">
-        A school lays a kept group. Keep one for {area.name} first, under Group.
-      </p>
-    );
+  if (!tonesOf(area).length)
+    return <Empty>A school lays a kept group. Keep one for {area.name} first, under Group.</Empty>;
   const schools = work.output?.schools ?? [];
   const shown = schools.find((s) => s.school === (looking ?? inUse));
   return (
     <div className="space-y-3">
       <p className="m-0 text-[14px]">
         The same group laid in each school on 32 mm of {rack.paper.name}, light end left.{" "}
-        <strong>{area.material}</strong> is usually laid {habit.school}: {habit.why}
+        <strong>{area.material}</strong> is usually laid {habit.school}: {whyInWords[area.material]}
       </p>
       <Progress work={work} doing="Laying sample strips" />
       <ul className="m-0 list-none space-y-1 p-0" aria-label="Schools">
@@ -140,9 +161,9 @@ function Detail({ school }: { school: SchoolOutput }) {
           ))}
         </ol>
         {school.cautions.map((c) => (
-          <p key={c.message} className="mt-2 mb-0 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]">
+          <Notice key={c.message}>
             <strong>{c.kind[0]!.toUpperCase() + c.kind.slice(1)}.</strong> {c.message}
-          </p>
+          </Notice>
         ))}
       </div>
       <dl className="m-0 grid grid-cols-[1fr_auto] content-start gap-y-0.5 text-[14px]">

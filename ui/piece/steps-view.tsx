@@ -9,7 +9,7 @@ import { passesOf, type Pass } from "@/core/work/passes";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack, RackMarker } from "@/store/rack";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
-import { coatsInWords, counted } from "@/ui/wording";
+import { coatsInWords, counted } from "@/words/numbers";
 import { usePiece, usePieceHandles } from "./piece-context";
 import { PieceHeader } from "./piece-header";
 import { useRack } from "./use-rack";

@@ -7,7 +7,7 @@ import { Progress } from "@/ui/compute/progress";
 import { useCompute } from "@/ui/compute/use-compute";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
 import { rackKey } from "@/ui/piece/use-groups";
-import { counted } from "@/ui/wording";
+import { counted } from "@/words/numbers";
 
 const MOST_SHOWN = 60;
 

@@ -16,7 +16,7 @@ import {
 import type { Rack } from "@/store/rack";
 import { saveFile } from "@/ui/save-file";
 import { messageOf, send } from "@/ui/send";
-import { counted } from "@/ui/wording";
+import { counted } from "@/words/numbers";
 import { decodeText } from "./decode-text";
 
 interface Loaded {

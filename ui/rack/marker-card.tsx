@@ -9,7 +9,7 @@ import type { Rack, RackMarker } from "@/store/rack";
 import { useCompute } from "@/ui/compute/use-compute";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
 import { rackKey } from "@/ui/piece/use-groups";
-import { coatsInWords, labInWords } from "@/ui/wording";
+import { coatsInWords, labInWords } from "@/words/numbers";
 import { standingFacts, standingOf } from "./rack-table";
 import type { RunEdits } from "./use-rack-edits";
 

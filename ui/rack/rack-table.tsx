@@ -5,7 +5,7 @@ import { useMemo, useRef, useState, type ReactNode } from "react";
 import { chroma, hue } from "@/core/colour/lab";
 import type { RackFacts, RackMarker } from "@/store/rack";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
-import { counted, signed } from "@/ui/wording";
+import { counted, signed } from "@/words/numbers";
 import type { RunEdits } from "./use-rack-edits";
 
 interface Column {

@@ -11,7 +11,7 @@ import type { Rack } from "@/store/rack";
 import { FamilyTracks } from "@/ui/ink/family-tracks";
 import { StrokeChip } from "@/ui/ink/stroke-chip";
 import { Shell } from "@/ui/shell";
-import { counted } from "@/ui/wording";
+import { counted } from "@/words/numbers";
 import { Findings } from "./findings";
 import { ImportPanel } from "./import-dialog";
 import { MarkerCard } from "./marker-card";

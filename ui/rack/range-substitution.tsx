@@ -6,7 +6,7 @@ import { Progress } from "@/ui/compute/progress";
 import { useCompute } from "@/ui/compute/use-compute";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
 import { rackKey } from "@/ui/piece/use-groups";
-import { coatsInWords, counted } from "@/ui/wording";
+import { coatsInWords, counted } from "@/words/numbers";
 
 const codesIn = (text: string) => [...new Set(text.split(/[\s,;]+/).filter(Boolean))];
 const MOST_CODES = 60;

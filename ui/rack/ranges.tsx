@@ -5,7 +5,7 @@ import { isRead, keyProblems, parseCode, type CodeKey } from "@/core/codes/key";
 import { hueHome } from "@/core/codes/audit";
 import type { Rack, RangeFacts } from "@/store/rack";
 import { messageOf, send } from "@/ui/send";
-import { counted } from "@/ui/wording";
+import { counted } from "@/words/numbers";
 import { KeyEditor } from "./key-editor";
 import { RangeSubstitution } from "./range-substitution";
 

@@ -17,7 +17,7 @@ import { labToHex } from "@/core/colour/display";
 import type { Rack } from "@/store/rack";
 import { Day } from "@/ui/day";
 import { messageOf, send } from "@/ui/send";
-import { counted } from "@/ui/wording";
+import { counted } from "@/words/numbers";
 import type { PaperData } from "./paper-view";
 
 const WHICH = [

@@ -6,7 +6,7 @@ import type { Lab } from "@/core/colour/lab";
 import { nameStack, parseCgats, readStack, type CgatsSample } from "@/core/formats/cgats";
 import type { Rack } from "@/store/rack";
 import { messageOf, send } from "@/ui/send";
-import { counted, labInWords } from "@/ui/wording";
+import { counted, labInWords } from "@/words/numbers";
 
 interface Measured {
   readonly name: string;

@@ -5,9 +5,9 @@ import { useState } from "react";
 import { labToHex } from "@/core/colour/display";
 import type { PaperSheet } from "@/store/papers";
 import { StrokeChip } from "@/ui/ink/stroke-chip";
-import { Modal } from "@/ui/modal";
+import { Modal } from "@/ui/kit/modal";
 import { messageOf, send } from "@/ui/send";
-import { counted, labInWords } from "@/ui/wording";
+import { counted, labInWords } from "@/words/numbers";
 import { colourTyped } from "./typed-colour";
 
 interface PaperRow {

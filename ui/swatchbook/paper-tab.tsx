@@ -12,7 +12,7 @@ import { Progress } from "@/ui/compute/progress";
 import { useCompute } from "@/ui/compute/use-compute";
 import { rackKey } from "@/ui/piece/use-groups";
 import { messageOf, send } from "@/ui/send";
-import { labInWords } from "@/ui/wording";
+import { labInWords } from "@/words/numbers";
 import { CoatCurves } from "./coat-curves";
 import { colourTyped } from "./typed-colour";
 

@@ -8,7 +8,7 @@ import type { PictureFacts } from "@/store/pictures";
 import type { Rack } from "@/store/rack";
 import type { StoredReading } from "@/store/readings";
 import type { Trial } from "@/store/trials";
-import { counted } from "@/ui/wording";
+import { counted } from "@/words/numbers";
 import { ChartTab } from "./chart-tab";
 import { PaperTab } from "./paper-tab";
 import { ReadTab } from "./read-tab";

@@ -6,8 +6,8 @@ import type { Lab } from "@/core/colour/lab";
 import type { Xyz } from "@/core/colour/observer";
 import { LINEAR } from "@/core/colour/rgb";
 import type { PaperSheet } from "@/store/papers";
-import { Modal } from "@/ui/modal";
-import { labInWords } from "@/ui/wording";
+import { Modal } from "@/ui/kit/modal";
+import { labInWords } from "@/words/numbers";
 
 const SIDE = 1600;
 /** Half the side of the square that one click takes, in pixels of the picture. */

@@ -8,7 +8,7 @@ import { KNOWN } from "@/ui/swatchbook/known-sources";
 import { compute } from "@/ui/compute/client";
 import { Day } from "@/ui/day";
 import { messageOf, send } from "@/ui/send";
-import { counted } from "@/ui/wording";
+import { counted } from "@/words/numbers";
 import type { PaperData } from "./paper-view";
 import { pixelsOf } from "./picture-pixels";
 

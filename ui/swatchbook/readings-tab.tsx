@@ -9,7 +9,7 @@ import type { Rack } from "@/store/rack";
 import type { StoredReading } from "@/store/readings";
 import { Day } from "@/ui/day";
 import { messageOf, send } from "@/ui/send";
-import { counted, labInWords } from "@/ui/wording";
+import { counted, labInWords } from "@/words/numbers";
 import { Colorimeter } from "./colorimeter";
 import { colourTyped } from "./typed-colour";
 

@@ -12,7 +12,7 @@ import type { StoredChart, StoredScan } from "@/store/charts";
 import type { PaperSheet } from "@/store/papers";
 import type { CellDecision, ReadingSource } from "@/store/schema";
 import { messageOf, send } from "@/ui/send";
-import { counted, labInWords } from "@/ui/wording";
+import { counted, labInWords } from "@/words/numbers";
 
 interface Props {
   readonly scan: StoredScan;

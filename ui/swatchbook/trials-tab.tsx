@@ -12,7 +12,7 @@ import type { Trial } from "@/store/trials";
 import { compute } from "@/ui/compute/client";
 import { Day } from "@/ui/day";
 import { messageOf, send } from "@/ui/send";
-import { labInWords } from "@/ui/wording";
+import { labInWords } from "@/words/numbers";
 import type { PaperData } from "./paper-view";
 import { PickFromPhoto } from "./pick-from-photo";
 import { colourTyped } from "./typed-colour";

@@ -10,7 +10,7 @@ import { Progress } from "@/ui/compute/progress";
 import { Ramp, rampColours } from "@/ui/ink/ramp";
 import { useRun } from "@/ui/piece/piece-context";
 import { plainTones } from "@/ui/piece/use-groups";
-import { counted } from "@/ui/wording";
+import { counted } from "@/words/numbers";
 import { Trade } from "./charts";
 import { togetherInput, togetherKey, useTogether } from "./use-together";
 

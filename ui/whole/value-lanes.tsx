@@ -1,6 +1,6 @@
 import { labToHex } from "@/core/colour/display";
 import type { SeenArea } from "@/core/piece/overview";
-import { signed } from "@/ui/wording";
+import { signed } from "@/words/numbers";
 
 const HEIGHT = 250;
 const TOP = 12;

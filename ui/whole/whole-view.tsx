@@ -11,7 +11,7 @@ import { Ramp } from "@/ui/ink/ramp";
 import { PieceHeader } from "@/ui/piece/piece-header";
 import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
 import { useRack } from "@/ui/piece/use-rack";
-import { counted, signed } from "@/ui/wording";
+import { counted, signed } from "@/words/numbers";
 import { HueChroma } from "./charts";
 import { Monochrome } from "./monochrome";
 import { Together } from "./together";

@@ -1,11 +1,12 @@
 "use client";
 import { useEffect, useState } from "react";
 import type { KeptTone } from "@/core/piece/piece";
-import { labToHex } from "@/core/colour/display";
 import type { LibraryGroup } from "@/store/groups";
 import type { Rack } from "@/store/rack";
+import { useTones } from "@/ui/compute/use-tones";
 import { Ramp } from "@/ui/ink/ramp";
-import { Modal } from "@/ui/modal";
+import { Modal } from "@/ui/kit/modal";
+import { send } from "@/ui/send";
 import { plainTones } from "./use-groups";
 
 /** Takes a kept group of the library into the area. */
@@ -23,16 +24,10 @@ export function FromGroups({
   const [trouble, setTrouble] = useState(false);
   useEffect(() => {
     let gone = false;
-    fetch("/api/groups")
-      .then((a) =>
-        a.ok
-          ? (a.json() as Promise<{ groups: LibraryGroup[] }>)
-          : Promise.reject(new Error(String(a.status))),
-      )
-      .then(
-        (file) => !gone && setGroups(file.groups),
-        () => !gone && setTrouble(true),
-      );
+    send<{ groups: LibraryGroup[] }>("GET", "/api/groups").then(
+      (file) => !gone && setGroups(file.groups),
+      () => !gone && setTrouble(true),
+    );
     return () => {
       gone = true;
     };
@@ -43,11 +38,11 @@ export function FromGroups({
       `${g.name} ${g.tags.join(" ")} ${g.tones.map((t) => t.code).join(" ")}`.toLowerCase().includes(w),
     ),
   );
-  const hexOf = (t: KeptTone) => {
-    const swatches = rack.markers.find((m) => m.code === t.code)?.swatches ?? [];
-    const lab = swatches[Math.min(t.coats, swatches.length) - 1]?.lab;
-    return lab && labToHex(lab);
-  };
+  const isRead = ({ code }: KeptTone) => rack.markers.some((m) => m.code === code && m.swatches.length);
+  const colourOf = useTones(
+    rack,
+    found.flatMap((g) => g.tones),
+  );
   return (
     <Modal open title="Take a group from Groups" onClose={onClose} wide>
       <input
@@ -73,8 +68,8 @@ export function FromGroups({
       )}
       <ul className="m-0 mt-2 max-h-[56vh] list-none overflow-y-auto p-0">
         {found.map((g) => {
-          const colours = g.tones.map(hexOf);
-          const unread = g.tones.filter((_, i) => !colours[i]).map((t) => t.code);
+          const colours = g.tones.map((t) => colourOf(t)?.hex);
+          const unread = g.tones.filter((t) => !isRead(t)).map((t) => t.code);
           return (
             <li
               key={g.name}

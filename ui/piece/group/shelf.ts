@@ -1,23 +1,21 @@
 "use client";
 import { useMemo } from "react";
-import type { GroupOutput } from "@/compute/group";
+import type { GroupOutput } from "@/compute/group-output";
 import { labToHex } from "@/core/colour/display";
 import { closeness, deltaE00 } from "@/core/colour/delta-e00";
+import type { Lab } from "@/core/colour/lab";
 import type { Area, KeptTone } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import type { ShelfInk } from "@/ui/ink/strata";
 
 const MOST = 5;
 
-/** The owned and ready marker that comes nearest to a tone, in one to three coats. */
+/** The owned and ready marker that comes nearest to a colour in as many coats as were read. */
 export function standInFor(
   rack: Rack,
-  tone: KeptTone,
+  wanted: Lab,
   taken: readonly KeptTone[],
 ): { readonly tone: KeptTone; readonly deltaE00: number } | undefined {
-  const swatches = rack.markers.find((m) => m.code === tone.code)?.swatches ?? [];
-  const wanted = swatches[Math.min(tone.coats, swatches.length) - 1]?.lab;
-  if (!wanted) return undefined;
   let best: { tone: KeptTone; deltaE00: number } | undefined;
   for (const m of rack.markers) {
     if (!m.owned || m.state === "dry" || taken.some((t) => t.code === m.code)) continue;

@@ -1,5 +1,5 @@
 "use client";
-import type { GroupOutput } from "@/compute/group";
+import type { GroupOutput } from "@/compute/group-output";
 import { labToHex } from "@/core/colour/display";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Fix } from "@/core/group/advice";
@@ -7,8 +7,8 @@ import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
 import { PLACES, type Area, type KeptTone } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Ramp, rampColours } from "@/ui/ink/ramp";
-import { signed } from "@/ui/wording";
-import { placeNames } from "./picture-pane";
+import { signed } from "@/words/numbers";
+import { placeNames } from "../picture-pane";
 import { plainTones } from "./use-groups";
 
 /** Papers darker than this are toned: they are a value of their own. */

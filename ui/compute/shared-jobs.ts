@@ -1,0 +1,58 @@
+interface Job {
+  readonly controller: AbortController;
+  readonly watchers: Set<(share: number) => void>;
+  readonly answer: Promise<unknown>;
+}
+
+/** Answers that are kept, so that going back shows them at once. */
+const MOST_KNOWN = 200;
+
+/**
+ * Jobs by the question they answer: the same question asked twice at a time is one job, and is stopped when the last who asked has left;
+ * answers are kept.
+ */
+export function sharedJobs() {
+  const running = new Map<string, Job>();
+  const known = new Map<string, unknown>();
+  return {
+    known: (id: string): unknown => known.get(id),
+    /** Joins the job of a question, or starts it. `leave` gives it up. */
+    join(
+      id: string,
+      start: (signal: AbortSignal, onProgress: (share: number) => void) => Promise<unknown>,
+      onProgress: (share: number) => void,
+    ): { readonly answer: Promise<unknown>; readonly leave: () => void } {
+      let job = running.get(id);
+      if (!job) {
+        const controller = new AbortController();
+        const watchers = new Set<(share: number) => void>();
+        const answer = start(controller.signal, (share) => watchers.forEach((w) => w(share)))
+          .then((output) => {
+            if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
+            known.set(id, output);
+            return output;
+          })
+          .finally(() => {
+            if (running.get(id)?.controller === controller) running.delete(id);
+          });
+        // Whoever left hears nothing of how it ended.
+        answer.catch(() => undefined);
+        job = { controller, watchers, answer };
+        running.set(id, job);
+      }
+      const own = job;
+      // Each joins with a watcher of its own, so that two who watch alike are two.
+      const watch = (share: number) => onProgress(share);
+      own.watchers.add(watch);
+      return {
+        answer: own.answer,
+        leave: () => {
+          own.watchers.delete(watch);
+          if (own.watchers.size || running.get(id) !== own) return;
+          running.delete(id);
+          own.controller.abort();
+        },
+      };
+    },
+  };
+}

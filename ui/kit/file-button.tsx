@@ -1,0 +1,56 @@
+"use client";
+import { useRef, type ReactNode } from "react";
+
+export const PICTURES = "image/png,image/jpeg,image/webp";
+
+/** A button that asks for files. The same file may be chosen twice. */
+export function FileButton({
+  label,
+  accept,
+  onFiles,
+  children,
+  multiple = false,
+  disabled = false,
+  main = false,
+  bare = false,
+}: {
+  readonly label: string;
+  readonly accept: string;
+  readonly onFiles: (files: readonly File[]) => void;
+  readonly children: ReactNode;
+  readonly multiple?: boolean;
+  readonly disabled?: boolean;
+  readonly main?: boolean;
+  readonly bare?: boolean;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <button
+        type="button"
+        className={bare ? "button-bare" : main ? "button button-main" : "button"}
+        disabled={disabled}
+        title={bare ? label : undefined}
+        aria-label={bare ? label : undefined}
+        onClick={() => input.current?.click()}
+      >
+        {children}
+      </button>
+      <input
+        ref={input}
+        type="file"
+        accept={accept}
+        multiple={multiple}
+        className="sr-only"
+        tabIndex={-1}
+        aria-label={bare ? `${label}: file` : label}
+        disabled={disabled}
+        onChange={(e) => {
+          const files = [...(e.target.files ?? [])];
+          e.target.value = "";
+          if (files.length) onFiles(files);
+        }}
+      />
+    </>
+  );
+}

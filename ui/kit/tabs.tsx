@@ -1,0 +1,58 @@
+"use client";
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from "@headlessui/react";
+import type { ReactNode } from "react";
+
+export interface TabItem<Id extends string> {
+  readonly id: Id;
+  readonly name: string;
+  /** The key that opens it. */
+  readonly key?: string;
+  /** Something is kept in it. */
+  readonly marked?: boolean;
+  readonly content: () => ReactNode;
+}
+
+/** Tabs whose open one is known outside, as by the address. Only the open one is drawn. */
+export function Tabs<Id extends string>({
+  label,
+  items,
+  open,
+  onOpen,
+}: {
+  readonly label: string;
+  readonly items: readonly TabItem<Id>[];
+  readonly open: Id;
+  readonly onOpen: (id: Id) => void;
+}) {
+  const at = Math.max(
+    0,
+    items.findIndex((t) => t.id === open),
+  );
+  return (
+    <TabGroup selectedIndex={at} onChange={(i) => onOpen(items[i]!.id)}>
+      <TabList aria-label={label} className="mb-3 flex flex-wrap border-b border-line">
+        {items.map((t) => (
+          <Tab
+            key={t.id}
+            title={t.key && `${t.name} (${t.key})`}
+            className="border-b-3 border-transparent px-3 py-1.5 text-[15px] text-soft hover:border-line data-selected:border-text data-selected:font-semibold data-selected:text-text"
+          >
+            {t.name}
+            {t.marked && (
+              <span className="ml-1" aria-label="kept">
+                ·
+              </span>
+            )}
+          </Tab>
+        ))}
+      </TabList>
+      <TabPanels>
+        {items.map((t) => (
+          <TabPanel key={t.id} tabIndex={-1}>
+            {t.content()}
+          </TabPanel>
+        ))}
+      </TabPanels>
+    </TabGroup>
+  );
+}

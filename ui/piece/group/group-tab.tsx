@@ -1,0 +1,215 @@
+"use client";
+import { BookMarked, Check, LibraryBig } from "lucide-react";
+import Link from "next/link";
+import { useState } from "react";
+import { nameStack } from "@/core/formats/cgats";
+import { beneathOf, PLACES, targetOf, type Area } from "@/core/piece/piece";
+import { layersOf } from "@/core/media/layer";
+import { isUnder } from "@/core/media/shadow";
+import type { Rack } from "@/store/rack";
+import { Progress } from "@/ui/compute/progress";
+import { ValueRuler } from "@/ui/ink/value-ruler";
+import { Empty, Notice } from "@/ui/kit/notice";
+import { messageOf, send } from "@/ui/send";
+import { useKey } from "@/ui/use-keys";
+import { signed } from "@/words/numbers";
+import { GroupWishes, Readings } from "../area-wishes";
+import { MatchDialog } from "../match-dialog";
+import { Alternatives } from "./alternatives";
+import { FromGroups } from "./from-groups";
+import { Advice, TonedPaper } from "./group-advice";
+import { GroupStrata } from "./group-strata";
+import { StandIns } from "./stand-ins";
+import { useShownGroup, type ShownGroup } from "./shown-group";
+import { plainTones, type useJudged } from "./use-groups";
+
+interface Props {
+  readonly area: Area;
+  readonly rack: Rack;
+  readonly judged: ReturnType<typeof useJudged>;
+}
+
+interface Said {
+  readonly text: string;
+  readonly href?: string;
+  readonly link?: string;
+}
+
+/** The blend group of an area: readings, wishes, strata and ruler, advice, and the alternatives. */
+export function GroupTab({ area, rack, judged }: Props) {
+  const shown = useShownGroup(rack, area, judged);
+  const { group, tones, isKept, keep } = shown;
+  const [matching, setMatching] = useState(false);
+  const [taking, setTaking] = useState(false);
+  const [said, setSaid] = useState<Said>();
+  useKey("k", () => tones.length > 0 && !isKept && keep(tones));
+  useKey("m", () => targetOf(area) && setMatching(true));
+
+  const tellOf = (work: Promise<unknown>, done: Said) =>
+    work.then(
+      () => setSaid(done),
+      (e: unknown) => setSaid({ text: messageOf(e) }),
+    );
+  const tryStack = (place: number) => {
+    const seen = group?.build[place];
+    if (!seen) return;
+    const stack = [
+      ...beneathOf(area),
+      ...tones.slice(0, place + 1).flatMap((t) => Array<string>(t.coats).fill(t.code)),
+    ];
+    void tellOf(
+      send("POST", "/api/trials", { paperId: rack.paper.id, stack, predicted: { lab: seen.lab } }),
+      {
+        text: `${nameStack(stack)} is noted to be tried.`,
+        href: `/swatchbook/${rack.paper.id}?tab=trials`,
+        link: `Trials on ${rack.paper.name}`,
+      },
+    );
+  };
+  const keepInGroups = () => {
+    const name = `${area.name}, ${tones.map((t) => t.code).join(" ")}`.slice(0, 80);
+    const under = layersOf(area.layers, "shadow").find(isUnder);
+    void tellOf(
+      send("POST", "/api/groups", {
+        name,
+        tags: [area.material],
+        tones: plainTones(group!.tones),
+        material: area.material,
+        school: area.school,
+        underlay: under ? { code: under.code, coats: under.coats } : null,
+      }),
+      { text: `Kept in Groups as “${name}”.`, href: "/groups", link: "Groups" },
+    );
+  };
+  const coats = tones.reduce((sum, t) => sum + t.coats, beneathOf(area).length);
+  const tooMany = coats > rack.paper.capacity;
+  return (
+    <div className="min-w-0 space-y-3">
+      <GroupWishes area={area} />
+      <Readings area={area} onMatch={() => setMatching(true)} />
+      <Progress work={shown.plan} doing="Planning the group" />
+      {shown.missing.length > 0 && (
+        <Notice alert>
+          <strong>{shown.missing.map((t) => t.code).join(", ")}</strong>: not read on {rack.paper.name}.
+          Choose another paper or exchange the marker.
+        </Notice>
+      )}
+      {shown.error && <Notice alert>{shown.error}</Notice>}
+      {!shown.hasTarget && !tones.length && (
+        <Empty>
+          Point at <strong>{area.name}</strong> in the picture: click its local colour, or drag over a patch
+          of it. The group appears here.{" "}
+          <button className="button mt-2" onClick={() => setTaking(true)}>
+            <LibraryBig size={17} aria-hidden /> Or take one from Groups
+          </button>
+        </Empty>
+      )}
+      {group && tones.length > 0 && (
+        <>
+          <Heading shown={shown} onTake={() => setTaking(true)} onKeepInGroups={keepInGroups} />
+          <div className="grid gap-3 min-[1180px]:grid-cols-[minmax(0,1fr)_236px]">
+            <GroupStrata area={area} rack={rack} shown={shown} onTry={tryStack} />
+            <ValueRuler
+              height={Math.max(220, 60 + tones.length * 48)}
+              tones={group.tones.map((t) => ({ code: t.code, lightness: t.lab[0], hex: t.hex }))}
+              steps={group.steps}
+              marks={PLACES.flatMap((p) =>
+                area.readings[p] ? [{ name: p, lightness: area.readings[p].lab[0] }] : [],
+              )}
+            />
+          </div>
+          {said && (
+            <p role="status" className="m-0 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]">
+              {said.text}{" "}
+              {said.href && (
+                <Link className="underline" href={said.href}>
+                  {said.link}
+                </Link>
+              )}
+            </p>
+          )}
+          <TonedPaper area={area} rack={rack} />
+          <StandIns rack={rack} shown={shown} />
+          {tooMany && (
+            <Notice>
+              <strong>{coats} coats where all lie over each other:</strong> {rack.paper.name} holds{" "}
+              {rack.paper.capacity}. Keep the darker tones inside their places, or bleed grows.
+            </Notice>
+          )}
+          <Advice group={group} onFix={shown.apply} quiet={!tooMany} />
+        </>
+      )}
+      <Alternatives area={area} rack={rack} shown={shown} />
+      {taking && (
+        <FromGroups
+          rack={rack}
+          onClose={() => setTaking(false)}
+          onTake={(t) => {
+            setTaking(false);
+            keep(t);
+          }}
+        />
+      )}
+      {matching && targetOf(area) && (
+        <MatchDialog
+          rack={rack}
+          target={targetOf(area)!.local}
+          ownedOnly={area.ownedOnly}
+          name={area.name}
+          onClose={() => setMatching(false)}
+        />
+      )}
+    </div>
+  );
+}
+
+function Heading({
+  shown: { group, tones, isKept, place, hasTarget, keep },
+  onTake,
+  onKeepInGroups,
+}: {
+  readonly shown: ShownGroup;
+  readonly onTake: () => void;
+  readonly onKeepInGroups: () => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line pt-2">
+      <h3 className="m-0 text-[16px]">
+        {isKept ? "Kept group" : place > 0 ? `Alternative ${place}` : "Proposed group"}
+      </h3>
+      {hasTarget && (
+        <span className="text-[14px]">
+          local colour {group!.localColourDeltaE00.toFixed(1)} ΔE00, {group!.localCloseness}; contrast{" "}
+          {signed(group!.contrast)} L*
+        </span>
+      )}
+      <span className="ml-auto flex items-center gap-1">
+        <button
+          className="button-bare"
+          onClick={onTake}
+          aria-label="Take a group from Groups"
+          title="Take a group from Groups"
+        >
+          <LibraryBig size={18} aria-hidden />
+        </button>
+        <button
+          className="button-bare"
+          onClick={onKeepInGroups}
+          aria-label="Keep it in Groups"
+          title="Keep it in Groups"
+        >
+          <BookMarked size={18} aria-hidden />
+        </button>
+        {isKept ? (
+          <span className="inline-flex min-h-9 items-center gap-1 text-[14px] font-semibold">
+            <Check size={16} aria-hidden /> kept
+          </span>
+        ) : (
+          <button className="button button-main" onClick={() => keep(tones)}>
+            Keep this group
+          </button>
+        )}
+      </span>
+    </div>
+  );
+}

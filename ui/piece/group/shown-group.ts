@@ -1,0 +1,81 @@
+"use client";
+import { useState } from "react";
+import type { GroupOutput } from "@/compute/group-output";
+import type { Fix } from "@/core/group/advice";
+import { moved } from "@/core/piece/commands";
+import { beneathOf, targetOf, tonesOf, type Area, type KeptTone } from "@/core/piece/piece";
+import type { Rack } from "@/store/rack";
+import { useRun } from "../piece-context";
+import { plainTones, useAssessed, usePlan, type useJudged } from "./use-groups";
+
+export const sameTones = (a: readonly KeptTone[], b: readonly KeptTone[]): boolean =>
+  a.length === b.length && a.every((t) => b.some((o) => o.code === t.code && o.coats === t.coats));
+
+/** Tones of a planned group; those that were locked in the kept one stay so. */
+const asKept = (g: GroupOutput, kept: readonly KeptTone[]): KeptTone[] =>
+  plainTones(g.tones).map((t) =>
+    kept.some((k) => k.locked && k.code === t.code) ? { ...t, locked: true } : t,
+  );
+
+/** The group that is shown of an area: the kept one, or one of the planner's; with everything that can be done to it. */
+export function useShownGroup(rack: Rack, area: Area, judged: ReturnType<typeof useJudged>) {
+  const run = useRun();
+  const plan = usePlan(rack, area);
+  const [preview, setPreview] = useState<{ readonly area: string; readonly place: number }>();
+  const kept = tonesOf(area);
+  const offered = plan.output?.groups ?? [];
+  const place = preview?.area === area.id ? preview.place : kept.length ? -1 : 0;
+  const proposal = place >= 0 ? offered[place] : undefined;
+  const tones = proposal ? asKept(proposal, kept) : kept;
+  // A proposal comes judged, but on bare paper: what lies beneath changes how it builds up.
+  const onTop = useAssessed(rack, area, proposal && beneathOf(area).length ? tones : undefined);
+  const group = proposal ? (onTop.output?.group ?? proposal) : judged.groupOf(area.id);
+  const isKept = kept.length > 0 && sameTones(tones, kept);
+
+  const keep = (next: readonly KeptTone[]) => {
+    run({ type: "keep group", id: area.id, tones: next });
+    setPreview(undefined);
+  };
+  const put = (at: number, tone: KeptTone) => {
+    if (isKept) run({ type: "overrule tone", id: area.id, place: at, tone });
+    else keep(tones.map((t, i) => (i === at ? tone : t)));
+  };
+  return {
+    plan,
+    offered,
+    place,
+    tones,
+    group,
+    isKept,
+    error: judged.work.error ?? onTop.error,
+    missing: tones.filter((t) => !rack.markers.some((m) => m.code === t.code && m.swatches.length)),
+    hasTarget: targetOf(area) !== undefined,
+    show: (at: number) => setPreview({ area: area.id, place: at }),
+    keep,
+    put,
+    move: (from: number, to: number) =>
+      isKept ? run({ type: "move tone", id: area.id, from, to }) : keep(moved(tones, from, to)),
+    lock: (at: number, locked: boolean) => {
+      if (isKept) run({ type: "lock tone", id: area.id, place: at, locked });
+      else
+        keep(
+          tones.map(({ locked: was, ...t }, i) =>
+            (i === at ? locked : was) ? { ...t, locked: true as const } : t,
+          ),
+        );
+    },
+    exclude: (at: number) => run({ type: "exclude ink", id: area.id, code: tones[at]!.code, excluded: true }),
+    apply: (fix: Fix) => {
+      const byLight = group!.tones.map((t) => tones.find((k) => k.code === t.code)!);
+      if (fix.kind === "remove") keep(byLight.filter((_, i) => i !== fix.tone));
+      else
+        keep([
+          ...byLight.slice(0, fix.after + 1),
+          { code: fix.code, coats: fix.coats },
+          ...byLight.slice(fix.after + 1),
+        ]);
+    },
+  };
+}
+
+export type ShownGroup = ReturnType<typeof useShownGroup>;

@@ -1,0 +1,188 @@
+"use client";
+import { X } from "lucide-react";
+import Link from "next/link";
+import { useState } from "react";
+import type { GroupOutput } from "@/compute/group-output";
+import type { PencilPlanOutput } from "@/compute/operations/pencil-plan";
+import type { Lab } from "@/core/colour/lab";
+import { LAYER_PLACES, type LayerPlace, type PencilLayer } from "@/core/media/layer";
+import { codesOf } from "@/core/media/registry";
+import { targetOf, type Area } from "@/core/piece/piece";
+import type { Rack } from "@/store/rack";
+import { Progress } from "@/ui/compute/progress";
+import { useAsk } from "@/ui/compute/use-compute";
+import { Empty } from "@/ui/kit/notice";
+import { counted } from "@/words/numbers";
+import { placeInWords } from "@/words/pass";
+import { pencilName } from "@/words/pencil";
+import { NeutralPairs } from "../neutral-pairs";
+import { useRun } from "../piece-context";
+import { OverMarkers } from "./over-markers";
+import { PlanShown } from "./plan-shown";
+import { Soften, type Adjusting } from "./soften";
+
+const asLayer = (plan: PencilPlanOutput, place: LayerPlace): PencilLayer => ({
+  medium: "pencil",
+  base: plan.base?.code ?? null,
+  steps: plan.steps.map((s) => ({ lightness: s.wanted.lab[0], onPaper: s.onPaper, layers: s.layers })),
+  place,
+});
+
+/** Says the same for plans that are the same, however their fields are ordered. */
+const signature = (p: PencilLayer) =>
+  `${p.base} ${p.steps.map((s) => `${s.lightness.toFixed(2)} ${s.onPaper} ${s.layers.map((l) => `${l.code} ${l.layers} ${l.pressure} ${l.part}`).join()}`).join(";")}`;
+
+/** Colours of light, local colour and shadow for a pencil plan: as read, else the ends of the group. */
+function colourTargets(area: Area, group: GroupOutput | undefined) {
+  const target = targetOf(area);
+  const [local, light, shadow]: (Lab | undefined)[] = [
+    target?.local ?? group?.tones[group.tones.length >> 1]?.lab,
+    target?.light ?? group?.tones[0]?.lab,
+    target?.shadow ?? group?.tones.at(-1)?.lab,
+  ];
+  return (
+    local && light && shadow && { light: { lab: light }, local: { lab: local }, shadow: { lab: shadow } }
+  );
+}
+
+interface Props {
+  readonly area: Area;
+  readonly rack: Rack;
+  /** The kept group as it was judged; undefined until then. */
+  readonly group: GroupOutput | undefined;
+}
+
+/** Where pencil takes over: base, three neighbours, darks and white, value by value; softening a tone. A plan of its own for each place. */
+export function PencilTab({ area, rack, group }: Props) {
+  const run = useRun();
+  const kept = area.layers.flatMap((layer, at) => (layer.medium === "pencil" ? [{ layer, at }] : []));
+  const target = colourTargets(area, group);
+  const [values, setValues] = useState(kept[0]?.layer.steps.length ?? 7);
+  const [base, setBase] = useState<string | null>(null);
+  const [place, setPlace] = useState<LayerPlace>(kept[0]?.layer.place ?? "all");
+  const [asked, setAsked] = useState(kept.length > 0);
+  const [wish, setWish] = useState<Adjusting>();
+  const tone = group?.tones.find((t) => t.code === wish?.code);
+  const adjust = wish && tone && { stack: Array<string>(tone.coats).fill(tone.code), deltaL: wish.deltaL };
+  const work = useAsk(
+    "pencilPlan",
+    rack,
+    asked && target
+      ? { ...target, values, ownedOnly: true, ...(base && { bases: [base] }), ...(adjust && { adjust }) }
+      : null,
+  );
+  const pencils = rack.others.filter((o) => o.kind === "pencil" && o.owned);
+  const ready = pencils.filter((p) => p.drawdowns?.white && p.drawdowns.black && p.state !== "dry");
+  const plan = work.output;
+  const here = kept.find((k) => k.layer.place === place);
+  const isKept = plan && here && signature(asLayer(plan, place)) === signature(here.layer);
+  const keep = () => {
+    const layer = asLayer(plan!, place);
+    run(
+      here
+        ? { type: "change layer", id: area.id, at: here.at, layer }
+        : { type: "put layer", id: area.id, layer },
+    );
+  };
+  if (!ready.length)
+    return (
+      <Empty>
+        {pencils.length
+          ? "None of your pencils has been drawn down over white and over black yet: two readings each tell how much they cover."
+          : "No pencil is on the rack."}{" "}
+        <Link
+          className="button button-main mt-3"
+          href={pencils.length ? `/swatchbook/${rack.paper.id}?tab=readings` : "/rack?view=import"}
+        >
+          {pencils.length ? "Enter drawdowns" : "Bring pencils in"}
+        </Link>
+      </Empty>
+    );
+  return (
+    <div className="space-y-3">
+      {kept.length > 0 && (
+        <ul className="m-0 list-none p-0 text-[14px]" aria-label="Pencil in this area">
+          {kept.map(({ layer, at }) => (
+            <li key={at} className="flex items-center gap-3 border-b border-line py-1">
+              <strong>{placeInWords[layer.place]}</strong>
+              <span className="min-w-0 flex-1 truncate">
+                {counted(layer.steps.length, "value")}: {codesOf([layer]).map(pencilName).join(", ")}
+              </span>
+              <button
+                className="button-bare min-w-7 px-0"
+                onClick={() => run({ type: "take layer away", id: area.id, at })}
+                aria-label={`Do without the pencil ${placeInWords[layer.place]}`}
+              >
+                <X size={15} aria-hidden />
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 text-[14px]">
+        <label className="flex items-center gap-1.5">
+          Values{" "}
+          <select className="field" value={values} onChange={(e) => setValues(Number(e.target.value))}>
+            {[5, 6, 7, 8, 9].map((v) => (
+              <option key={v}>{v}</option>
+            ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-1.5">
+          Base{" "}
+          <select className="field" value={base ?? ""} onChange={(e) => setBase(e.target.value || null)}>
+            <option value="">the best at hand</option>
+            {group?.tones.map((t) => (
+              <option key={t.code}>{t.code}</option>
+            ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-1.5">
+          Where{" "}
+          <select className="field" value={place} onChange={(e) => setPlace(e.target.value as LayerPlace)}>
+            {LAYER_PLACES.map((p) => (
+              <option key={p} value={p}>
+                {placeInWords[p]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <span className="text-soft">
+          {counted(ready.length, "pencil")} drawn down{plan && `; ${toothInWords(plan)}`}
+        </span>
+        {!asked && (
+          <button className="button button-main ml-auto" disabled={!target} onClick={() => setAsked(true)}>
+            Plan the pencil
+          </button>
+        )}
+        {plan &&
+          (isKept ? (
+            <span className="ml-auto text-[14px] font-semibold">kept</span>
+          ) : (
+            <button className="button button-main ml-auto" onClick={keep}>
+              Keep this plan
+            </button>
+          ))}
+      </div>
+      {!target && (
+        <p className="m-0 text-[15px]">
+          Point at {area.name} in the picture, or keep a group: the value scale follows from it.
+        </p>
+      )}
+      {asked && <Progress work={work} doing="Drawing the value scale" />}
+      {plan && target && (
+        <>
+          <PlanShown plan={plan} />
+          <OverMarkers plan={plan} />
+          <Soften group={group} adjustments={plan.adjustments} wish={wish} onWish={setWish} />
+          <NeutralPairs rack={rack} of="pencils" base={plan.base?.code ? [plan.base.code] : []} />
+        </>
+      )}
+    </div>
+  );
+}
+
+const toothInWords = ({ tooth }: PencilPlanOutput): string =>
+  tooth.strips
+    ? `tooth fitted on ${counted(tooth.strips, "strip")}, ${tooth.residual.toFixed(1)} ΔE00`
+    : "tooth guessed from the paper's grain: draw a few strips to fit it";

@@ -1,0 +1,78 @@
+import type { PencilPlanOutput } from "@/compute/operations/pencil-plan";
+import { signed } from "@/words/numbers";
+import { pencilName } from "@/words/pencil";
+import { ValueScale } from "./value-scale";
+
+/** A pencil plan in a sentence, as a scale of values, and as a table. */
+export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
+  return (
+    <>
+      <p className="m-0 text-[14px]">
+        {plan.base?.code ? (
+          <>
+            Base <strong className="code">{plan.base.code}</strong>, {signed(plan.base.above)} L* above the
+            middle value
+            {plan.base.above < plan.wantedAbove ? (
+              <strong> (at least {plan.wantedAbove} is better: pencil only darkens it)</strong>
+            ) : (
+              ""
+            )}
+            .{" "}
+          </>
+        ) : (
+          "On bare paper. "
+        )}
+        Three neighbours: <strong>{plan.trio.map(pencilName).join(", ") || "none"}</strong>. Dark beneath:{" "}
+        {plan.darks.map(pencilName).join(", ") || "none at hand"}. White:{" "}
+        {plan.white ? pencilName(plan.white) : "none at hand"}. Lines and details:{" "}
+        {plan.darks.length ? `${pencilName(plan.darks[0]!)}, sharp, on dry layers` : "a liner"}. Median{" "}
+        {plan.medianDeltaE00.toFixed(1)} ΔE00.
+      </p>
+      <ValueScale steps={plan.steps} base={plan.base?.hex ?? null} />
+      {plan.steps.some((s) => s.shortfall) && (
+        <ul className="m-0 list-none space-y-1 p-0" aria-label="Values out of reach">
+          {plan.steps
+            .filter((s) => s.shortfall)
+            .map((s) => (
+              <li
+                key={s.wanted.hex + s.wanted.lab[0]}
+                className="border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]"
+              >
+                <strong>
+                  L* {signed(s.wanted.lab[0])} is not reached ({s.deltaE00.toFixed(1)} ΔE00):
+                </strong>{" "}
+                {s.shortfall}.
+              </li>
+            ))}
+        </ul>
+      )}
+      <details className="text-[14px]">
+        <summary className="cursor-pointer text-[15px] font-semibold">The same as a table</summary>
+        <table className="mt-1 border-collapse">
+          <thead>
+            <tr>
+              {["wanted L*", "layers from the paper up", "comes out", "ΔE00"].map((h) => (
+                <th key={h} className="pr-4 text-left">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {plan.steps.map((s) => (
+              <tr key={s.wanted.lab[0]} className="border-t border-line">
+                <td className="pr-4">{signed(s.wanted.lab[0])}</td>
+                <td className="pr-4">
+                  {s.onPaper ? "bare paper" : (plan.base?.code ?? "bare paper")}
+                  {s.layers.map((l) => `, ${pencilName(l.code)} ×${l.layers} ${l.pressure}`).join("")}
+                </td>
+                <td className="pr-4">L* {signed(s.lab[0])}</td>
+                <td>{s.deltaE00.toFixed(1)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </>
+  );
+}

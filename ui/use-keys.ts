@@ -1,0 +1,47 @@
+"use client";
+import { useSyncExternalStore } from "react";
+import { useHotkeys, type Options } from "react-hotkeys-hook";
+
+const KEY = "blendt-single-keys";
+const listeners = new Set<() => void>();
+
+function areOn(): boolean {
+  try {
+    return localStorage.getItem(KEY) !== "off";
+  } catch {
+    return true;
+  }
+}
+
+/** Switches shortcuts of a single key on or off, in this browser. */
+export function switchKeys(on: boolean): void {
+  try {
+    if (on) localStorage.removeItem(KEY);
+    else localStorage.setItem(KEY, "off");
+  } catch {
+    // A browser without storage keeps them on.
+  }
+  listeners.forEach((l) => l());
+}
+
+const watch = (changed: () => void) => {
+  listeners.add(changed);
+  return () => listeners.delete(changed);
+};
+
+/** Whether shortcuts of a single key are on. */
+export const useKeysOn = (): boolean => useSyncExternalStore(watch, areOn, () => true);
+
+const behindDialog = () => document.querySelector('[role="dialog"], [role="alertdialog"]') !== null;
+
+/** A shortcut of a single key: not while it is switched off, while one types, or behind a dialog. */
+export function useKey(
+  keys: string | readonly string[],
+  act: (e: KeyboardEvent) => void,
+  options: Options = {},
+): void {
+  useHotkeys(keys as string | string[], act, {
+    ...options,
+    ignoreEventWhen: () => !areOn() || behindDialog(),
+  });
+}
