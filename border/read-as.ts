@@ -92,7 +92,8 @@ function kindOf({ by, of }: NonNullable<Field["kinds"]>, value: unknown): Docume
  */
 export function changeOf<T extends object>(input: T): Partial<T> {
   const change = plain<Partial<T>>(input);
-  if (!Object.keys(change).length) throw new BadInput([{ path: "", expected: "expected something to change" }]);
+  if (!Object.keys(change).length)
+    throw new BadInput([{ path: "", expected: "expected something to change" }]);
   return change;
 }
 

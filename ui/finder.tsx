@@ -6,7 +6,7 @@ import type { RackMarker } from "@/store/rack";
 import { coatsInHex, StrokeChip } from "./ink/stroke-chip";
 import { Modal } from "./kit/modal";
 import type { FinderRequest } from "./shell";
-import { labInWords } from "./wording";
+import { labInWords } from "@/words/numbers";
 
 const MOST_SHOWN = 40;
 

@@ -3,11 +3,11 @@ import { Keyboard, Search, SunDim } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { createContext, useCallback, useContext, useState, type ReactNode } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import type { RackMarker } from "@/store/rack";
 import { Finder } from "./finder";
 import { Shortcuts } from "./shortcuts";
 import { switchSurround } from "./surround";
+import { useKey } from "./use-keys";
 
 export interface FinderRequest {
   readonly title: string;
@@ -46,9 +46,9 @@ export function Shell({
     () => setRequest({ title: "Find a marker", markers, onPick: (m) => goTo(m.code) }),
     [markers, goTo],
   );
-  useHotkeys("/", find, PRINTED, [find]);
-  useHotkeys("?", () => setHelp(true), PRINTED);
-  useHotkeys("d", switchSurround);
+  useKey("/", find, PRINTED);
+  useKey("?", () => setHelp(true), PRINTED);
+  useKey("d", switchSurround);
   return (
     <FinderContext value={setRequest}>
       <a href="#main" className="button sr-only focus:not-sr-only focus:absolute focus:z-50">

@@ -1,5 +1,6 @@
 "use client";
 import { Modal } from "./kit/modal";
+import { switchKeys, useKeysOn } from "./use-keys";
 
 const groups: readonly { readonly title: string; readonly keys: readonly (readonly [string, string])[] }[] = [
   {
@@ -19,7 +20,7 @@ const groups: readonly { readonly title: string; readonly keys: readonly (readon
       ["+ − 0", "zoom in, out, whole picture"],
       ["arrows, Enter", "on the picture: move the crosshair, pick"],
       ["[ ]", "area before, area after"],
-      ["g s h p", "group, school, shadow, pencil"],
+      ["g s h p f", "group, school, shadow, pencil, finish"],
       ["a", "all areas"],
       ["k", "keep the group shown"],
       ["m", "match the local colour exactly"],
@@ -37,8 +38,18 @@ const groups: readonly { readonly title: string; readonly keys: readonly (readon
 
 /** All shortcuts, by place. */
 export function Shortcuts({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  const on = useKeysOn();
   return (
     <Modal open={open} onClose={onClose} title="Shortcuts">
+      <label className="mb-3 flex items-center gap-2 border-b border-line pb-2 text-[15px]">
+        <input
+          type="checkbox"
+          className="size-4 accent-black"
+          checked={on}
+          onChange={(e) => switchKeys(e.target.checked)}
+        />
+        Shortcuts of a single key are on, in this browser
+      </label>
       {groups.map(({ title, keys }) => (
         <section key={title} className="mb-3">
           <h3 className="small-title mb-1">{title}</h3>

@@ -1,3 +1,4 @@
+import type { Use } from "@/core/stock/losses";
 import type { Piece } from "@/core/piece/piece";
 import { needOf, WHOLE, type Need, type Supply } from "@/core/stock/supplies";
 import { counted } from "./numbers";
@@ -24,3 +25,15 @@ export function suppliesMarkdown(piece: Piece, paper: string, supplies: readonly
   const title = `# ${piece.name}: supply list\n\nPaper: ${paper}. ${counted(supplies.length, "marker")}.\n\n`;
   return `${title}| marker | state | used in |\n| --- | --- | --- |\n${rows.join("\n")}${rows.length ? "\n" : ""}`;
 }
+
+/** Where something is used: each area once, with what it is there. */
+export const usesInWords = (uses: readonly Use[]): string =>
+  [
+    ...new Set(
+      uses.map(({ area, piece, medium }) =>
+        medium === "underlay of the whole"
+          ? `the underlay of ${piece}`
+          : `${area} (${piece}${medium === "tone" ? "" : `, ${medium}`})`,
+      ),
+    ),
+  ].join(", ");

@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState, type FormEvent } from "react";
 import { newPiece } from "@/core/piece/piece";
 import { Modal } from "@/ui/kit/modal";
+import { messageOf, send } from "@/ui/send";
 
 interface NewPieceProps {
   readonly papers: readonly { readonly id: string; readonly name: string }[];
@@ -20,19 +21,10 @@ export function NewPiece({ papers }: NewPieceProps) {
     e.preventDefault();
     setState({ busy: true });
     try {
-      const answer = await fetch("/api/pieces", {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify(newPiece(name.trim(), paper || null)),
-      });
-      const body = (await answer.json()) as { id?: string; message?: string };
-      if (body.id) return router.push(`/pieces/${body.id}/colour`);
-      setState({ busy: false, error: body.message ?? "The piece could not be made." });
-    } catch {
-      setState({
-        busy: false,
-        error: "The server cannot be reached. Your entries are kept here; try again in a moment.",
-      });
+      const { id } = await send<{ id: string }>("POST", "/api/pieces", newPiece(name.trim(), paper || null));
+      router.push(`/pieces/${id}/colour`);
+    } catch (e) {
+      setState({ busy: false, error: messageOf(e) });
     }
   };
   return (

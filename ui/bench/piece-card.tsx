@@ -1,8 +1,8 @@
 "use client";
 import Link from "next/link";
-import type { Piece } from "@/core/piece/piece";
-import { labToHex } from "@/core/colour/display";
+import { tonesOf, type Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
+import { useTones } from "@/ui/compute/use-tones";
 import { Ramp } from "@/ui/ink/ramp";
 import { counted } from "@/words/numbers";
 
@@ -16,12 +16,8 @@ interface PieceCardProps {
 
 /** A piece on the bench: its picture, and the groups that have been kept for it. */
 export function PieceCard({ id, piece, paper, changed, rack }: PieceCardProps) {
-  const colourOf = (code: string, coats: number) => {
-    const swatches = rack.markers.find((m) => m.code === code)?.swatches;
-    const swatch = swatches?.[Math.min(coats, swatches.length) - 1];
-    return swatch ? { hex: swatch.hex ?? labToHex(swatch.lab), L: swatch.lab[0] } : undefined;
-  };
-  const kept = piece.areas.filter((a) => a.group);
+  const kept = piece.areas.filter((a) => tonesOf(a).length);
+  const colourOf = useTones(rack, kept.flatMap(tonesOf));
   return (
     <article className="border border-line bg-panel">
       <Link
@@ -47,10 +43,10 @@ export function PieceCard({ id, piece, paper, changed, rack }: PieceCardProps) {
           </p>
           <ul className="m-0 grid list-none gap-x-5 gap-y-2.5 p-0 min-[1100px]:grid-cols-2">
             {kept.map((a) => {
-              const colours = a
-                .group!.tones.map((t) => colourOf(t.code, t.coats))
+              const colours = tonesOf(a)
+                .map(colourOf)
                 .filter((c) => c !== undefined)
-                .sort((x, y) => y.L - x.L);
+                .sort((x, y) => y.lab[0] - x.lab[0]);
               return (
                 <li key={a.id} className="min-w-0">
                   <span className="block truncate text-[14px] font-medium">{a.name}</span>
@@ -63,7 +59,7 @@ export function PieceCard({ id, piece, paper, changed, rack }: PieceCardProps) {
             <p className="mt-4 mb-0 text-[15px] text-soft">
               Still to plan:{" "}
               {piece.areas
-                .filter((a) => !a.group)
+                .filter((a) => !tonesOf(a).length)
                 .map((a) => a.name)
                 .join(", ")}
               .

@@ -2,23 +2,22 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { deskOfRack } from "@/compute/from-rack";
 import { displayLab } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
 import type { GroupUse } from "@/core/group/library";
 import { MATERIAL_HABITS } from "@/core/group/material";
 import { rolesOf } from "@/core/group/tone";
-import { VERDICTS, verdictInWords, type Verdict } from "@/core/stock/verdicts";
+import { VERDICTS, type Verdict } from "@/core/stock/verdicts";
 import type { LibraryGroup } from "@/store/groups";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
-import { useCompute } from "@/ui/compute/use-compute";
+import { useAsk } from "@/ui/compute/use-compute";
 import { Ramp, rampColours } from "@/ui/ink/ramp";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
-import { rackKey } from "@/ui/piece/use-groups";
 import { messageOf, send } from "@/ui/send";
 import { coatsInWords, signed } from "@/words/numbers";
+import { verdictInWords } from "@/words/verdict";
 
 interface Props {
   readonly group: LibraryGroup;
@@ -70,10 +69,10 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
         !group.tones.some((t) => t.code === m.code && !m.owned),
     )
     .map((m) => m.code);
-  const work = useCompute(
+  const work = useAsk(
     "substituteGroup",
-    like && wanted ? `${rackKey(rack)} ${JSON.stringify(wanted)}` : null,
-    () => ({ ...deskOfRack(rack, true), tones: wanted!.map((lab) => ({ lab })), among: owned, top: 3 }),
+    rack,
+    like && wanted ? { tones: wanted.map((lab) => ({ lab })), among: owned, top: 3, ownedOnly: true } : null,
   );
   return (
     <section

@@ -4,17 +4,18 @@ import Link from "next/link";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
 import { labToHex } from "@/core/colour/display";
-import type { Lab } from "@/core/colour/lab";
 import { nearestTone, searchLibrary, type GroupUse } from "@/core/group/library";
-import { verdictInWords } from "@/core/stock/verdicts";
 import type { LibraryGroup } from "@/store/groups";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
+import { useTones } from "@/ui/compute/use-tones";
 import { Ramp } from "@/ui/ink/ramp";
+import { FileButton } from "@/ui/kit/file-button";
 import { messageOf, send } from "@/ui/send";
 import { colourTyped } from "@/ui/swatchbook/typed-colour";
-import { readColour } from "@/compute/inputs/colour";
+import { readColour } from "@/border/colour";
 import { counted } from "@/words/numbers";
+import { verdictInWords } from "@/words/verdict";
 import { GroupCard } from "./group-card";
 
 interface Props {
@@ -37,18 +38,14 @@ export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
   const [query, setQuery] = useState("");
   const [colour, setColour] = useState("");
   const [said, setSaid] = useState<string>();
-  const labs = useMemo(() => {
-    const byCode = new Map(rack.markers.map((m) => [m.code, m.swatches]));
-    return new Map(
-      groups.map((g) => [
-        g.id,
-        g.tones.map(({ code, coats }): Lab | undefined => {
-          const swatches = byCode.get(code) ?? [];
-          return swatches[Math.min(coats, swatches.length) - 1]?.lab;
-        }),
-      ]),
-    );
-  }, [groups, rack]);
+  const colourOf = useTones(
+    rack,
+    groups.flatMap((g) => g.tones),
+  );
+  const labs = useMemo(
+    () => new Map(groups.map((g) => [g.id, g.tones.map((t) => colourOf(t)?.lab)])),
+    [groups, colourOf],
+  );
   const typed = colourTyped(colour);
   const wanted = typed && readColour(typed)?.lab;
   const readOf = (g: LibraryGroup) => labs.get(g.id)!.filter((l) => l !== undefined);
@@ -98,19 +95,13 @@ export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
           </span>
         </h1>
         <div className="ml-auto flex flex-wrap items-center gap-2">
-          <label className="button">
+          <FileButton
+            label="File of groups"
+            accept=".json,application/json"
+            onFiles={([file]) => void bring(file)}
+          >
             <Upload size={16} aria-hidden /> Bring in
-            <input
-              type="file"
-              accept=".json,application/json"
-              className="sr-only"
-              aria-label="File of groups"
-              onChange={(e) => {
-                void bring(e.target.files?.[0]);
-                e.target.value = "";
-              }}
-            />
-          </label>
+          </FileButton>
           <a className="button" href="/api/groups" download>
             <Download size={16} aria-hidden /> Save as JSON
           </a>

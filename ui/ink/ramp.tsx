@@ -1,4 +1,5 @@
-import type { GroupOutput } from "@/compute/group";
+import { useId } from "react";
+import type { GroupOutput } from "@/compute/group-output";
 
 /** The colours of a group's blend from light to dark: tones, and the mixtures between them. */
 export function rampColours(group: Pick<GroupOutput, "tones" | "steps">): string[] {
@@ -15,6 +16,7 @@ export function Ramp({
   readonly height?: number;
   readonly label: string;
 }) {
+  const clip = useId();
   const width = 100 / Math.max(1, colours.length);
   return (
     <svg
@@ -25,10 +27,10 @@ export function Ramp({
       role="img"
       aria-label={label}
     >
-      <clipPath id={`ramp-${label.replace(/\W/g, "")}`}>
+      <clipPath id={clip}>
         <path d="M2 3C30 1 70 4 100 2L98.500 17.500C70 19 30 16.500 0 18Z" />
       </clipPath>
-      <g clipPath={`url(#ramp-${label.replace(/\W/g, "")})`}>
+      <g clipPath={`url(#${clip})`}>
         {colours.map((hex, i) => (
           <rect key={i} x={i * width} y="0" width={width + 0.3} height="20" fill={hex} />
         ))}

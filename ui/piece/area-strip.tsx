@@ -3,23 +3,23 @@ import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { EllipsisVertical, Layers, Plus } from "lucide-react";
 import Link from "next/link";
 import { useState, type FormEvent } from "react";
-import type { Area } from "@/core/piece/piece";
-import type { Rack } from "@/store/rack";
+import { tonesOf, type Area } from "@/core/piece/piece";
+import type { GroupOutput } from "@/compute/group-output";
 import { Ramp, rampColours } from "@/ui/ink/ramp";
 import { Modal } from "@/ui/kit/modal";
 import { counted } from "@/words/numbers";
+import type { useJudged } from "./group/use-groups";
 import { usePieceHandles, useRun } from "./piece-context";
-import { useAssessed } from "./use-groups";
 
 interface AreaStripProps {
   readonly areas: readonly Area[];
   readonly chosen: string | undefined;
-  readonly rack: Rack;
+  readonly judged: ReturnType<typeof useJudged>;
   readonly onChoose: (id: string) => void;
 }
 
 /** All areas of the piece as small ramps, in the order of colouring. */
-export function AreaStrip({ areas, chosen, rack, onChoose }: AreaStripProps) {
+export function AreaStrip({ areas, chosen, judged, onChoose }: AreaStripProps) {
   const run = useRun();
   const { id } = usePieceHandles();
   const [naming, setNaming] = useState<{ id?: string; name: string }>();
@@ -59,7 +59,7 @@ export function AreaStrip({ areas, chosen, rack, onChoose }: AreaStripProps) {
                 onClick={() => onChoose(area.id)}
               >
                 <span className="block truncate pr-6 text-[15px] font-semibold">{area.name}</span>
-                <AreaRamp area={area} rack={rack} />
+                <AreaRamp area={area} group={judged.groupOf(area.id)} />
               </button>
               <Menu>
                 <MenuButton
@@ -130,24 +130,24 @@ export function AreaStrip({ areas, chosen, rack, onChoose }: AreaStripProps) {
   );
 }
 
-function AreaRamp({ area, rack }: { area: Area; rack: Rack }) {
-  const { output } = useAssessed(rack, area, area.group?.tones);
+function AreaRamp({ area, group }: { readonly area: Area; readonly group: GroupOutput | undefined }) {
   const picked = Object.keys(area.readings).length;
-  if (!area.group)
+  const tones = tonesOf(area);
+  if (!tones.length)
     return (
       <span className="mt-1 flex h-8.5 items-center text-[13px] text-soft">
         {picked ? "picked, no group kept" : "not planned yet"}
       </span>
     );
-  if (!output)
+  if (!group)
     return (
       <span className="mt-1 flex h-8.5 items-center text-[13px] text-soft">
-        {counted(area.group.tones.length, "tone")}
+        {counted(tones.length, "tone")}
       </span>
     );
   return (
     <span className="mt-1 block">
-      <Ramp colours={rampColours(output.group)} label={`Ramp of ${area.name}`} />
+      <Ramp colours={rampColours(group)} label={`Ramp of ${area.name}`} />
     </span>
   );
 }

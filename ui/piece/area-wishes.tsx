@@ -4,47 +4,48 @@ import { useState } from "react";
 import { labToHex } from "@/core/colour/display";
 import { MATERIALS, tonesFor, type Material } from "@/core/group/material";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
-import { spreadInWords } from "@/core/picture/patch";
 import { PLACES, type Area } from "@/core/piece/piece";
+import { NumberField } from "@/ui/kit/number-field";
 import { counted, signed } from "@/words/numbers";
+import { spreadInWords } from "@/words/patch";
 import { placeNames } from "./picture-pane";
 import { useRun } from "./piece-context";
 
-/** A number that is typed and taken when it is finished; empty means nothing. */
-function NumberField({
-  id,
-  value,
-  label,
-  placeholder,
-  onCommit,
-}: {
-  readonly id: string;
-  readonly value: number | null;
-  readonly label: string;
-  readonly placeholder: string;
-  readonly onCommit: (value: number | null) => void;
-}) {
-  const [typing, setTyping] = useState<{ id: string; text: string }>();
-  const text = typing?.id === id ? typing.text : value === null ? "" : String(value);
+/** Areas that were added a moment ago: their name is typed at once. */
+const fresh = new Set<string>();
+
+/** Marks a new area so that its name has the focus when it is first shown. */
+export const nameAtOnce = (id: string): void => void fresh.add(id);
+
+function AreaName({ area }: { readonly area: Area }) {
+  const run = useRun();
+  const [name, setName] = useState<string>();
+  const focus = (field: HTMLInputElement | null) => {
+    if (!field || !fresh.delete(area.id)) return;
+    field.focus();
+    field.select();
+  };
   const commit = () => {
-    const v = Number(text);
-    if (text.trim() === "") onCommit(null);
-    else if (Number.isFinite(v)) onCommit(v);
-    setTyping(undefined);
+    const next = name?.trim();
+    if (next && next !== area.name) run({ type: "rename area", id: area.id, name: next });
+    setName(undefined);
   };
   return (
-    <label className="flex items-center gap-1.5 text-[14px]">
-      {label}
+    <h2 className="m-0 mr-auto min-w-0 flex-1 text-[20px]">
       <input
-        className="field w-14"
-        inputMode="numeric"
-        placeholder={placeholder}
-        value={text}
-        onChange={(e) => setTyping({ id, text: e.target.value })}
-        onBlur={() => typing && commit()}
-        onKeyDown={(e) => e.key === "Enter" && commit()}
+        ref={focus}
+        className="w-full min-w-32 border border-transparent bg-transparent px-1 font-semibold hover:border-line"
+        aria-label="Name of this area"
+        maxLength={80}
+        value={name ?? area.name}
+        onChange={(e) => setName(e.target.value)}
+        onBlur={commit}
+        onKeyDown={(e) => {
+          if (e.key === "Enter") e.currentTarget.blur();
+          if (e.key === "Escape") setName(undefined);
+        }}
       />
-    </label>
+    </h2>
   );
 }
 
@@ -53,7 +54,7 @@ export function AreaFacts({ area }: { readonly area: Area }) {
   const run = useRun();
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-      <h2 className="m-0 mr-auto text-[20px]">{area.name}</h2>
+      <AreaName key={area.id} area={area} />
       <label className="flex items-center gap-1.5 text-[14px]">
         Material
         <select
@@ -66,13 +67,18 @@ export function AreaFacts({ area }: { readonly area: Area }) {
           ))}
         </select>
       </label>
-      <NumberField
-        id={`${area.id} size`}
-        value={area.size}
-        label="Size, mm²"
-        placeholder="?"
-        onCommit={(size) => run({ type: "set size", id: area.id, size })}
-      />
+      <span className="flex items-center gap-1.5 text-[14px]">
+        Size, mm²
+        <NumberField
+          key={area.id}
+          label="Size, mm²"
+          value={area.size}
+          least={1}
+          most={1e6}
+          empty="?"
+          onChange={(size) => run({ type: "set size", id: area.id, size })}
+        />
+      </span>
     </div>
   );
 }
@@ -132,13 +138,19 @@ export function GroupWishes({ area }: { readonly area: Area }) {
           {suits} suit it
         </button>
       )}
-      <NumberField
-        id={`${area.id} contrast`}
-        value={area.contrast}
-        label="Contrast"
-        placeholder="auto"
-        onCommit={(contrast) => run({ type: "set contrast", id: area.id, contrast })}
-      />
+      <span className="flex items-center gap-1.5 text-[14px]">
+        Contrast
+        <NumberField
+          key={area.id}
+          label="Contrast"
+          value={area.contrast}
+          least={4}
+          most={90}
+          empty="auto"
+          width="w-14"
+          onChange={(contrast) => run({ type: "set contrast", id: area.id, contrast })}
+        />
+      </span>
       {drift("light", "Light")}
       {drift("shadow", "Shadow")}
       <label className="flex items-center gap-1.5 text-[14px]">

@@ -1,6 +1,8 @@
 "use client";
 import { createStore } from "zustand/vanilla";
-import { upgradePiece, type Piece } from "@/core/piece/piece";
+import type { Piece } from "@/core/piece/piece";
+import { upgradePiece } from "@/core/piece/upgrade";
+import { messageOf, send, SendFailed } from "@/ui/send";
 import type { PieceStore } from "./piece-store";
 
 export type SaveState =
@@ -70,44 +72,36 @@ export function createAutosave(id: string, firstRevision: number, store: PieceSt
     }
     busy = true;
     set({ kind: "saving" });
-    let answer: Response | undefined;
-    let body: { revision?: number; message?: string; theirs?: Draft } = {};
-    try {
-      answer = await fetch(`/api/pieces/${id}`, {
-        method: "PUT",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify({ revision, document: piece }),
-      });
-      body = (await answer.json()) as typeof body;
-    } catch {
-      answer = undefined;
-    }
+    const answer = await send<{ revision: number }>("PUT", `/api/pieces/${id}`, {
+      revision,
+      document: piece,
+    }).catch((e: unknown) => (e instanceof SendFailed ? e : new SendFailed(messageOf(e), 0)));
     busy = false;
-    if (answer?.ok && body.revision) {
-      revision = body.revision;
+    if (!(answer instanceof SendFailed)) {
+      revision = answer.revision;
       saved = piece;
       failures = 0;
-      const more = store.getState().piece !== piece;
-      if (more) return schedule(0);
+      if (store.getState().piece !== piece) return schedule(0);
       keepDraft(id, undefined);
       return set({ kind: "saved" });
     }
-    if (answer?.status === 409 && body.theirs) {
+    notSaved(piece, answer);
+  }
+
+  function notSaved(piece: Piece, { status, message, body }: SendFailed): void {
+    const theirs = (body as { theirs?: Draft } | undefined)?.theirs;
+    if (status === 409 && theirs) {
       // The answer to an earlier try may have been lost on the way: then what is stored is what was sent.
-      if (JSON.stringify(body.theirs.document) === JSON.stringify(piece)) {
-        revision = body.theirs.revision;
+      if (JSON.stringify(theirs.document) === JSON.stringify(piece)) {
+        revision = theirs.revision;
         saved = piece;
         return schedule(0);
       }
-      return set({ kind: "conflict", theirs: body.theirs });
+      return set({ kind: "conflict", theirs });
     }
-    if (answer?.status === 404) return set({ kind: "gone" });
-    if (answer?.status === 422)
-      return set({ kind: "refused", message: body.message ?? "The change was refused." });
-    set({
-      kind: "waiting",
-      message: answer ? (body.message ?? "The server has trouble.") : "The server cannot be reached.",
-    });
+    if (status === 404) return set({ kind: "gone" });
+    if (status >= 400 && status < 500) return set({ kind: "refused", message });
+    set({ kind: "waiting", message: status ? message : "The server cannot be reached." });
     schedule(RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]!);
   }
 
@@ -154,15 +148,10 @@ export function createAutosave(id: string, firstRevision: number, store: PieceSt
     /** Stores this tab's piece as one of its own and gives its id. */
     async keepAsCopy(): Promise<string> {
       const { piece } = store.getState();
-      const answer = await fetch("/api/pieces", {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify({ ...piece, name: `${piece.name} (copy)`.slice(0, 80) }),
-      });
-      const body = (await answer.json()) as { id?: string; message?: string };
-      if (!body.id) throw new Error(body.message ?? "The copy could not be stored.");
+      const name = `${piece.name} (copy)`.slice(0, 80);
+      const copy = await send<{ id: string }>("POST", "/api/pieces", { ...piece, name });
       keepDraft(id, undefined);
-      return body.id;
+      return copy.id;
     },
     tryNow,
   };

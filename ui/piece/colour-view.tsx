@@ -1,14 +1,18 @@
 "use client";
 import { ImageUp, Plus } from "lucide-react";
 import { useRouter, useSearchParams } from "next/navigation";
-import { useCallback, useRef, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { useCallback, useState } from "react";
 import { PLACES, type PictureReading, type Place } from "@/core/piece/piece";
 import type { PictureFacts } from "@/store/pictures";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
+import { FileButton, PICTURES } from "@/ui/kit/file-button";
+import { messageOf, sendPicture } from "@/ui/send";
+import { useKey } from "@/ui/use-keys";
 import { AreaPanel } from "./area-panel";
 import { AreaStrip } from "./area-strip";
+import { nameAtOnce } from "./area-wishes";
+import { useJudged } from "./group/use-groups";
 import { PicturePane } from "./picture-pane";
 import { usePiece, usePieceHandles, useRun } from "./piece-context";
 import { PieceHeader } from "./piece-header";
@@ -20,8 +24,6 @@ interface ColourViewProps {
   readonly picture: PictureFacts | undefined;
 }
 
-const ACCEPTED = "image/png,image/jpeg,image/webp";
-
 /** Colour: the picture on the left, the area's plan on the right, all areas below. */
 export function ColourView({ papers, rack: first, picture: firstPicture }: ColourViewProps) {
   const router = useRouter();
@@ -29,12 +31,12 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
   const run = useRun();
   const { id: pieceId } = usePieceHandles();
   const { rack, trouble } = useRack(piece.paperId ?? first.paper.id, first);
+  const judged = useJudged(rack, piece.areas);
   const wanted = useSearchParams().get("area");
   const area = piece.areas.find((a) => a.id === wanted) ?? piece.areas[0];
   const [place, setPlace] = useState<Place>("local");
   const [pictures, setPictures] = useState<readonly PictureFacts[]>(firstPicture ? [firstPicture] : []);
   const [upload, setUpload] = useState<{ busy: boolean; error?: string }>({ busy: false });
-  const file = useRef<HTMLInputElement>(null);
   const picture = pictures.find((p) => p.id === piece.pictureId);
 
   const choose = useCallback(
@@ -45,54 +47,40 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
     const next = piece.areas[piece.areas.findIndex((a) => a.id === area?.id) + by];
     if (next) choose(next.id);
   };
-  useHotkeys("bracketleft", () => step(-1), [piece.areas, area]);
-  useHotkeys("bracketright", () => step(1), [piece.areas, area]);
-  useHotkeys("a", () => router.push(`/pieces/${pieceId}/whole`), [pieceId]);
+  useKey("bracketleft", () => step(-1));
+  useKey("bracketright", () => step(1));
+  useKey("a", () => piece.areas.length > 1 && router.push(`/pieces/${pieceId}/whole`));
 
-  const pick = (reading: PictureReading) => {
+  const pick = (picked: Place, reading: PictureReading) => {
     if (!area) return;
-    run({ type: "place reading", id: area.id, place, reading });
-    // The next thing one picks is what is still missing, the middle first.
-    const missing = PLACES.filter((p) => p !== place && !area.readings[p]);
-    if (place === "local" && missing[0]) setPlace(missing[0]);
-    else if (missing.length) setPlace(missing[0]!);
+    run({ type: "place reading", id: area.id, place: picked, reading });
+    // The next thing one picks is what is still missing.
+    const [next] = PLACES.filter((p) => p !== picked && !area.readings[p]);
+    if (next) setPlace(next);
   };
 
-  const send = async (chosen: File | undefined) => {
+  const take = async (chosen: File | undefined) => {
     if (!chosen) return;
     setUpload({ busy: true });
-    const form = new FormData();
-    form.set("picture", chosen);
     try {
-      const answer = await fetch("/api/pictures", { method: "POST", body: form });
-      const body = (await answer.json()) as PictureFacts & { message?: string };
-      if (!answer.ok) return setUpload({ busy: false, error: body.message ?? "The picture was not taken." });
-      setPictures((p) => [...p, body]);
-      run({ type: "choose picture", pictureId: body.id });
+      const taken = await sendPicture<PictureFacts>(chosen, chosen.name);
+      setPictures((p) => [...p, taken]);
+      run({ type: "choose picture", pictureId: taken.id });
       setUpload({ busy: false });
-    } catch {
-      setUpload({
-        busy: false,
-        error: "The server cannot be reached, so the picture was not sent. Try again in a moment.",
-      });
+    } catch (e) {
+      setUpload({ busy: false, error: messageOf(e) });
     }
+  };
+  const addFirst = () => {
+    const id = crypto.randomUUID();
+    nameAtOnce(id);
+    run({ type: "add area", id, name: "Area 1" });
+    choose(id);
   };
 
   return (
     <div className="flex min-h-[calc(100dvh-3rem)] flex-col min-[900px]:h-[calc(100dvh-3.06rem)]">
       <PieceHeader stage="colour" papers={papers} />
-      <input
-        ref={file}
-        type="file"
-        accept={ACCEPTED}
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Reference picture"
-        onChange={(e) => {
-          void send(e.target.files?.[0]);
-          e.target.value = "";
-        }}
-      />
       {(upload.error || upload.busy || trouble) && (
         <p
           role="alert"
@@ -101,11 +89,6 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
           {upload.busy
             ? "Taking the picture in…"
             : (upload.error ?? "The swatches of this paper cannot be fetched just now; trying again.")}
-          {upload.error && (
-            <button className="button" onClick={() => file.current?.click()}>
-              Choose another
-            </button>
-          )}
           {upload.error && (
             <button className="button-bare" onClick={() => setUpload({ busy: false })}>
               Dismiss
@@ -124,7 +107,7 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
             place={place}
             onPlace={setPlace}
             onPick={pick}
-            onUpload={() => file.current?.click()}
+            onUpload={(f) => void take(f)}
             disabled={!area}
           />
         ) : (
@@ -133,46 +116,41 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
             onDragOver={(e) => e.preventDefault()}
             onDrop={(e) => {
               e.preventDefault();
-              void send(e.dataTransfer.files[0]);
+              void take(e.dataTransfer.files[0]);
             }}
           >
             <p className="m-0 max-w-[40ch] text-[17px]">
               Bring the picture whose colours you want: a photo, a scan or a painting. PNG, JPEG or WebP, up
               to 30 MB.
             </p>
-            <button
-              className="button button-main"
+            <FileButton
+              main
+              label="Reference picture"
+              accept={PICTURES}
               disabled={upload.busy}
-              onClick={() => file.current?.click()}
+              onFiles={([chosen]) => void take(chosen)}
             >
               <ImageUp size={18} aria-hidden /> Choose a picture
-            </button>
+            </FileButton>
           </div>
         )}
         <div className="min-h-0 min-w-0 pb-3 min-[900px]:overflow-y-auto min-[900px]:pr-1">
           {area ? (
-            <AreaPanel key={area.id} area={area} rack={rack} />
+            <AreaPanel key={area.id} area={area} rack={rack} judged={judged} />
           ) : (
             <div className="flex flex-col items-start gap-3 p-4">
               <p className="m-0 max-w-[44ch] text-[17px]">
                 An area is what one blend group colours: skin, a sleeve, the sea. Name the first one, then
                 point at its colour in the picture.
               </p>
-              <button
-                className="button button-main"
-                onClick={() => {
-                  const id = crypto.randomUUID();
-                  run({ type: "add area", id, name: "Area 1" });
-                  choose(id);
-                }}
-              >
+              <button className="button button-main" onClick={addFirst}>
                 <Plus size={18} aria-hidden /> Add the first area
               </button>
             </div>
           )}
         </div>
       </main>
-      <AreaStrip areas={piece.areas} chosen={area?.id} rack={rack} onChoose={choose} />
+      <AreaStrip areas={piece.areas} chosen={area?.id} judged={judged} onChoose={choose} />
     </div>
   );
 }

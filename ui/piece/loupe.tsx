@@ -8,7 +8,7 @@ const ACROSS = 13;
 const SIZE = 104;
 
 interface LoupeProps {
-  readonly pixels: CanvasRenderingContext2D;
+  readonly bitmap: ImageBitmap;
   readonly at: { readonly x: number; readonly y: number };
   readonly left: number;
   readonly top: number;
@@ -16,44 +16,35 @@ interface LoupeProps {
 }
 
 /** The pixels around the pointer, large, with the lightness of the middle one. */
-export function Loupe({ pixels, at, left, top, flip }: LoupeProps) {
+export function Loupe({ bitmap, at, left, top, flip }: LoupeProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
+  const lightness = useRef<HTMLParagraphElement>(null);
   const [x, y] = [Math.floor(at.x), Math.floor(at.y)];
   useEffect(() => {
-    const context = canvas.current?.getContext("2d");
+    const context = canvas.current?.getContext("2d", { willReadFrequently: true });
     if (!context) return;
     context.imageSmoothingEnabled = false;
     context.fillStyle = "#808080";
     context.fillRect(0, 0, SIZE, SIZE);
-    context.drawImage(
-      pixels.canvas,
-      x - (ACROSS - 1) / 2,
-      y - (ACROSS - 1) / 2,
-      ACROSS,
-      ACROSS,
-      0,
-      0,
-      SIZE,
-      SIZE,
-    );
+    context.drawImage(bitmap, x - (ACROSS - 1) / 2, y - (ACROSS - 1) / 2, ACROSS, ACROSS, 0, 0, SIZE, SIZE);
     const cell = SIZE / ACROSS;
     const middle = ((ACROSS - 1) / 2) * cell;
+    const [r, g, b] = context.getImageData(middle + cell / 2, middle + cell / 2, 1, 1).data;
+    lightness.current!.textContent = `L* ${signed(rgb8ToLab(r!, g!, b!)[0])}`;
     context.strokeStyle = "#fff";
     context.lineWidth = 3;
     context.strokeRect(middle, middle, cell, cell);
     context.strokeStyle = "#000";
     context.lineWidth = 1;
     context.strokeRect(middle, middle, cell, cell);
-  }, [pixels, x, y]);
-  const [r, g, b] = pixels.getImageData(x, y, 1, 1).data;
-  const lab = rgb8ToLab(r!, g!, b!);
+  }, [bitmap, x, y]);
   return (
     <div
       className="pointer-events-none absolute z-10 border-2 border-black bg-white text-[12px] text-black outline-1 outline-white"
       style={{ left: flip.x ? left - SIZE - 28 : left + 24, top: flip.y ? top - SIZE - 40 : top + 24 }}
     >
       <canvas ref={canvas} width={SIZE} height={SIZE} className="block" />
-      <p className="m-0 px-1 text-center">L* {signed(lab[0])}</p>
+      <p ref={lightness} className="m-0 min-h-[1.4em] px-1 text-center" />
     </div>
   );
 }

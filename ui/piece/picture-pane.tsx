@@ -1,11 +1,15 @@
 "use client";
 import { ImageUp, Maximize, ZoomIn, ZoomOut } from "lucide-react";
 import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
-import { readPatch } from "@/core/picture/patch";
 import { PLACES, type PictureReading, type Place } from "@/core/piece/piece";
 import type { PictureFacts } from "@/store/pictures";
+import { askOfPicture } from "@/ui/compute/client";
+import { FileButton, PICTURES } from "@/ui/kit/file-button";
+import { messageOf } from "@/ui/send";
+import { useKey } from "@/ui/use-keys";
 import { Loupe } from "./loupe";
+import { pictureBlob } from "./picture-blob";
+import { ReadingMark } from "./reading-mark";
 
 interface Box {
   readonly x: number;
@@ -19,8 +23,9 @@ interface PicturePaneProps {
   readonly readings: { readonly [P in Place]?: PictureReading };
   readonly place: Place;
   readonly onPlace: (place: Place) => void;
-  readonly onPick: (reading: PictureReading) => void;
-  readonly onUpload: () => void;
+  /** The place is that for which it was picked, whatever is chosen by the time it has been read. */
+  readonly onPick: (place: Place, reading: PictureReading) => void;
+  readonly onUpload: (file: File) => void;
   readonly disabled: boolean;
 }
 
@@ -44,28 +49,32 @@ export function PicturePane({
 }: PicturePaneProps) {
   const [zoom, setZoom] = useState(0);
   const [fit, setFit] = useState(0);
-  const [pixels, setPixels] = useState<CanvasRenderingContext2D>();
+  const [bitmap, setBitmap] = useState<ImageBitmap>();
   const [at, setAt] = useState<{ x: number; y: number }>();
   const [drag, setDrag] = useState<Box>();
-  const [lost, setLost] = useState(false);
+  const [trouble, setTrouble] = useState<string>();
   const frame = useRef<HTMLDivElement>(null);
   const start = useRef<{ x: number; y: number }>(undefined);
 
   useEffect(() => {
-    const image = new Image();
-    image.onload = () => {
-      const canvas = document.createElement("canvas");
-      canvas.width = picture.width;
-      canvas.height = picture.height;
-      const context = canvas.getContext("2d", { willReadFrequently: true, colorSpace: "srgb" })!;
-      context.drawImage(image, 0, 0);
-      setPixels(context);
-      setLost(false);
-    };
-    image.onerror = () => setLost(true);
-    image.src = `/api/pictures/${picture.id}`;
+    let gone = false;
+    let opened: ImageBitmap | undefined;
+    // Decoded off the main thread, once for the loupe here and once for reading in the worker.
+    pictureBlob(picture.id)
+      .then((blob) => createImageBitmap(blob))
+      .then(
+        (bitmap) => {
+          if (gone) return bitmap.close();
+          opened = bitmap;
+          setBitmap(bitmap);
+          setTrouble(undefined);
+        },
+        () => !gone && setTrouble("The picture cannot be fetched just now."),
+      );
     return () => {
-      image.onload = image.onerror = null;
+      gone = true;
+      setBitmap(undefined);
+      opened?.close();
     };
   }, [picture]);
 
@@ -86,28 +95,29 @@ export function PicturePane({
     (by: number) => setZoom((z) => Math.min(ZOOMS.length - 1, Math.max(0, z + by))),
     [],
   );
-  useHotkeys("equal, shift+equal, add", () => zoomBy(1));
-  useHotkeys("minus, subtract", () => zoomBy(-1));
-  useHotkeys("0", () => setZoom(0));
-  useHotkeys(["1", "2", "3"], (e) => onPlace(PLACES[Number(e.key) - 1]!), [onPlace]);
+  useKey("equal, shift+equal, add", () => zoomBy(1));
+  useKey("minus, subtract", () => zoomBy(-1));
+  useKey("0", () => setZoom(0));
+  useKey(["1", "2", "3"], (e) => onPlace(PLACES[Number(e.key) - 1]!));
 
   const read = (box: Box) => {
-    if (!pixels || disabled) return;
-    const x = Math.max(0, Math.min(picture.width - 1, Math.round(box.x)));
-    const y = Math.max(0, Math.min(picture.height - 1, Math.round(box.y)));
-    const width = Math.max(1, Math.min(picture.width - x, Math.round(box.width)));
-    const height = Math.max(1, Math.min(picture.height - y, Math.round(box.height)));
-    const { lab, spread } = readPatch(pixels.getImageData(x, y, width, height).data);
-    onPick({
-      lab,
-      spread,
-      at: {
-        x: x / picture.width,
-        y: y / picture.height,
-        width: width / picture.width,
-        height: height / picture.height,
+    if (disabled) return;
+    const share = (v: number, of: number) => Math.min(1, Math.max(0, v / of));
+    const [x, y] = [share(box.x, picture.width), share(box.y, picture.height)];
+    const wanted = {
+      x,
+      y,
+      width: Math.min(1 - x, box.width / picture.width),
+      height: Math.min(1 - y, box.height / picture.height),
+    };
+    const from = { handle: picture.id, called: picture.name, load: () => pictureBlob(picture.id) };
+    askOfPicture("readPatch", from, { box: wanted }).then(
+      ({ lab, spread, at }) => {
+        setTrouble(undefined);
+        onPick(place, { lab, spread, at });
       },
-    });
+      (e: unknown) => setTrouble(messageOf(e)),
+    );
   };
   const readPoint = ({ x, y }: { x: number; y: number }) =>
     read({ x: x - POINT / 2, y: y - POINT / 2, width: POINT, height: POINT });
@@ -195,20 +205,15 @@ export function PicturePane({
           <button className="button-bare" onClick={() => setZoom(0)} aria-label="Whole picture">
             <Maximize size={18} aria-hidden />
           </button>
-          <button
-            className="button-bare"
-            onClick={onUpload}
-            aria-label="Another picture"
-            title="Another picture"
-          >
+          <FileButton bare label="Another picture" accept={PICTURES} onFiles={([f]) => onUpload(f!)}>
             <ImageUp size={19} aria-hidden />
-          </button>
+          </FileButton>
         </span>
       </div>
       <div ref={frame} className="relative min-h-60 flex-1 overflow-auto">
-        {lost && (
+        {trouble && (
           <p role="alert" className="m-0 p-4">
-            The picture cannot be fetched just now.{" "}
+            {trouble}{" "}
             <button className="button" onClick={() => location.reload()}>
               Load again
             </button>
@@ -277,9 +282,9 @@ export function PicturePane({
                 />
               )}
             </svg>
-            {at && pixels && !disabled && (
+            {at && bitmap && !disabled && (
               <Loupe
-                pixels={pixels}
+                bitmap={bitmap}
                 at={at}
                 left={at.x * scale}
                 top={at.y * scale}
@@ -290,45 +295,5 @@ export function PicturePane({
         )}
       </div>
     </section>
-  );
-}
-
-function ReadingMark({
-  letter,
-  at,
-  width,
-  height,
-}: {
-  letter: string;
-  at: PictureReading["at"];
-  width: number;
-  height: number;
-}) {
-  const x = (at.x + at.width / 2) * width;
-  const y = (at.y + at.height / 2) * height;
-  return (
-    <g>
-      <rect
-        x={at.x * width}
-        y={at.y * height}
-        width={at.width * width}
-        height={at.height * height}
-        fill="none"
-        stroke="#fff"
-        strokeWidth="2.500"
-      />
-      <rect
-        x={at.x * width}
-        y={at.y * height}
-        width={at.width * width}
-        height={at.height * height}
-        fill="none"
-        stroke="#000"
-      />
-      <path d={`M${x} ${y}l8 -12h14v-18h-18v12z`} fill="#000" stroke="#fff" strokeWidth="1.5" />
-      <text x={x + 13} y={y - 16} textAnchor="middle" fontSize="13" fontWeight="700" fill="#fff">
-        {letter}
-      </text>
-    </g>
   );
 }

@@ -3,9 +3,11 @@ import { CloudOff, Redo2, Undo2 } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import type { PaperSheet } from "@/store/papers";
 import { Modal } from "@/ui/kit/modal";
+import { messageOf } from "@/ui/send";
+import { useUndoKeys } from "@/ui/use-keys";
+import type { SaveState } from "./autosave";
 import { useHistory, usePiece, usePieceHandles, useRun, useSaveState } from "./piece-context";
 
 const stages = [
@@ -26,8 +28,7 @@ export function PieceHeader({
   const run = useRun();
   const { undo, redo, canUndo, canRedo } = useHistory();
   const [name, setName] = useState<string>();
-  useHotkeys("mod+z", () => undo(), { preventDefault: true });
-  useHotkeys("mod+shift+z, mod+y", () => redo(), { preventDefault: true });
+  useUndoKeys(undo, redo);
   const commit = () => {
     const next = name?.trim();
     if (next && next !== piece.name) run({ type: "rename piece", name: next.slice(0, 80) });
@@ -100,18 +101,35 @@ function SaveNotice() {
   const { autosave } = usePieceHandles();
   const router = useRouter();
   const [trouble, setTrouble] = useState<string>();
+  const [later, setLater] = useState<SaveState>();
   const copy = () =>
     autosave!.keepAsCopy().then(
       (id) => router.push(`/pieces/${id}/colour`),
-      (e: unknown) => setTrouble(e instanceof Error ? e.message : String(e)),
+      (e: unknown) => setTrouble(messageOf(e)),
     );
   if (state.kind === "conflict" || state.kind === "gone") {
     const gone = state.kind === "gone";
+    if (later === state)
+      return (
+        <p
+          role="alert"
+          className="m-0 flex items-center gap-2 border border-strong bg-panel px-2 py-1 text-[14px]"
+        >
+          <CloudOff size={17} aria-hidden />
+          <span>
+            <strong>Not saved:</strong> {gone ? "deleted" : "changed"} elsewhere. Your changes stay in this
+            browser.
+          </span>
+          <button className="button" onClick={() => setLater(undefined)}>
+            Decide
+          </button>
+        </p>
+      );
     return (
       <Modal
         open
         title={gone ? "This piece was deleted elsewhere" : "This piece was changed elsewhere"}
-        onClose={() => undefined}
+        onClose={() => setLater(state)}
       >
         <p className="mt-0">
           {gone ? "It is no longer in the studio." : "Another tab or device saved it since you opened it."}{" "}

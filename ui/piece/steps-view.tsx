@@ -1,15 +1,18 @@
 "use client";
 import { Download, Printer } from "lucide-react";
 import Link from "next/link";
-import { needOf, suppliesOf } from "@/core/stock/supplies";
-import type { Area } from "@/core/piece/piece";
-import { MATERIAL_HABITS } from "@/core/group/material";
 import { labToHex } from "@/core/colour/display";
-import { passesOf, type Pass } from "@/core/work/passes";
+import { passesOf } from "@/core/media/registry";
+import { schoolOf, tonesOf } from "@/core/piece/piece";
+import { needOf, suppliesOf } from "@/core/stock/supplies";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack, RackMarker } from "@/store/rack";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
-import { coatsInWords, counted } from "@/words/numbers";
+import { useTones } from "@/ui/compute/use-tones";
+import { counted } from "@/words/numbers";
+import { passAmount, passStroke, passWhere } from "@/words/pass";
+import { pencilName } from "@/words/pencil";
+import { needInWords, usedIn } from "@/words/supplies";
 import { usePiece, usePieceHandles } from "./piece-context";
 import { PieceHeader } from "./piece-header";
 import { useRack } from "./use-rack";
@@ -26,10 +29,17 @@ export function StepsView({
   const { id } = usePieceHandles();
   const { rack } = useRack(piece.paperId ?? first.paper.id, first);
   const markers = new Map([...rack.markers, ...rack.others].map((m) => [m.code, m]));
-  const planned = piece.areas.filter((a) => a.group);
-  const unplanned = piece.areas.filter((a) => !a.group);
+  const planned = piece.areas.filter((a) => a.layers.length);
+  const unplanned = piece.areas.filter((a) => !a.layers.length);
+  const colourOf = useTones(rack, planned.flatMap(tonesOf));
   const supplies = suppliesOf(piece, [...rack.markers, ...rack.others]);
-  const laid = planned.map((area) => ({ area, passes: passesFor(area, markers) }));
+  const laid = planned.map((area) => ({
+    area,
+    passes: passesOf(area.layers, {
+      school: schoolOf(area),
+      lightnessOf: (code, coats) => colourOf({ code, coats })?.lab[0],
+    }),
+  }));
   const chapters = laid.map((c, i) => ({
     ...c,
     before: laid.slice(0, i).reduce((sum, { passes }) => sum + passes.length, 0),
@@ -132,13 +142,13 @@ export function StepsView({
                         ) : (
                           <span className="text-[13px]">not in the rack</span>
                         )}
-                        <span className="code text-[17px]">{p.code.replace(/^pencil /, "")}</span>
+                        <span className="code text-[17px]">{pencilName(p.code)}</span>
                         <span className="text-[15px] max-[640px]:col-start-4 max-[640px]:row-start-1">
                           {p.dry && <strong>when dry: </strong>}
-                          {amountOf(p)}
+                          {passAmount(p)}
                         </span>
                         <span className="text-[15px] max-[640px]:col-span-2 max-[640px]:col-start-3">
-                          {p.where}; <span className="text-soft">{p.stroke}</span>
+                          {passWhere(p)}; <span className="text-soft">{passStroke(p)}</span>
                         </span>
                       </li>
                     );
@@ -182,10 +192,10 @@ export function StepsView({
                   ) : (
                     <span />
                   )}
-                  <span className="code">{s.code.replace(/^pencil /, "")}</span>
+                  <span className="code">{pencilName(s.code)}</span>
                   <span className="text-[14px] leading-tight">
-                    {s.areas.join(", ")}
-                    {needOf(s) !== "ready" && <strong className="block">{needOf(s)}</strong>}
+                    {usedIn(s).join(", ")}
+                    {needOf(s) !== "ready" && <strong className="block">{needInWords[needOf(s)]}</strong>}
                   </span>
                 </li>
               );
@@ -197,29 +207,6 @@ export function StepsView({
   );
 }
 
-const schoolOf = (area: Area) => area.school ?? MATERIAL_HABITS[area.material].school;
-
 /** A pencil's chip shows its drawdown over white. */
 const chipColours = (marker: RackMarker) =>
   marker.drawdowns?.white ? [labToHex(marker.drawdowns.white)] : coatsInHex(marker.swatches);
-
-function amountOf(p: Pass): string {
-  if (p.kind === "draw") return "pencil";
-  if (p.kind === "blend back") return "blend back";
-  return `${p.role}, ${p.coats < 1 ? "a thin coat" : coatsInWords(Math.round(p.coats))}`;
-}
-
-/** Places from light to dark come from what has been read on this paper. */
-function passesFor(area: Area, markers: ReadonlyMap<string, RackMarker>) {
-  const tones = area.group!.tones.map((t, order) => {
-    const swatches = markers.get(t.code)?.swatches ?? [];
-    return { ...t, order, lightness: swatches[Math.min(t.coats, swatches.length) - 1]?.lab[0] ?? -order };
-  });
-  const byLight = [...tones].sort((a, b) => b.lightness - a.lightness);
-  return passesOf(
-    tones.map((t) => ({ code: t.code, coats: t.coats, depth: byLight.indexOf(t) })),
-    schoolOf(area),
-    area.shadow,
-    area.pencil,
-  );
-}

@@ -4,9 +4,9 @@ import { gapsOf } from "@/core/stock/gaps";
 import type { Finding } from "@/core/codes/audit";
 import type { RangeFacts, Rack, RackMarker } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
+import { rackKey } from "@/ui/compute/client";
 import { useCompute } from "@/ui/compute/use-compute";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
-import { rackKey } from "@/ui/piece/use-groups";
 import { counted } from "@/words/numbers";
 
 const MOST_SHOWN = 60;
@@ -25,7 +25,7 @@ export function Findings({ rack, onChoose }: Props) {
       gapsOf(read.map((m) => ({ code: m.code, family: m.family, owned: m.owned, lab: m.swatches[0]!.lab }))),
     [read],
   );
-  const twins = useCompute("twins", read.length ? rackKey(rack) : null, () => ({ inks: read.map(coloured) }));
+  const twins = useCompute("twins", read.length ? { inks: read.map(coloured) } : null, rackKey(rack));
   const pairs = twins.output?.pairs.filter((p) => p.codes.some((c) => byCode.get(c)?.owned)) ?? [];
   const both = pairs.filter((p) => p.codes.every((c) => byCode.get(c)?.owned));
   const chip = (code: string) => (
@@ -88,8 +88,8 @@ function Audit({
   const own = rack.markers.filter((m) => m.range === range.name && m.swatches[0]);
   const work = useCompute(
     "auditCodes",
-    own.length ? `${rackKey(rack)} ${range.id} ${JSON.stringify([range.key, range.homes])}` : null,
-    () => ({ key: range.key, inks: own.map(coloured), homes: range.homes }),
+    own.length ? { key: range.key, inks: own.map(coloured), homes: range.homes } : null,
+    `${rackKey(rack)} ${range.id} ${JSON.stringify([range.key, range.homes])}`,
   );
   const findings = work.output?.findings.filter((f) => f.kind !== "neighbours are twins") ?? [];
   const kinds = [...new Set(findings.map((f) => f.kind))];

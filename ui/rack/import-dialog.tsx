@@ -4,7 +4,6 @@ import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { isRead, parseCode } from "@/core/codes/key";
 import { FormatError } from "@/core/formats/format-error";
-import { parseGpl } from "@/core/formats/gpl";
 import {
   guessMapping,
   RACK_COLUMNS,
@@ -14,20 +13,12 @@ import {
   type RackFileRow,
 } from "@/core/stock/rack-file";
 import type { Rack } from "@/store/rack";
+import { FileButton } from "@/ui/kit/file-button";
 import { saveFile } from "@/ui/save-file";
 import { messageOf, send } from "@/ui/send";
 import { counted } from "@/words/numbers";
-import { decodeText } from "./decode-text";
+import { loadRackFile, type Loaded } from "./load-rack-file";
 
-interface Loaded {
-  readonly name: string;
-  readonly encoding: string;
-  readonly headings: readonly string[];
-  readonly rows: readonly (readonly string[])[];
-  readonly first: number;
-}
-
-const MOST_BYTES = 20 * 1024 * 1024;
 const AT_ONCE = 400;
 const columnNames: Record<RackColumn, string> = {
   code: "code",
@@ -43,64 +34,6 @@ const columnNames: Record<RackColumn, string> = {
   notes: "notes",
   colour: "colour (hex)",
 };
-
-/** Reads a file of any of the formats the rack takes. @throws FormatError in words */
-function load(name: string, bytes: ArrayBuffer): Loaded {
-  if (bytes.byteLength > MOST_BYTES) throw new FormatError(0, "expected at most 20 MB");
-  const { text, encoding } = decodeText(bytes);
-  if (!text.trim()) throw new FormatError(0, `"${name}" is empty`);
-  if (text.startsWith("GIMP Palette")) {
-    const colours = parseGpl(text);
-    return {
-      name,
-      encoding,
-      headings: ["code", "colour"],
-      rows: colours.map((c) => [c.name, c.hex]),
-      first: colours[0]?.line ?? 1,
-    };
-  }
-  if (/^\s*[[{]/.test(text)) {
-    let parsed: unknown;
-    try {
-      parsed = JSON.parse(text);
-    } catch (e) {
-      throw new FormatError(0, `"${name}" looks like JSON and is not: ${messageOf(e)}`);
-    }
-    const items = Array.isArray(parsed) ? parsed : (parsed as { items?: unknown }).items;
-    if (!Array.isArray(items) || !items.length)
-      throw new FormatError(0, 'expected a JSON list of things with a "code", or {"items": […]}');
-    const headings = [...RACK_COLUMNS];
-    const cell = (item: Record<string, unknown>, c: RackColumn): string => {
-      if (c === "owned")
-        return item.owned === true
-          ? "yes"
-          : item.wished === true
-            ? "wished"
-            : item.owned === false
-              ? "no"
-              : String(item.owned ?? "");
-      return item[c] === undefined || item[c] === null ? "" : String(item[c] as string | number);
-    };
-    return {
-      name,
-      encoding,
-      headings,
-      rows: (items as Record<string, unknown>[]).map((item) => headings.map((c) => cell(item ?? {}, c))),
-      first: 1,
-    };
-  }
-  const { data, errors } = Papa.parse<string[]>(text, {
-    skipEmptyLines: false,
-    delimitersToGuess: [",", ";", "\t", "|"],
-  });
-  const unclosed = errors.find((e) => e.type === "Quotes");
-  if (unclosed)
-    throw new FormatError((unclosed.row ?? 0) + 1, `a quotation mark is not closed: ${unclosed.message}`);
-  const [headings = [], ...rows] = data;
-  if (headings.length < 1 || !rows.length)
-    throw new FormatError(0, `"${name}" needs a line of headings and at least one row`);
-  return { name, encoding, headings, rows, first: 2 };
-}
 
 /** Brings a rack in from a file: which column is what, a preview, good rows kept, bad ones listed by line. */
 export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly onDone: () => void }) {
@@ -131,7 +64,7 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
     setOutcome(undefined);
     if (!chosen) return;
     try {
-      const loaded = load(chosen.name, await chosen.arrayBuffer());
+      const loaded = loadRackFile(chosen.name, await chosen.arrayBuffer());
       setFile(loaded);
       setMapping(guessMapping(loaded.headings));
     } catch (e) {
@@ -173,19 +106,14 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap items-center gap-3">
-        <label className="button button-main">
+        <FileButton
+          main
+          label="Rack file"
+          accept=".csv,.tsv,.txt,.json,.gpl"
+          onFiles={([chosen]) => void choose(chosen)}
+        >
           Choose a file
-          <input
-            type="file"
-            accept=".csv,.tsv,.txt,.json,.gpl"
-            className="sr-only"
-            aria-label="Rack file"
-            onChange={(e) => {
-              void choose(e.target.files?.[0]);
-              e.target.value = "";
-            }}
-          />
-        </label>
+        </FileButton>
         <span className="text-[14px] text-soft">
           CSV with any columns, JSON, or a GIMP palette. Nothing changes until you have seen how it is read.
         </span>

@@ -1,16 +1,15 @@
 "use client";
 import Link from "next/link";
 import { useMemo } from "react";
-import { deskOfRack } from "@/compute/from-rack";
 import { labToHex } from "@/core/colour/display";
 import type { Use } from "@/core/stock/losses";
 import { twinsOf } from "@/core/ink/twins";
 import type { Rack, RackMarker } from "@/store/rack";
-import { useCompute } from "@/ui/compute/use-compute";
+import { useAsk } from "@/ui/compute/use-compute";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
-import { rackKey } from "@/ui/piece/use-groups";
 import { coatsInWords, labInWords } from "@/words/numbers";
-import { standingFacts, standingOf } from "./rack-table";
+import { usesInWords } from "@/words/supplies";
+import { standingFacts, standingOf } from "./rack-columns";
 import type { RunEdits } from "./use-rack-edits";
 
 interface MarkerCardProps {
@@ -121,13 +120,11 @@ function Standing({ marker, rack, uses, onChoose }: Omit<MarkerCardProps, "run">
     .filter((m) => m.owned && m.state !== "dry" && m.swatches.length && m.code !== marker.code)
     .map((m) => m.code);
   const coats = Math.max(1, ...uses.map((u) => u.coats));
-  const key = ready.length ? `${rackKey(rack)} ${marker.code} ${coats}` : null;
-  const work = useCompute("substitute", key, () => ({
-    ...deskOfRack(rack, false),
-    tones: [Array<string>(coats).fill(marker.code)],
-    among: ready,
-    top: 3,
-  }));
+  const work = useAsk(
+    "substitute",
+    rack,
+    ready.length ? { tones: [Array<string>(coats).fill(marker.code)], among: ready, top: 3 } : null,
+  );
   const best = work.output?.tones[0]?.substitutes ?? [];
   const row = (code: string, figure: string) => (
     <li key={code}>
@@ -141,9 +138,7 @@ function Standing({ marker, rack, uses, onChoose }: Omit<MarkerCardProps, "run">
     <>
       <h3 className="small-title m-0 mt-2">Without it</h3>
       <p className="my-1 text-[14px]">
-        {uses.length === 0
-          ? "No kept group uses it."
-          : `Used in ${uses.map((u) => `${u.area} (${u.piece})`).join(", ")}.`}{" "}
+        {uses.length === 0 ? "Nothing in your pieces uses it." : `Used in ${usesInWords(uses)}.`}{" "}
         {best[0] && `Best stand-in you own:`}
       </p>
       <ul className="m-0 list-none p-0" aria-label="Stand-ins">

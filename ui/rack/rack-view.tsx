@@ -11,6 +11,7 @@ import type { Rack } from "@/store/rack";
 import { FamilyTracks } from "@/ui/ink/family-tracks";
 import { StrokeChip } from "@/ui/ink/stroke-chip";
 import { Shell } from "@/ui/shell";
+import { remarkOn } from "@/words/kinds";
 import { counted } from "@/words/numbers";
 import { Findings } from "./findings";
 import { ImportPanel } from "./import-dialog";
@@ -179,7 +180,7 @@ export function RackView({ papers, rack: first, studio, uses }: Props) {
             className={`grid gap-5 ${view === "tracks" || card ? "min-[1000px]:grid-cols-[minmax(0,1fr)_252px]" : ""}`}
           >
             <div className={`min-w-0 ${view === "tracks" ? "overflow-x-auto" : ""}`}>
-              {!isMarkers && <p className="mt-0 mb-1 text-[14px]">{kinds.remark}</p>}
+              {!isMarkers && <p className="mt-0 mb-1 text-[14px]">{remarkOn[kinds.name]}</p>}
               {view === "table" ? (
                 <RackTable markers={shown} run={run} onOpen={(code) => change({ marker: code })} />
               ) : (

@@ -1,11 +1,9 @@
 "use client";
 import { useState } from "react";
-import { deskOfRack } from "@/compute/from-rack";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
-import { useCompute } from "@/ui/compute/use-compute";
+import { useAsk } from "@/ui/compute/use-compute";
 import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
-import { rackKey } from "@/ui/piece/use-groups";
 import { coatsInWords, counted } from "@/words/numbers";
 
 const codesIn = (text: string) => [...new Set(text.split(/[\s,;]+/).filter(Boolean))];
@@ -25,13 +23,11 @@ export function RangeSubstitution({ rack }: { readonly rack: Rack }) {
   const known = asked.filter((c) => read.some((m) => m.code === c));
   const unknown = asked.filter((c) => !known.includes(c));
   const among = read.filter((m) => m.range === target && (!ownedOnly || m.owned)).map((m) => m.code);
-  const key = known.length && among.length ? `${rackKey(rack)} ${target} ${ownedOnly} ${known.join()}` : null;
-  const work = useCompute("substitute", key, () => ({
-    ...deskOfRack(rack, false),
-    tones: known.map((c) => [c]),
-    among,
-    top: 2,
-  }));
+  const work = useAsk(
+    "substitute",
+    rack,
+    known.length && among.length ? { tones: known.map((c) => [c]), among, top: 2 } : null,
+  );
   const chip = (code: string) => {
     const m = rack.markers.find((r) => r.code === code);
     return (
@@ -89,7 +85,7 @@ export function RangeSubstitution({ rack }: { readonly rack: Rack }) {
           Not on the rack, or not read on {rack.paper.name}: {unknown.join(", ")}.
         </p>
       )}
-      {key === null && known.length > 0 && (
+      {!among.length && known.length > 0 && (
         <p className="my-1 text-[14px]">
           No marker of the {target} has been read on {rack.paper.name}
           {ownedOnly ? " and is owned" : ""}.

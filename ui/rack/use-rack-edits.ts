@@ -1,8 +1,9 @@
 "use client";
-import { useCallback, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { useCallback, useRef, useState } from "react";
 import type { Rack, RackChange, RackFacts, RackMarker } from "@/store/rack";
 import { messageOf, send } from "@/ui/send";
+import { useUndoKeys } from "@/ui/use-keys";
+import { inTurn } from "./in-turn";
 
 interface Edit {
   readonly forth: readonly RackChange[];
@@ -22,41 +23,46 @@ function inverse(rack: Rack, changes: readonly RackChange[]): RackChange[] {
   const now = new Map([...rack.markers, ...rack.others].map((m) => [m.code, m]));
   return changes.flatMap(({ code, set }) => {
     const item = now.get(code);
-    return item
-      ? [
-          {
-            code,
-            set: Object.fromEntries(
-              Object.keys(set).map((k) => [k, item[k as keyof RackFacts]]),
-            ) as Partial<RackFacts>,
-          },
-        ]
-      : [];
+    const was = item && Object.keys(set).map((k) => [k, item[k as keyof RackFacts]]);
+    return was ? [{ code, set: Object.fromEntries(was) as Partial<RackFacts> }] : [];
   });
 }
 
-/** The rack with edits that show at once, are stored as they are made, and can be undone. */
+interface State {
+  readonly first: Rack;
+  readonly rack: Rack;
+  readonly done: readonly Edit[];
+  readonly undone: readonly Edit[];
+}
+
+/** The rack with edits that show at once, are stored one after the other as they are made, and can be undone. */
 export function useRackEdits(first: Rack) {
-  const [state, setState] = useState({ first, rack: first, done: [] as Edit[], undone: [] as Edit[] });
+  const [state, setState] = useState<State>({ first, rack: first, done: [], undone: [] });
   const [trouble, setTrouble] = useState<string>();
-  if (state.first !== first) setState({ first, rack: first, done: [], undone: [] });
+  const queue = useRef(inTurn());
+  // A page that was loaded anew knows what was stored; while edits are on their way, it may not know them yet.
+  if (state.first !== first && !queue.current.busy()) setState({ ...state, first, rack: first });
   const { rack, done, undone } = state;
 
-  const store = useCallback((changes: readonly RackChange[], otherwise: () => void) => {
+  const store = useCallback((changes: readonly RackChange[], otherwise: (s: State) => State) => {
     setTrouble(undefined);
-    send("PATCH", "/api/rack", { changes }).catch((e: unknown) => {
-      otherwise();
-      setTrouble(messageOf(e));
-    });
+    queue.current
+      .run(() => send("PATCH", "/api/rack", { changes }))
+      .catch((e: unknown) => {
+        setState(otherwise);
+        setTrouble(messageOf(e));
+      });
   }, []);
   const run = useCallback(
     (changes: readonly RackChange[]) => {
       if (!changes.length) return;
       const edit = { forth: changes, back: inverse(rack, changes) };
       setState((s) => ({ ...s, rack: applied(s.rack, changes), done: [...s.done, edit], undone: [] }));
-      store(changes, () =>
-        setState((s) => ({ ...s, rack: applied(s.rack, edit.back), done: s.done.filter((d) => d !== edit) })),
-      );
+      store(changes, (s) => ({
+        ...s,
+        rack: applied(s.rack, edit.back),
+        done: s.done.filter((d) => d !== edit),
+      }));
     },
     [rack, store],
   );
@@ -69,9 +75,7 @@ export function useRackEdits(first: Rack) {
       done: s.done.slice(0, -1),
       undone: [...s.undone, last],
     }));
-    store(last.back, () =>
-      setState((s) => ({ ...s, rack: applied(s.rack, last.forth), done: [...s.done, last] })),
-    );
+    store(last.back, (s) => ({ ...s, rack: applied(s.rack, last.forth), done: [...s.done, last] }));
   }, [done, store]);
   const redo = useCallback(() => {
     const last = undone.at(-1);
@@ -82,10 +86,9 @@ export function useRackEdits(first: Rack) {
       undone: s.undone.slice(0, -1),
       done: [...s.done, last],
     }));
-    store(last.forth, () => setState((s) => ({ ...s, rack: applied(s.rack, last.back) })));
+    store(last.forth, (s) => ({ ...s, rack: applied(s.rack, last.back) }));
   }, [undone, store]);
-  useHotkeys("mod+z", undo, { preventDefault: true }, [undo]);
-  useHotkeys("mod+shift+z, mod+y", redo, { preventDefault: true }, [redo]);
+  useUndoKeys(undo, redo);
   return { rack, run, undo, redo, canUndo: done.length > 0, canRedo: undone.length > 0, trouble };
 }
 

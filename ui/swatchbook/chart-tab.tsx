@@ -1,37 +1,14 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { interleave, pencilLines, pieceLines, stackLines } from "@/core/chart/compose";
-import {
-  inkLine,
-  layOutChart,
-  MARK,
-  marksOf,
-  SHEETS,
-  whiteBoxes,
-  type ChartLine,
-  type PageLayout,
-  type SheetName,
-} from "@/core/chart/layout";
-import { labToHex } from "@/core/colour/display";
-import type { Rack } from "@/store/rack";
+import { interleave } from "@/core/chart/compose";
+import { layOutChart, SHEETS, type SheetName } from "@/core/chart/layout";
 import { Day } from "@/ui/day";
 import { messageOf, send } from "@/ui/send";
 import { counted } from "@/words/numbers";
+import { ChartPreview } from "./chart-preview";
+import { composed, WHICH, type Which } from "./composed-chart";
 import type { PaperData } from "./paper-view";
-
-const WHICH = [
-  "all markers",
-  "owned markers",
-  "markers not read yet",
-  "one family",
-  "a piece and its overlays",
-  "open trials",
-  "pencils over markers",
-] as const;
-type Which = (typeof WHICH)[number];
-/** Markers that pencils are tried over when none are named: pale to deep. */
-const PENCIL_BASES = 8;
 
 /** Composes a chart to print, shows its first page, and lists those that were printed. */
 export function ChartTab({ rack, readings, charts, scans, trials, pieces }: PaperData) {
@@ -213,144 +190,7 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
           </ul>
         </section>
       </div>
-      {pages[0] && plain.length > 0 && <Preview layout={pages[0]} rack={rack} />}
+      {pages[0] && plain.length > 0 && <ChartPreview layout={pages[0]} rack={rack} />}
     </div>
-  );
-}
-
-function composed(
-  rack: Rack,
-  {
-    which,
-    family,
-    piece,
-    trials,
-  }: {
-    which: Which;
-    family: string;
-    piece: PaperData["pieces"][number]["document"] | undefined;
-    trials: PaperData["trials"];
-  },
-): { lines: ChartLine[]; title: string } {
-  const inks = (list: readonly { readonly code: string }[], title: string) => ({
-    lines: list.map((m) => inkLine(m.code)),
-    title,
-  });
-  switch (which) {
-    case "all markers":
-      return inks(rack.markers, "All markers");
-    case "owned markers":
-      return inks(
-        rack.markers.filter((m) => m.owned),
-        "Owned markers",
-      );
-    case "markers not read yet":
-      return inks(
-        rack.markers.filter((m) => m.owned && m.swatches.length < 3),
-        "Owned markers not read yet",
-      );
-    case "one family":
-      return inks(
-        rack.markers.filter((m) => m.family === family),
-        `Family ${family}`,
-      );
-    case "a piece and its overlays":
-      return { lines: piece ? pieceLines(piece) : [], title: piece ? piece.name : "" };
-    case "open trials":
-      return {
-        lines: stackLines(
-          "trials",
-          trials.filter((t) => t.verdict === "open").map((t) => ({ stack: t.stack })),
-        ),
-        title: "Open trials",
-      };
-    case "pencils over markers": {
-      const ready = rack.markers
-        .filter((m) => m.owned && m.state !== "dry" && m.swatches.length)
-        .sort((a, b) => b.swatches[0]!.lab[0] - a.swatches[0]!.lab[0]);
-      const bases = Array.from(
-        { length: Math.min(PENCIL_BASES, ready.length) },
-        (_, i) => ready[Math.floor((i * ready.length) / PENCIL_BASES)]!.code,
-      );
-      return {
-        lines: pencilLines(
-          rack.others.filter((o) => o.kind === "pencil" && o.owned).map((o) => o.code),
-          bases,
-        ),
-        title: "Pencils over markers",
-      };
-    }
-  }
-}
-
-/** The first page as it will be printed, with what is known already filled in. */
-function Preview({ layout, rack }: { layout: PageLayout; rack: Rack }) {
-  const { width, height } = SHEETS[layout.sheet];
-  const known = new Map(rack.markers.map((m) => [m.code, m.swatches]));
-  return (
-    <figure className="m-0">
-      <svg
-        viewBox={`0 0 ${width} ${height}`}
-        className="w-full border border-strong"
-        style={{ background: labToHex(rack.paper.lab) }}
-        role="img"
-        aria-label={`First of ${layout.pages} pages`}
-      >
-        {marksOf(layout.sheet).map(([x, y]) => (
-          <g key={`${x} ${y}`}>
-            <circle
-              cx={x}
-              cy={y}
-              r={(MARK.outer + MARK.inner) / 2}
-              fill="none"
-              stroke="#000"
-              strokeWidth={MARK.outer - MARK.inner}
-            />
-            <circle cx={x} cy={y} r={MARK.dot} />
-          </g>
-        ))}
-        {layout.code.map((b) => (
-          <rect key={b.x} x={b.x} y={b.y} width={b.width} height={b.height} />
-        ))}
-        {layout.cells.map((c) => {
-          const swatch =
-            c.lift || new Set(c.stack).size > 1 ? undefined : known.get(c.stack[0]!)?.[c.stack.length - 1];
-          return (
-            <rect
-              key={`${c.line} ${c.place}`}
-              x={c.box.x}
-              y={c.box.y}
-              width={c.box.width}
-              height={c.box.height}
-              fill={swatch ? labToHex(swatch.lab) : "none"}
-              stroke="#8a8a8a"
-              strokeWidth="0.25"
-            />
-          );
-        })}
-        {whiteBoxes(layout.sheet).map((b, i) => (
-          <rect
-            key={i}
-            x={b.x}
-            y={b.y}
-            width={b.width}
-            height={b.height}
-            fill="none"
-            stroke="#8a8a8a"
-            strokeWidth="0.2"
-            strokeDasharray="0.6 0.6"
-          />
-        ))}
-        {layout.labels.map((l) => (
-          <text key={`${l.x} ${l.y}`} x={l.x} y={l.y + 0.8} fontSize="2.6" className="font-mono">
-            {l.text.split("\n")[0]}
-          </text>
-        ))}
-      </svg>
-      <figcaption className="mt-1 text-[13px] text-soft">
-        First of {counted(layout.pages, "page")}. Cells already known are shown filled; the narrow ones stay
-        white.
-      </figcaption>
-    </figure>
   );
 }

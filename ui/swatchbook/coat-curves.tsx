@@ -1,18 +1,5 @@
 "use client";
-import {
-  CategoryScale,
-  Chart,
-  Legend,
-  LinearScale,
-  LineController,
-  LineElement,
-  PointElement,
-  Tooltip,
-} from "chart.js";
-import { useEffect, useRef } from "react";
-import { useSurround } from "@/ui/use-surround";
-
-Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale, Legend, Tooltip);
+import { axis, ChartCanvas } from "@/ui/kit/chart";
 
 export interface Curve {
   readonly name: string;
@@ -24,6 +11,7 @@ export interface Curve {
 }
 
 const WIDTH = 2.5;
+const READ = ", read";
 
 /** Coats against a measure of colour: the model as lines, readings as points. */
 export function CoatCurves({
@@ -35,15 +23,13 @@ export function CoatCurves({
   readonly measure: string;
   readonly capacity: number;
 }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const surround = useSurround();
-  useEffect(() => {
-    const style = getComputedStyle(document.documentElement);
-    const [text, line] = [style.getPropertyValue("--text"), style.getPropertyValue("--line")];
-    const font = { family: getComputedStyle(document.body).fontFamily, size: 13 };
-    const chart = new Chart(canvas.current!, {
-      type: "line",
-      data: {
+  return (
+    <ChartCanvas
+      kind="line"
+      className="h-80"
+      label={`${measure} by coats of ${curves.map((c) => c.name).join(", ")}; the table below says the same`}
+      says={JSON.stringify([curves, measure, capacity])}
+      data={({ text }) => ({
         labels: curves[0]?.model.map((_, n) => (n === capacity ? `${n} (full)` : String(n))) ?? [],
         datasets: curves.flatMap((c) => [
           {
@@ -56,7 +42,7 @@ export function CoatCurves({
             tension: 0.25,
           },
           {
-            label: `${c.name}, read`,
+            label: c.name + READ,
             data: c.model.map((_, n) => c.read[n] ?? null),
             borderColor: text,
             backgroundColor: c.hex,
@@ -65,46 +51,23 @@ export function CoatCurves({
             pointBorderWidth: 1.5,
           },
         ]),
-      },
-      options: {
-        animation: false,
-        maintainAspectRatio: false,
-        scales: {
-          x: {
-            title: { display: true, text: "coats", color: text, font },
-            ticks: { color: text, font },
-            grid: { color: line },
-          },
-          y: {
-            title: { display: true, text: measure, color: text, font },
-            ticks: { color: text, font },
-            grid: { color: line },
-          },
-        },
+      })}
+      options={(ink) => ({
+        scales: { x: { ...axis(ink, "coats"), type: "category" }, y: axis(ink, measure) },
         plugins: {
           legend: {
             position: "right",
             labels: {
-              color: text,
-              font,
+              color: ink.text,
+              font: ink.font,
               boxWidth: 26,
               boxHeight: 3,
-              filter: (item) => !item.text.endsWith(", read"),
+              filter: (item) => !item.text.endsWith(READ),
             },
           },
           tooltip: { animation: false },
         },
-      },
-    });
-    return () => chart.destroy();
-  }, [curves, measure, capacity, surround]);
-  return (
-    <div className="h-80">
-      <canvas
-        ref={canvas}
-        role="img"
-        aria-label={`${measure} by coats of ${curves.map((c) => c.name).join(", ")}; the table below says the same`}
-      />
-    </div>
+      })}
+    />
   );
 }

@@ -1,17 +1,24 @@
 "use client";
-import { useRef, useState, type MouseEvent } from "react";
+import { useEffect, useState, type MouseEvent } from "react";
 import { deviceColour } from "@/core/chart/device";
 import { labToHex } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
 import type { Xyz } from "@/core/colour/observer";
-import { LINEAR } from "@/core/colour/rgb";
 import type { PaperSheet } from "@/store/papers";
+import { askOfPicture } from "@/ui/compute/client";
+import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { Modal } from "@/ui/kit/modal";
+import { messageOf } from "@/ui/send";
 import { labInWords } from "@/words/numbers";
 
-const SIDE = 1600;
-/** Half the side of the square that one click takes, in pixels of the picture. */
-const REACH = 6;
+/** Side of the square that one click takes, as a share of the picture's longer side. */
+const REACH = 0.0075;
+
+interface Photo {
+  readonly handle: string;
+  readonly file: File;
+  readonly url: string;
+}
 
 /** Takes a colour from a photo of a trial: one click on bare paper sets the white, the next takes the swatch. */
 export function PickFromPhoto({
@@ -25,66 +32,61 @@ export function PickFromPhoto({
   readonly onPick: (lab: Lab) => void;
   readonly onClose: () => void;
 }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const [ready, setReady] = useState(false);
+  const [photo, setPhoto] = useState<Photo>();
   const [white, setWhite] = useState<Xyz>();
   const [lab, setLab] = useState<Lab>();
   const [trouble, setTrouble] = useState<string>();
-  const choose = async (file: File | undefined) => {
-    if (!file || !canvas.current) return;
-    const bitmap = await createImageBitmap(file).catch(() => undefined);
-    if (!bitmap) return setTrouble(`“${file.name}” is not a picture this browser can open.`);
-    const share = Math.min(1, SIDE / Math.max(bitmap.width, bitmap.height));
-    canvas.current.width = Math.round(bitmap.width * share);
-    canvas.current.height = Math.round(bitmap.height * share);
-    canvas.current
-      .getContext("2d", { willReadFrequently: true })!
-      .drawImage(bitmap, 0, 0, canvas.current.width, canvas.current.height);
-    setTrouble(undefined);
+  useEffect(() => () => photo && URL.revokeObjectURL(photo.url), [photo]);
+  const again = () => {
     setWhite(undefined);
     setLab(undefined);
-    setReady(true);
   };
-  const click = (e: MouseEvent<HTMLCanvasElement>) => {
-    const own = e.currentTarget;
-    const box = own.getBoundingClientRect();
-    const [x, y] = [
-      ((e.clientX - box.left) / box.width) * own.width,
-      ((e.clientY - box.top) / box.height) * own.height,
-    ];
-    const { data } = own
-      .getContext("2d")!
-      .getImageData(Math.max(0, x - REACH), Math.max(0, y - REACH), 2 * REACH, 2 * REACH);
-    const mean = [0, 1, 2].map((c) => {
-      let sum = 0;
-      for (let i = c; i < data.length; i += 4) sum += LINEAR[data[i]!]!;
-      return Math.max(1e-4, sum / (data.length / 4));
-    }) as unknown as Xyz;
-    if (!white) return setWhite(mean);
-    setLab(deviceColour(paper.lab, []).toLab([mean[0] / white[0], mean[1] / white[1], mean[2] / white[2]]));
+  const choose = (file: File) => {
+    setTrouble(undefined);
+    again();
+    setPhoto({ handle: crypto.randomUUID(), file, url: URL.createObjectURL(file) });
   };
+  const click = async (e: MouseEvent<HTMLImageElement>) => {
+    const image = e.currentTarget;
+    const shown = image.getBoundingClientRect();
+    const side = REACH * Math.max(shown.width, shown.height);
+    const at = (v: number, from: number, size: number) =>
+      Math.min(1, Math.max(0, (v - from - side / 2) / size));
+    const box = {
+      x: at(e.clientX, shown.left, shown.width),
+      y: at(e.clientY, shown.top, shown.height),
+      width: Math.min(1, side / shown.width),
+      height: Math.min(1, side / shown.height),
+    };
+    const from = {
+      handle: photo!.handle,
+      called: photo!.file.name,
+      load: () => Promise.resolve(photo!.file),
+    };
+    try {
+      const { levels } = await askOfPicture("readPatch", from, { box });
+      setTrouble(undefined);
+      if (!white) return setWhite(levels);
+      const ratio = levels.map((v, c) => v / Math.max(1e-4, white[c]!)) as unknown as Xyz;
+      setLab(deviceColour(paper.lab, []).toLab(ratio));
+    } catch (error) {
+      setTrouble(messageOf(error));
+    }
+  };
+  const help = !photo
+    ? "Bare paper and the swatch in the same light."
+    : !white
+      ? "Click on bare paper beside the swatch."
+      : lab
+        ? `${labInWords(lab)}. Click again for another place.`
+        : "Now click on the swatch.";
   return (
     <Modal open wide title={`Pick ${name} from a photo`} onClose={onClose}>
       <div className="flex flex-wrap items-center gap-3">
-        <label className="button">
+        <FileButton label="Photo of the trial" accept={PICTURES} onFiles={([file]) => choose(file!)}>
           Choose a photo
-          <input
-            type="file"
-            accept="image/png,image/jpeg,image/webp"
-            className="sr-only"
-            aria-label="Photo of the trial"
-            onChange={(e) => void choose(e.target.files?.[0])}
-          />
-        </label>
-        <span className="text-[15px]">
-          {!ready
-            ? "Bare paper and the swatch in the same light."
-            : !white
-              ? "Click on bare paper beside the swatch."
-              : lab
-                ? `${labInWords(lab)}. Click again for another place.`
-                : "Now click on the swatch."}
-        </span>
+        </FileButton>
+        <span className="text-[15px]">{help}</span>
         {lab && (
           <>
             <span
@@ -98,13 +100,7 @@ export function PickFromPhoto({
           </>
         )}
         {white && (
-          <button
-            className="button"
-            onClick={() => {
-              setWhite(undefined);
-              setLab(undefined);
-            }}
-          >
+          <button className="button" onClick={again}>
             Set white again
           </button>
         )}
@@ -114,12 +110,16 @@ export function PickFromPhoto({
           {trouble}
         </p>
       )}
-      <canvas
-        ref={canvas}
-        onClick={click}
-        className={`mt-3 max-h-[56vh] max-w-full cursor-crosshair ${ready ? "" : "hidden"}`}
-        aria-label="The photo: click bare paper, then the swatch"
-      />
+      {photo && (
+        <img
+          src={photo.url}
+          onClick={(e) => void click(e)}
+          onError={() => setTrouble(`“${photo.file.name}” is not a picture this browser can open.`)}
+          draggable={false}
+          className="mt-3 max-h-[56vh] max-w-full cursor-crosshair"
+          alt="The photo: click bare paper, then the swatch"
+        />
+      )}
     </Modal>
   );
 }

@@ -5,12 +5,13 @@ import { useRef, useState } from "react";
 import type { ReadPage } from "@/core/chart/read-chart";
 import type { PictureFacts } from "@/store/pictures";
 import { KNOWN } from "@/ui/swatchbook/known-sources";
-import { compute } from "@/ui/compute/client";
+import { askOfPicture } from "@/ui/compute/client";
 import { Day } from "@/ui/day";
-import { messageOf, send } from "@/ui/send";
+import { FileButton, PICTURES } from "@/ui/kit/file-button";
+import { pictureBlob } from "@/ui/piece/picture-blob";
+import { messageOf, send, sendPicture } from "@/ui/send";
 import { counted } from "@/words/numbers";
 import type { PaperData } from "./paper-view";
-import { pixelsOf } from "./picture-pixels";
 
 interface Reading {
   readonly name: string;
@@ -47,10 +48,8 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
   ) => {
     try {
       const blob = await load();
-      const image = await pixelsOf(blob, name);
       // Charts of other papers are known by their number alone, so that a page of theirs is told from no chart at all.
-      const input = {
-        image,
+      const question = {
         charts: charts.map((c) => ({
           serial: c.serial,
           sheet: c.sheet,
@@ -59,7 +58,12 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
           known: c.paperId === paper.id ? known : [],
         })),
       };
-      const page = await compute("readChart", input, {
+      const picture = {
+        handle: pictureId ?? crypto.randomUUID(),
+        load: () => Promise.resolve(blob),
+        called: name,
+      };
+      const page = await askOfPicture("readChart", picture, question, {
         signal,
         onProgress: (progress) => set(at, { name, progress }),
       });
@@ -68,7 +72,7 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
         throw new Error(
           `This is page ${page.page + 1} of chart ${chart.serial}, which belongs to another paper. Open that paper and read it there.`,
         );
-      const id = pictureId ?? (await upload(blob, name)).id;
+      const id = pictureId ?? (await sendPicture<PictureFacts>(blob, name)).id;
       const scan = await send<{ id: string }>("POST", "/api/scans", {
         chartId: chart.id,
         pictureId: id,
@@ -109,23 +113,18 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
       <section aria-label="Read a chart" className="grid gap-3">
         <h2 className="m-0 text-[17px]">Scans or photos of a coloured chart</h2>
         <div className="flex flex-wrap items-center gap-3">
-          <label className={`button button-main ${busy ? "pointer-events-none opacity-45" : ""}`}>
+          <FileButton
+            main
+            multiple
+            label="Pictures of charts"
+            accept={PICTURES}
+            disabled={busy}
+            onFiles={(files) =>
+              void readAll(files.map((f) => ({ name: f.name, load: () => Promise.resolve(f) })))
+            }
+          >
             Choose pictures
-            <input
-              type="file"
-              accept="image/png,image/jpeg,image/webp"
-              multiple
-              className="sr-only"
-              aria-label="Pictures of charts"
-              disabled={busy}
-              onChange={(e) => {
-                void readAll(
-                  [...(e.target.files ?? [])].map((f) => ({ name: f.name, load: () => Promise.resolve(f) })),
-                );
-                e.target.value = "";
-              }}
-            />
-          </label>
+          </FileButton>
           <span className="max-w-[70ch] text-[14px] text-soft">
             Whole pages, any way up, up to about 35° aslant, all four ring marks in view. No lamp mirrored on
             the page. A camera’s plain or neutral setting; no filters.
@@ -198,7 +197,7 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
                       {
                         name: p.name,
                         pictureId: p.id,
-                        load: async () => (await fetch(`/api/pictures/${p.id}`)).blob(),
+                        load: () => pictureBlob(p.id),
                       },
                     ])
                   }
@@ -244,15 +243,4 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
       </section>
     </div>
   );
-}
-
-async function upload(blob: Blob, name: string): Promise<PictureFacts> {
-  const form = new FormData();
-  form.set("picture", new File([blob], name, { type: blob.type }));
-  const answer = await fetch("/api/pictures", { method: "POST", body: form }).catch(() => undefined);
-  const body = (await answer?.json().catch(() => undefined)) as
-    (PictureFacts & { message?: string }) | undefined;
-  if (!answer?.ok || !body)
-    throw new Error(body?.message ?? "The server cannot be reached, so the picture could not be kept.");
-  return body;
 }

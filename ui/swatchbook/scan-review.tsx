@@ -2,31 +2,22 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
-import { deltaE00 } from "@/core/colour/delta-e00";
 import { labToHex } from "@/core/colour/display";
-import type { Lab } from "@/core/colour/lab";
-import type { CellReading } from "@/core/chart/read-chart";
-import { nameStack } from "@/core/formats/cgats";
 import type { StoredChart, StoredScan } from "@/store/charts";
 import type { PaperSheet } from "@/store/papers";
-import type { CellDecision, ReadingSource } from "@/store/schema";
+import type { CellDecision } from "@/store/schema";
+import { useKey } from "@/ui/use-keys";
 import { messageOf, send } from "@/ui/send";
-import { counted, labInWords } from "@/words/numbers";
+import { counted } from "@/words/numbers";
+import { nameOf, OneCell, type Earlier } from "./one-cell";
+import { ScanPicture } from "./scan-picture";
 
 interface Props {
   readonly scan: StoredScan;
   readonly chart: StoredChart;
   readonly paper: PaperSheet;
-  readonly earlier: readonly {
-    readonly stack: readonly string[];
-    readonly lift: boolean;
-    readonly lab: Lab;
-    readonly source: ReadingSource;
-  }[];
+  readonly earlier: readonly Earlier[];
 }
-
-const nameOf = (c: Pick<CellReading, "stack" | "lift">) => `${nameStack(c.stack)}${c.lift ? ", lifted" : ""}`;
 
 /** A chart page as read: the picture with the grid that was found, and each doubtful cell with its reason, to be decided. */
 export function ScanReview({ scan, chart, paper, earlier }: Props) {
@@ -50,11 +41,11 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
     if (cells.length === 1 && open !== undefined) setAt(open);
   };
   const step = (by: number) => setAt((i) => (i + by + result.cells.length) % result.cells.length);
-  useHotkeys("a", () => decide([at], "accepted"), [decisions, at]);
-  useHotkeys("x", () => decide([at], "excluded"), [decisions, at]);
-  useHotkeys("r", () => decide([at], "redo"), [decisions, at]);
-  useHotkeys("right, n", () => step(1), []);
-  useHotkeys("left, p", () => step(-1), []);
+  useKey("a", () => decide([at], "accepted"));
+  useKey("x", () => decide([at], "excluded"));
+  useKey("r", () => decide([at], "redo"));
+  useKey("right, n", () => step(1));
+  useKey("left, p", () => step(-1));
   const count = (d: CellDecision) => decisions.filter((v) => v === d).length;
   const store = async () => {
     try {
@@ -120,7 +111,7 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
         </p>
       )}
       <div className="grid gap-5 min-[1000px]:grid-cols-[minmax(0,1fr)_360px]">
-        <Picture scan={scan} decisions={decisions} at={at} onChoose={setAt} />
+        <ScanPicture scan={scan} decisions={decisions} at={at} onChoose={setAt} />
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           <OneCell
             cell={cell}
@@ -212,142 +203,5 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
         </div>
       </div>
     </main>
-  );
-}
-
-function OneCell({
-  cell,
-  decision,
-  paper,
-  before,
-  onDecide,
-}: {
-  cell: CellReading;
-  decision: CellDecision;
-  paper: PaperSheet;
-  before: Props["earlier"][number] | undefined;
-  onDecide: (d: CellDecision) => void;
-}) {
-  const buttons: readonly [CellDecision, string, string][] = [
-    ["accepted", "Accept", "a"],
-    ["excluded", "Leave out", "x"],
-    ["redo", "Redo", "r"],
-  ];
-  return (
-    <section aria-label="Chosen cell" className="border border-strong bg-panel p-3">
-      <div className="flex items-start gap-3">
-        <span
-          className="flex h-20 w-24 shrink-0 border border-strong"
-          role="img"
-          aria-label="The cell's middle colour beside bare paper"
-        >
-          <span className="flex-3" style={{ background: labToHex(cell.lab) }} />
-          <span className="flex-1" style={{ background: labToHex(paper.lab) }} />
-        </span>
-        <div className="min-w-0">
-          <h2 className="code m-0 text-[18px]">{nameOf(cell)}</h2>
-          <p className="m-0 text-[15px]">{labInWords(cell.lab)}</p>
-          <p className="m-0 text-[14px] text-soft">
-            spread {cell.spread.toFixed(1)} ΔE00, streaks {cell.streakiness.toFixed(1)} L*, trust{" "}
-            {Math.round(100 * cell.confidence)}%
-          </p>
-          {before && (
-            <p className="m-0 text-[14px] text-soft">
-              {deltaE00(before.lab, cell.lab).toFixed(1)} ΔE00 from the {before.source} reading there is
-            </p>
-          )}
-        </div>
-      </div>
-      {cell.doubts.map((d) => (
-        <p key={d.kind} className="mt-2 mb-0 border-l-4 border-strong pl-3 text-[15px]">
-          <strong>{d.kind[0]!.toUpperCase() + d.kind.slice(1)}.</strong> {d.message}
-        </p>
-      ))}
-      <div className="mt-3 flex gap-2">
-        {buttons.map(([d, name, key]) => (
-          <button
-            key={d}
-            aria-pressed={decision === d}
-            className={`button flex-1 justify-center ${decision === d ? "button-main" : ""}`}
-            onClick={() => onDecide(d)}
-          >
-            {name}{" "}
-            <span className="key" aria-hidden>
-              {key}
-            </span>
-          </button>
-        ))}
-      </div>
-    </section>
-  );
-}
-
-function Picture({
-  scan,
-  decisions,
-  at,
-  onChoose,
-}: {
-  scan: StoredScan;
-  decisions: readonly CellDecision[];
-  at: number;
-  onChoose: (cell: number) => void;
-}) {
-  const { width, height, cells, marks } = scan.result;
-  const points = (p: readonly (readonly [number, number])[]) => p.map((v) => v.join()).join(" ");
-  const stroke = width / 700;
-  return (
-    <svg
-      viewBox={`0 0 ${width} ${height}`}
-      className="block max-h-[82vh] w-full border border-line"
-      role="group"
-      aria-label="The picture with the grid that was found"
-    >
-      <image
-        href={`/api/pictures/${scan.pictureId}`}
-        width={width}
-        height={height}
-        preserveAspectRatio="none"
-      />
-      <polygon points={points(marks)} fill="none" stroke="#fff" strokeWidth={stroke} />
-      {cells.map((c, i) => {
-        const open = decisions[i] === "open";
-        const out = decisions[i] === "excluded" || decisions[i] === "redo";
-        const chosen = i === at;
-        return (
-          <g key={i} onClick={() => onChoose(i)} className="cursor-pointer" data-cell={i}>
-            {(open || chosen) && (
-              <polygon
-                points={points(c.corners)}
-                fill="none"
-                stroke="#000"
-                strokeWidth={stroke * (chosen ? 6 : 3.5)}
-              />
-            )}
-            <polygon
-              points={points(c.corners)}
-              fill="transparent"
-              stroke="#fff"
-              strokeWidth={stroke * (chosen ? 3 : open ? 1.8 : 0.7)}
-              strokeDasharray={open ? `${stroke * 5} ${stroke * 3}` : undefined}
-            />
-            {out && (
-              <>
-                <polyline
-                  points={points([c.corners[0]!, c.corners[2]!])}
-                  stroke="#000"
-                  strokeWidth={stroke * 2.4}
-                />
-                <polyline
-                  points={points([c.corners[0]!, c.corners[2]!])}
-                  stroke="#fff"
-                  strokeWidth={stroke * 1.2}
-                />
-              </>
-            )}
-          </g>
-        );
-      })}
-    </svg>
   );
 }

@@ -1,18 +1,18 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { deskOfRack } from "@/compute/from-rack";
 import { closeness, deltaE00 } from "@/core/colour/delta-e00";
 import { labToHex } from "@/core/colour/display";
-import { VERDICTS, verdictInWords } from "@/core/stock/verdicts";
+import { VERDICTS } from "@/core/stock/verdicts";
 import type { Lab } from "@/core/colour/lab";
 import { nameStack, readStack } from "@/core/formats/cgats";
 import type { Rack } from "@/store/rack";
 import type { Trial } from "@/store/trials";
-import { compute } from "@/ui/compute/client";
+import { ask } from "@/ui/compute/client";
 import { Day } from "@/ui/day";
 import { messageOf, send } from "@/ui/send";
 import { labInWords } from "@/words/numbers";
+import { verdictInWords } from "@/words/verdict";
 import type { PaperData } from "./paper-view";
 import { PickFromPhoto } from "./pick-from-photo";
 import { colourTyped } from "./typed-colour";
@@ -74,7 +74,7 @@ function NewTrial({ rack, onDone }: { rack: Rack; onDone: () => void }) {
       );
     setBusy(true);
     try {
-      const { stacks } = await compute("predict", { ...deskOfRack(rack, false), stacks: [parsed] });
+      const { stacks } = await ask("predict", rack, { stacks: [parsed] });
       await send("POST", "/api/trials", {
         paperId: rack.paper.id,
         stack: parsed,

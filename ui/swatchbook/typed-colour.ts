@@ -1,4 +1,4 @@
-import { readColour, type ColourInput } from "@/compute/inputs/colour";
+import { readColour, type ColourInput } from "@/border/colour";
 
 /** A colour typed by hand: "#c8a27a", "c8a27a", or three numbers L* a* b*; undefined when it is none. */
 export function colourTyped(text: string): ColourInput | undefined {

@@ -1,102 +1,65 @@
 "use client";
-import { Chart, Legend, LinearScale, LineElement, PointElement, ScatterController, Tooltip } from "chart.js";
-import { useEffect, useRef } from "react";
-import type { TradePoint } from "@/compute/piece";
+import type { TradePoint } from "@/compute/operations/plan-piece";
 import { labToHex } from "@/core/colour/display";
 import { chroma, hue } from "@/core/colour/lab";
 import type { SeenArea } from "@/core/piece/overview";
-import { useSurround } from "@/ui/use-surround";
+import { axis, ChartCanvas } from "@/ui/kit/chart";
 
-Chart.register(ScatterController, LineElement, PointElement, LinearScale, Legend, Tooltip);
-
-const ink = () => {
-  const style = getComputedStyle(document.documentElement);
-  return {
-    text: style.getPropertyValue("--text"),
-    line: style.getPropertyValue("--line"),
-    font: { family: getComputedStyle(document.body).fontFamily, size: 12 },
-  };
-};
 /** Shapes by which areas are told apart without hue. */
 const SHAPES = ["circle", "rect", "triangle", "rectRot", "star", "crossRot", "rectRounded", "cross"] as const;
 
 /** Hue against chroma of every tone: what belongs together stands together, opposites stand half a turn apart. */
 export function HueChroma({ areas }: { readonly areas: readonly SeenArea[] }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const surround = useSurround();
-  useEffect(() => {
-    const { text, line, font } = ink();
-    const chart = new Chart(canvas.current!, {
-      type: "scatter",
-      data: {
-        datasets: areas
-          .filter((a) => a.tones.length)
-          .map((a, i) => ({
-            label: a.area.name,
-            data: a.tones.map((t) => ({ x: hue(t.lab), y: chroma(t.lab) })),
-            pointStyle: SHAPES[i % SHAPES.length]!,
-            pointRadius: 7,
-            pointBackgroundColor: a.tones.map((t) => labToHex(t.lab)),
-            pointBorderColor: text,
-            pointBorderWidth: 1.2,
-          })),
-      },
-      options: {
-        animation: false,
-        maintainAspectRatio: false,
+  const shown = areas.filter((a) => a.tones.length);
+  return (
+    <ChartCanvas
+      kind="scatter"
+      className="h-64"
+      label={`Hue and chroma of ${shown.map((a) => a.area.name).join(", ")}`}
+      says={JSON.stringify(shown.map((a) => [a.area.name, a.tones]))}
+      data={({ text }) => ({
+        datasets: shown.map((a, i) => ({
+          label: a.area.name,
+          data: a.tones.map((t) => ({ x: hue(t.lab), y: chroma(t.lab) })),
+          pointStyle: SHAPES[i % SHAPES.length]!,
+          pointRadius: 7,
+          pointBackgroundColor: a.tones.map((t) => labToHex(t.lab)),
+          pointBorderColor: text,
+          pointBorderWidth: 1.2,
+        })),
+      })}
+      options={(ink) => ({
         scales: {
-          x: {
-            min: 0,
-            max: 360,
-            title: { display: true, text: "hue, degrees", color: text, font },
-            ticks: { stepSize: 60, color: text, font },
-            grid: { color: line },
-          },
-          y: {
-            min: 0,
-            title: { display: true, text: "chroma", color: text, font },
-            ticks: { color: text, font },
-            grid: { color: line },
-          },
+          x: axis(ink, "hue, degrees", { min: 0, max: 360, stepSize: 60 }),
+          y: axis(ink, "chroma", { min: 0 }),
         },
         plugins: {
-          legend: { position: "bottom", labels: { color: text, font, usePointStyle: true, boxHeight: 8 } },
+          legend: {
+            position: "bottom",
+            labels: { color: ink.text, font: ink.font, usePointStyle: true, boxHeight: 8 },
+          },
           tooltip: {
             animation: false,
             callbacks: {
-              label: (c) =>
-                `${c.dataset.label}: ${areas.filter((a) => a.tones.length)[c.datasetIndex]!.tones[c.dataIndex]!.code}`,
+              label: (c) => `${c.dataset.label}: ${shown[c.datasetIndex]?.tones[c.dataIndex]?.code ?? ""}`,
             },
           },
         },
-      },
-    });
-    return () => chart.destroy();
-  }, [areas, surround]);
-  return (
-    <div className="h-64">
-      <canvas
-        ref={canvas}
-        role="img"
-        aria-label={`Hue and chroma of ${areas
-          .filter((a) => a.tones.length)
-          .map((a) => a.area.name)
-          .join(", ")}`}
-      />
-    </div>
+      })}
+    />
   );
 }
 
 /** Markers used against how well the groups fit, at several prices of a marker. */
 export function Trade({ points, now }: { readonly points: readonly TradePoint[]; readonly now: number }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const surround = useSurround();
-  useEffect(() => {
-    const { text, line, font } = ink();
-    const sorted = [...points].sort((a, b) => a.markers - b.markers);
-    const chart = new Chart(canvas.current!, {
-      type: "scatter",
-      data: {
+  const sorted = [...points].sort((a, b) => a.markers - b.markers);
+  return (
+    <ChartCanvas
+      kind="scatter"
+      className="h-56"
+      label={`Markers against fit: ${points.map((p) => `${p.markers} markers, ${p.localDeltaE00.toFixed(1)} ΔE00`).join("; ")}`}
+      says={JSON.stringify([sorted, now])}
+      data={({ text }) => ({
         datasets: [
           {
             label: "mean score",
@@ -118,38 +81,17 @@ export function Trade({ points, now }: { readonly points: readonly TradePoint[];
             pointBorderWidth: 1.5,
           },
         ],
-      },
-      options: {
-        animation: false,
-        maintainAspectRatio: false,
+      })}
+      options={(ink) => ({
         scales: {
-          x: {
-            title: { display: true, text: "markers of the piece", color: text, font },
-            ticks: { color: text, font, precision: 0 },
-            grid: { color: line },
-          },
-          y: {
-            min: 0,
-            title: { display: true, text: "ΔE00, less is better", color: text, font },
-            ticks: { color: text, font },
-            grid: { color: line },
-          },
+          x: axis(ink, "markers of the piece", { precision: 0 }),
+          y: axis(ink, "ΔE00, less is better", { min: 0 }),
         },
         plugins: {
-          legend: { position: "bottom", labels: { color: text, font, usePointStyle: true } },
+          legend: { position: "bottom", labels: { color: ink.text, font: ink.font, usePointStyle: true } },
           tooltip: { animation: false },
         },
-      },
-    });
-    return () => chart.destroy();
-  }, [points, now, surround]);
-  return (
-    <div className="h-56">
-      <canvas
-        ref={canvas}
-        role="img"
-        aria-label={`Markers against fit: ${points.map((p) => `${p.markers} markers, ${p.localDeltaE00.toFixed(1)} ΔE00`).join("; ")}`}
-      />
-    </div>
+      })}
+    />
   );
 }

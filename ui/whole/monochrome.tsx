@@ -1,14 +1,12 @@
 "use client";
 import { X } from "lucide-react";
-import { deskOfRack } from "@/compute/from-rack";
 import { chroma, hue } from "@/core/colour/lab";
 import type { SeenArea } from "@/core/piece/overview";
 import type { Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
-import { useCompute } from "@/ui/compute/use-compute";
-import { CoverageTable } from "@/ui/piece/shadow-tab";
-import { plainTones, rackKey } from "@/ui/piece/use-groups";
+import { useAsk } from "@/ui/compute/use-compute";
+import { CoverageTable } from "./coverage-table";
 
 const MOST = 4;
 
@@ -51,16 +49,20 @@ export function Monochrome({
   );
   const covers = seen.map((s) => {
     const mids = s.tones.length > 2 ? s.tones.slice(1, -1) : s.tones.slice(0, 1);
-    return plainTones(mids).flatMap((t) => Array<string>(t.coats).fill(t.code));
+    return mids.flatMap((t) => Array<string>(t.coats).fill(t.code));
   });
-  const key = under.length && covers.length ? `${rackKey(rack)} ${JSON.stringify([under, covers])}` : null;
-  const work = useCompute("shadow", key, () => ({
-    ...deskOfRack(rack, true),
-    ...withUsed(rack, [...under, ...covers.flat()]),
-    cover: [{ code: covers[0]![0]!, coats: 1 }],
-    kinds: [],
-    monochrome: { under, covers },
-  }));
+  const work = useAsk(
+    "shadow",
+    rack,
+    under.length && covers.length
+      ? {
+          cover: [{ code: covers[0]![0]!, coats: 1 }],
+          kinds: [],
+          ownedOnly: true,
+          monochrome: { under, covers },
+        }
+      : null,
+  );
   const choices = rack.markers.filter((m) => m.owned && m.swatches.length && !under.includes(m.code));
   return (
     <section aria-label="Whole-piece underlay" className="grid gap-2 border-t-2 border-text pt-2 text-[14px]">
@@ -111,11 +113,4 @@ export function Monochrome({
       )}
     </section>
   );
-}
-
-/** Owned inks, and those that the piece uses though they are not owned. */
-function withUsed(rack: Rack, used: readonly string[]) {
-  const all = deskOfRack(rack, false);
-  const keep = new Set([...rack.markers.filter((m) => m.owned).map((m) => m.code), ...used]);
-  return { inks: all.inks.filter((i) => keep.has(i.code)) };
 }

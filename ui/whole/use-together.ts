@@ -1,32 +1,28 @@
 "use client";
-import { deskOfRack } from "@/compute/from-rack";
-import { driftIn, targetOf, type Piece } from "@/core/piece/piece";
+import { driftIn, targetOf, tonesOf, type Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { useCompute } from "@/ui/compute/use-compute";
-import { asInput, plainTones, rackKey } from "@/ui/piece/use-groups";
+import { rackKey } from "@/ui/compute/client";
+import { useAsk } from "@/ui/compute/use-compute";
+import { asInput, plainTones } from "@/ui/piece/group/use-groups";
 
-/** Input of a joint plan: every area whose colour is known. */
-export function togetherInput(piece: Piece, rack: Rack, trade: boolean) {
+/** What a joint plan is asked: every area whose colour is known. */
+export function togetherQuestion(piece: Piece, rack: Rack) {
   const ownedOnly = piece.areas.every((a) => a.ownedOnly);
-  const read = new Set(
-    rack.markers.filter((m) => m.swatches.length && (m.owned || !ownedOnly)).map((m) => m.code),
-  );
+  const isRead = (code: string) =>
+    rack.markers.some((m) => m.code === code && m.swatches.length && (m.owned || !ownedOnly));
   const areas = piece.areas.flatMap((a) => {
     const target = targetOf(a);
     if (!target) return [];
-    const fixed = plainTones(a.group?.tones.filter((t) => t.locked && read.has(t.code)) ?? []).slice(
-      0,
-      a.tones,
-    );
+    const locked = tonesOf(a).filter((t) => t.locked && isRead(t.code));
     return [
       {
         id: a.id,
         target: asInput(target),
         tones: a.tones,
-        ...(a.contrast !== null && { contrast: a.contrast }),
+        contrast: a.contrast,
         material: a.material,
         drift: driftIn(piece.whole.scene, a.drift),
-        fixed,
+        fixed: plainTones(locked).slice(0, a.tones),
         exclude: a.excluded,
         emphasis: a.emphasis,
       },
@@ -34,15 +30,14 @@ export function togetherInput(piece: Piece, rack: Rack, trade: boolean) {
   });
   const ids = new Set(areas.map((a) => a.id));
   const { apart, markerCost, markerLimit, neighbours } = piece.whole;
-  const wish = {
+  return {
     areas,
     neighbours: neighbours.filter((p) => p.every((id) => ids.has(id))),
     apart,
     markerCost,
+    ownedOnly,
     ...(markerLimit !== null && { limit: markerLimit }),
-    trade,
   };
-  return { ownedOnly, wish, planned: areas.length };
 }
 
 /** All areas planned together; nothing to do until it is asked for. `key` names what was asked. */
@@ -51,16 +46,10 @@ export function useTogether(
   rack: Rack,
   asked: { readonly key: string; readonly trade: boolean } | undefined,
 ) {
-  const { ownedOnly, wish } = togetherInput(piece, rack, asked?.trade ?? false);
-  return useCompute(
-    "planPiece",
-    asked && asked.key === togetherKey(piece, rack) ? `${asked.key} ${asked.trade}` : null,
-    () => ({ ...deskOfRack(rack, ownedOnly), ...wish }),
-  );
+  const isAsked = asked?.key === togetherKey(piece, rack);
+  return useAsk("planPiece", rack, isAsked ? { ...togetherQuestion(piece, rack), trade: asked.trade } : null);
 }
 
 /** Changes exactly when a joint plan would. */
-export const togetherKey = (piece: Piece, rack: Rack): string => {
-  const { ownedOnly, wish } = togetherInput(piece, rack, false);
-  return `${rackKey(rack)} ${ownedOnly} ${JSON.stringify(wish)}`;
-};
+export const togetherKey = (piece: Piece, rack: Rack): string =>
+  `${rackKey(rack)} ${JSON.stringify(togetherQuestion(piece, rack))}`;

@@ -1,23 +1,22 @@
 "use client";
-import { X } from "lucide-react";
 import Link from "next/link";
 import { useMemo } from "react";
-import { labToHex } from "@/core/colour/display";
-import { judgeAgain, merging, seenAreas, sharedMarkers, type SeenArea } from "@/core/piece/overview";
-import type { Area, Scene, Whole } from "@/core/piece/piece";
+import { judgeAgain, merging, seenAreas, sharedCodes } from "@/core/piece/overview";
+import { SCENES, tonesOf, type Scene, type Whole } from "@/core/piece/piece";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
-import { Ramp } from "@/ui/ink/ramp";
+import { useTones } from "@/ui/compute/use-tones";
+import { NumberField } from "@/ui/kit/number-field";
+import { Slider } from "@/ui/kit/slider";
 import { PieceHeader } from "@/ui/piece/piece-header";
 import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
 import { useRack } from "@/ui/piece/use-rack";
 import { counted, signed } from "@/words/numbers";
+import { AreaRows } from "./area-rows";
 import { HueChroma } from "./charts";
 import { Monochrome } from "./monochrome";
 import { Together } from "./together";
 import { ValueLanes } from "./value-lanes";
-
-const SCENES: readonly Scene[] = ["neutral", "warm", "cool"];
 
 /** The whole piece: every group side by side, what they share, whether neighbours can be told apart, and all planned together. */
 export function WholeView({
@@ -31,15 +30,13 @@ export function WholeView({
   const run = useRun();
   const { id } = usePieceHandles();
   const { rack } = useRack(piece.paperId ?? first.paper.id, first);
-  const seen = useMemo(() => {
-    const byCode = new Map(rack.markers.map((m) => [m.code, m.swatches]));
-    return seenAreas(piece.areas, (code, coats) => {
-      const swatches = byCode.get(code) ?? [];
-      return swatches[Math.min(coats, swatches.length) - 1]?.lab;
-    });
-  }, [piece.areas, rack]);
-  const planned = seen.filter((s) => s.tones.length);
-  const markers = sharedMarkers(piece.areas);
+  const colourOf = useTones(rack, piece.areas.flatMap(tonesOf));
+  const seen = useMemo(
+    () => seenAreas(piece.areas, (code, coats) => colourOf({ code, coats })?.lab),
+    [piece.areas, colourOf],
+  );
+  const planned = useMemo(() => seen.filter((s) => s.tones.length), [seen]);
+  const markers = sharedCodes(piece.areas);
   const shared = markers.filter((m) => m.areas.length > 1);
   const near = merging(piece, seen);
   const again = judgeAgain(piece, seen);
@@ -75,54 +72,45 @@ export function WholeView({
                 ))}
               </select>
             </label>
-            <label className="flex items-center gap-1.5">
+            <span className="flex items-center gap-1.5">
               Neighbours differ by{" "}
-              <input
-                type="number"
-                min={0}
-                max={60}
-                className="field w-14"
+              <NumberField
+                label="Neighbours differ by"
                 value={piece.whole.apart}
-                onChange={(e) =>
-                  e.target.value !== "" && set({ apart: Math.min(60, Math.max(0, Number(e.target.value))) })
-                }
+                least={0}
+                most={60}
+                width="w-14"
+                onChange={(apart) => set({ apart: apart! })}
               />{" "}
               ΔE00
-            </label>
-            <label className="flex items-center gap-1.5">
+            </span>
+            <span className="flex items-center gap-1.5">
               Fit{" "}
-              <input
-                type="range"
-                min={0}
-                max={6}
+              <Slider
+                label="Price of a marker, from better fit to fewer markers"
+                least={0}
+                most={6}
                 step={0.25}
                 value={piece.whole.markerCost}
-                onChange={(e) => set({ markerCost: Number(e.target.value) })}
-                className="w-20 accent-current"
-                aria-label="Price of a marker, from better fit to fewer markers"
+                className="w-20"
+                onChange={(markerCost) => set({ markerCost })}
               />{" "}
               fewer markers
-            </label>
-            <label className="flex items-center gap-1.5">
+            </span>
+            <span className="flex items-center gap-1.5">
               At most{" "}
-              <input
-                type="number"
-                min={2}
-                max={400}
-                className="field w-14"
-                placeholder="any"
-                value={piece.whole.markerLimit ?? ""}
-                onChange={(e) =>
-                  set({
-                    markerLimit:
-                      e.target.value === ""
-                        ? null
-                        : Math.min(400, Math.max(2, Math.round(Number(e.target.value)))),
-                  })
-                }
+              <NumberField
+                label="At most so many markers"
+                value={piece.whole.markerLimit}
+                least={2}
+                most={400}
+                whole
+                empty="any"
+                width="w-14"
+                onChange={(markerLimit) => set({ markerLimit })}
               />{" "}
               markers
-            </label>
+            </span>
           </div>
           {piece.areas.length === 0 ? (
             <p className="m-0 max-w-[46ch] border border-dashed border-strong p-4 text-[16px]">
@@ -198,93 +186,5 @@ export function WholeView({
         </div>
       </main>
     </>
-  );
-}
-
-interface AreaRowsProps {
-  readonly seen: readonly SeenArea[];
-  readonly pieceId: string;
-  readonly neighbours: Whole["neighbours"];
-  readonly onNeighbours: (neighbours: Whole["neighbours"]) => void;
-  readonly onEmphasis: (area: Area, emphasis: boolean) => void;
-}
-
-function AreaRows({ seen, pieceId, neighbours, onNeighbours, onEmphasis }: AreaRowsProps) {
-  const nameOf = (id: string) => seen.find((s) => s.area.id === id)?.area.name ?? "";
-  return (
-    <div role="table" aria-label="Areas" className="text-[14px]">
-      {seen.map(({ area, tones }) => {
-        const own = neighbours.filter((p) => p.includes(area.id));
-        const others = own.map((p) => (p[0] === area.id ? p[1] : p[0]));
-        const free = seen.filter((s) => s.area.id !== area.id && !others.includes(s.area.id));
-        return (
-          <div
-            role="row"
-            key={area.id}
-            className="grid grid-cols-[130px_118px_minmax(0,1fr)] items-center gap-x-3 border-t border-line py-1 min-[760px]:grid-cols-[130px_118px_64px_minmax(0,1fr)]"
-          >
-            <Link
-              role="cell"
-              href={`/pieces/${pieceId}/colour?area=${area.id}`}
-              className="truncate font-semibold underline-offset-2 hover:underline"
-            >
-              {area.name}
-            </Link>
-            <span role="cell">
-              {tones.length ? (
-                <Ramp
-                  colours={tones.map((t) => labToHex(t.lab))}
-                  height={26}
-                  label={`Group of ${area.name}`}
-                />
-              ) : (
-                <span className="text-soft">no group kept</span>
-              )}
-            </span>
-            <label role="cell" className="flex items-center gap-1">
-              <input
-                type="checkbox"
-                className="size-4 accent-black"
-                checked={area.emphasis}
-                onChange={(e) => onEmphasis(area, e.target.checked)}
-                aria-label={`${area.name} should pop`}
-              />{" "}
-              pops
-            </label>
-            <span role="cell" className="flex flex-wrap items-center gap-1 max-[760px]:col-span-3">
-              touches
-              {others.map((o) => (
-                <button
-                  key={o}
-                  className="button min-h-7 px-1.5 py-0 text-[13px]"
-                  onClick={() =>
-                    onNeighbours(neighbours.filter((p) => !(p.includes(area.id) && p.includes(o))))
-                  }
-                  aria-label={`${area.name} does not touch ${nameOf(o)}`}
-                >
-                  {nameOf(o)}
-                  <X size={12} aria-hidden />
-                </button>
-              ))}
-              {free.length > 0 && (
-                <select
-                  className="field min-h-7 w-9 px-1 py-0 text-[13px]"
-                  aria-label={`${area.name} touches another area`}
-                  value=""
-                  onChange={(e) => onNeighbours([...neighbours, [area.id, e.target.value]])}
-                >
-                  <option value="">+</option>
-                  {free.map((s) => (
-                    <option key={s.area.id} value={s.area.id}>
-                      {s.area.name}
-                    </option>
-                  ))}
-                </select>
-              )}
-            </span>
-          </div>
-        );
-      })}
-    </div>
   );
 }

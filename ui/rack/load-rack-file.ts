@@ -1,0 +1,77 @@
+import Papa from "papaparse";
+import { FormatError } from "@/core/formats/format-error";
+import { parseGpl } from "@/core/formats/gpl";
+import { RACK_COLUMNS, type RackColumn } from "@/core/stock/rack-file";
+import { messageOf } from "@/ui/send";
+import { decodeText } from "./decode-text";
+
+/** A file as rows of text under headings. */
+export interface Loaded {
+  readonly name: string;
+  readonly encoding: string;
+  readonly headings: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+  readonly first: number;
+}
+
+const MOST_BYTES = 20 * 1024 * 1024;
+/**
+ * Reads a file of any of the formats the rack takes.
+ * @throws FormatError in words
+ */
+export function loadRackFile(name: string, bytes: ArrayBuffer): Loaded {
+  if (bytes.byteLength > MOST_BYTES) throw new FormatError(0, "expected at most 20 MB");
+  const { text, encoding } = decodeText(bytes);
+  if (!text.trim()) throw new FormatError(0, `"${name}" is empty`);
+  if (text.startsWith("GIMP Palette")) {
+    const colours = parseGpl(text);
+    return {
+      name,
+      encoding,
+      headings: ["code", "colour"],
+      rows: colours.map((c) => [c.name, c.hex]),
+      first: colours[0]?.line ?? 1,
+    };
+  }
+  if (/^\s*[[{]/.test(text)) {
+    let parsed: unknown;
+    try {
+      parsed = JSON.parse(text);
+    } catch (e) {
+      throw new FormatError(0, `"${name}" looks like JSON and is not: ${messageOf(e)}`);
+    }
+    const items = Array.isArray(parsed) ? parsed : (parsed as { items?: unknown }).items;
+    if (!Array.isArray(items) || !items.length)
+      throw new FormatError(0, 'expected a JSON list of things with a "code", or {"items": […]}');
+    const headings = [...RACK_COLUMNS];
+    const cell = (item: Record<string, unknown>, c: RackColumn): string => {
+      if (c === "owned")
+        return item.owned === true
+          ? "yes"
+          : item.wished === true
+            ? "wished"
+            : item.owned === false
+              ? "no"
+              : String(item.owned ?? "");
+      return item[c] === undefined || item[c] === null ? "" : String(item[c] as string | number);
+    };
+    return {
+      name,
+      encoding,
+      headings,
+      rows: (items as Record<string, unknown>[]).map((item) => headings.map((c) => cell(item ?? {}, c))),
+      first: 1,
+    };
+  }
+  const { data, errors } = Papa.parse<string[]>(text, {
+    skipEmptyLines: false,
+    delimitersToGuess: [",", ";", "\t", "|"],
+  });
+  const unclosed = errors.find((e) => e.type === "Quotes");
+  if (unclosed)
+    throw new FormatError((unclosed.row ?? 0) + 1, `a quotation mark is not closed: ${unclosed.message}`);
+  const [headings = [], ...rows] = data;
+  if (headings.length < 1 || !rows.length)
+    throw new FormatError(0, `"${name}" needs a line of headings and at least one row`);
+  return { name, encoding, headings, rows, first: 2 };
+}

@@ -1,0 +1,85 @@
+import { pencilLines, pieceLines, stackLines } from "@/core/chart/compose";
+import { inkLine, type ChartLine } from "@/core/chart/layout";
+import type { Rack } from "@/store/rack";
+import type { PaperData } from "./paper-view";
+
+/** What may be printed. */
+export const WHICH = [
+  "all markers",
+  "owned markers",
+  "markers not read yet",
+  "one family",
+  "a piece and its overlays",
+  "open trials",
+  "pencils over markers",
+] as const;
+export type Which = (typeof WHICH)[number];
+
+/** Markers that pencils are tried over when none are named: pale to deep. */
+const PENCIL_BASES = 8;
+
+/** Lines and title of a chart with what was chosen. */
+export function composed(
+  rack: Rack,
+  {
+    which,
+    family,
+    piece,
+    trials,
+  }: {
+    which: Which;
+    family: string;
+    piece: PaperData["pieces"][number]["document"] | undefined;
+    trials: PaperData["trials"];
+  },
+): { lines: ChartLine[]; title: string } {
+  const inks = (list: readonly { readonly code: string }[], title: string) => ({
+    lines: list.map((m) => inkLine(m.code)),
+    title,
+  });
+  switch (which) {
+    case "all markers":
+      return inks(rack.markers, "All markers");
+    case "owned markers":
+      return inks(
+        rack.markers.filter((m) => m.owned),
+        "Owned markers",
+      );
+    case "markers not read yet":
+      return inks(
+        rack.markers.filter((m) => m.owned && m.swatches.length < 3),
+        "Owned markers not read yet",
+      );
+    case "one family":
+      return inks(
+        rack.markers.filter((m) => m.family === family),
+        `Family ${family}`,
+      );
+    case "a piece and its overlays":
+      return { lines: piece ? pieceLines(piece) : [], title: piece ? piece.name : "" };
+    case "open trials":
+      return {
+        lines: stackLines(
+          "trials",
+          trials.filter((t) => t.verdict === "open").map((t) => ({ stack: t.stack })),
+        ),
+        title: "Open trials",
+      };
+    case "pencils over markers": {
+      const ready = rack.markers
+        .filter((m) => m.owned && m.state !== "dry" && m.swatches.length)
+        .sort((a, b) => b.swatches[0]!.lab[0] - a.swatches[0]!.lab[0]);
+      const bases = Array.from(
+        { length: Math.min(PENCIL_BASES, ready.length) },
+        (_, i) => ready[Math.floor((i * ready.length) / PENCIL_BASES)]!.code,
+      );
+      return {
+        lines: pencilLines(
+          rack.others.filter((o) => o.kind === "pencil" && o.owned).map((o) => o.code),
+          bases,
+        ),
+        title: "Pencils over markers",
+      };
+    }
+  }
+}

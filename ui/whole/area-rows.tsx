@@ -1,0 +1,96 @@
+"use client";
+import { X } from "lucide-react";
+import Link from "next/link";
+import { labToHex } from "@/core/colour/display";
+import type { SeenArea } from "@/core/piece/overview";
+import type { Area, Whole } from "@/core/piece/piece";
+import { Ramp } from "@/ui/ink/ramp";
+
+interface AreaRowsProps {
+  readonly seen: readonly SeenArea[];
+  readonly pieceId: string;
+  readonly neighbours: Whole["neighbours"];
+  readonly onNeighbours: (neighbours: Whole["neighbours"]) => void;
+  readonly onEmphasis: (area: Area, emphasis: boolean) => void;
+}
+
+/** Every area in a row: its group, whether it should pop, and what it touches. */
+export function AreaRows({ seen, pieceId, neighbours, onNeighbours, onEmphasis }: AreaRowsProps) {
+  const nameOf = (id: string) => seen.find((s) => s.area.id === id)?.area.name ?? "";
+  return (
+    <div role="table" aria-label="Areas" className="text-[14px]">
+      {seen.map(({ area, tones }) => {
+        const own = neighbours.filter((p) => p.includes(area.id));
+        const others = own.map((p) => (p[0] === area.id ? p[1] : p[0]));
+        const free = seen.filter((s) => s.area.id !== area.id && !others.includes(s.area.id));
+        return (
+          <div
+            role="row"
+            key={area.id}
+            className="grid grid-cols-[130px_118px_minmax(0,1fr)] items-center gap-x-3 border-t border-line py-1 min-[760px]:grid-cols-[130px_118px_64px_minmax(0,1fr)]"
+          >
+            <Link
+              role="cell"
+              href={`/pieces/${pieceId}/colour?area=${area.id}`}
+              className="truncate font-semibold underline-offset-2 hover:underline"
+            >
+              {area.name}
+            </Link>
+            <span role="cell">
+              {tones.length ? (
+                <Ramp
+                  colours={tones.map((t) => labToHex(t.lab))}
+                  height={26}
+                  label={`Group of ${area.name}`}
+                />
+              ) : (
+                <span className="text-soft">no group kept</span>
+              )}
+            </span>
+            <label role="cell" className="flex items-center gap-1">
+              <input
+                type="checkbox"
+                className="size-4 accent-black"
+                checked={area.emphasis}
+                onChange={(e) => onEmphasis(area, e.target.checked)}
+                aria-label={`${area.name} should pop`}
+              />{" "}
+              pops
+            </label>
+            <span role="cell" className="flex flex-wrap items-center gap-1 max-[760px]:col-span-3">
+              touches
+              {others.map((o) => (
+                <button
+                  key={o}
+                  className="button min-h-7 px-1.5 py-0 text-[13px]"
+                  onClick={() =>
+                    onNeighbours(neighbours.filter((p) => !(p.includes(area.id) && p.includes(o))))
+                  }
+                  aria-label={`${area.name} does not touch ${nameOf(o)}`}
+                >
+                  {nameOf(o)}
+                  <X size={12} aria-hidden />
+                </button>
+              ))}
+              {free.length > 0 && (
+                <select
+                  className="field min-h-7 w-9 px-1 py-0 text-[13px]"
+                  aria-label={`${area.name} touches another area`}
+                  value=""
+                  onChange={(e) => onNeighbours([...neighbours, [area.id, e.target.value]])}
+                >
+                  <option value="">+</option>
+                  {free.map((s) => (
+                    <option key={s.area.id} value={s.area.id}>
+                      {s.area.name}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </span>
+          </div>
+        );
+      })}
+    </div>
+  );
+}
