@@ -1,7 +1,7 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
 import { layDesk, seenLab } from "@/core/ink/desk";
-import { rankShadows, SHADOW_FACTS, SHADOW_KINDS, wantedShadow, type ShadowKind } from "@/core/shadow/shadow";
+import { rankShadows, SHADOW_ORDER, SHADOW_KINDS, wantedShadow, type ShadowKind } from "@/core/shadow/shadow";
 import { demoRange } from "@/sim/demo-range";
 import { look } from "@/sim/observer";
 import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
@@ -43,7 +43,7 @@ function judge(stock: PaperStock): string {
       3,
     )) {
       const own = Array<number>(s.coats).fill(s.ink);
-      const seen = truth(SHADOW_FACTS[s.kind].order === "under" ? [...own, ...cover] : [...cover, ...own]);
+      const seen = truth(SHADOW_ORDER[s.kind] === "under" ? [...own, ...cover] : [...cover, ...own]);
       off.get(s.kind)!.push(deltaE00(seen, s.covered));
       deepening.push(Math.abs(truth(cover)[0] - seen[0] - s.deepening));
     }

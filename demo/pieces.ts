@@ -1,6 +1,7 @@
 import type { Drift } from "@/core/group/goal";
 import type { Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
+import type { FinishLayer } from "@/core/media/layer";
 import type { Place, Scene } from "@/core/piece/piece";
 import type { ShadowKind } from "@/core/shadow/shadow";
 
@@ -15,10 +16,12 @@ export interface DemoArea {
   /** Where light, local colour and shadow are picked: middle of a patch, in units of the drawing (1200 × 1000). */
   readonly picks: { readonly [P in Place]?: readonly [x: number, y: number] };
   readonly kept: boolean;
-  /** Kind of shadow whose best candidate is kept. */
-  readonly shadow?: ShadowKind;
+  /** Kinds of shadow whose best candidates are kept. */
+  readonly shadows?: readonly ShadowKind[];
   /** Values of a pencil plan that is kept. */
   readonly pencil?: number;
+  /** Finishers that come last. */
+  readonly finish?: readonly Omit<FinishLayer, "medium">[];
   readonly note?: string;
 }
 
@@ -51,7 +54,7 @@ export const kiteMender: DemoPiece = {
       size: 620,
       picks: { light: [557, 300], local: [602, 405], shadow: [648, 438] },
       kept: true,
-      shadow: "underlay",
+      shadows: ["underlay", "cool hint", "warm hint"],
       note: "Blush after the skin is dry.",
     },
     {
@@ -135,6 +138,7 @@ export const mothLantern: DemoPiece = {
       picks: { light: [690, 590], local: [590, 280] },
       kept: true,
       pencil: 6,
+      finish: [{ code: "gel white", place: "light" }],
       note: "Brightest in the middle: white pencil, then pale yellow.",
     },
     {
@@ -175,7 +179,7 @@ export const mothLantern: DemoPiece = {
       drift: { light: 1, shadow: -1 },
       picks: { light: [510, 800], local: [460, 760], shadow: [370, 800] },
       kept: true,
-      shadow: "overlay",
+      shadows: ["overlay"],
     },
     {
       name: "Mitten",

@@ -1,16 +1,14 @@
 import sharp from "sharp";
-import { deskOfRack, pencilDeskOfRack } from "@/compute/from-rack";
-import { runOperation } from "@/compute/run";
+import { deskOfRack } from "@/compute/from-rack";
 import type { Lab } from "@/core/colour/lab";
 import { readPatch } from "@/core/picture/patch";
 import {
+  asLayers,
   driftIn,
   newArea,
   newPiece,
   targetOf,
   type Area,
-  type KeptPencil,
-  type KeptShadow,
   type Piece,
   type PictureReading,
   type Scene,
@@ -24,6 +22,10 @@ import type { Studio } from "@/store/studio";
 import { paintedReference } from "./art";
 import { demoGroups } from "./groups";
 import { DRAWING, type DemoArea, type DemoPiece } from "./pieces";
+import type { Layer, PencilLayer, ShadowLayer } from "@/core/media/layer";
+import { inOrder } from "@/core/media/registry";
+import type { ShadowKind } from "@/core/shadow/shadow";
+import { answerOf } from "./answers";
 
 const asColours = (target: object) =>
   Object.fromEntries(Object.entries(target).map(([k, lab]) => [k, { lab: lab as Lab }]));
@@ -99,98 +101,116 @@ async function planned(rack: Rack, scene: Scene, wish: DemoArea, blank: Area): P
   };
   const target = targetOf(area);
   if (!wish.kept || !target) return area;
-  const { groups } = await runOperation("group", {
-    ...deskOfRack(rack, true),
+  const group = await groupFor(rack, {
     target: asColours(target),
     tones: wish.tones,
     material: wish.material,
     drift: driftIn(scene, area.drift),
-    top: 1,
   });
-  const group = groups[0];
   if (!group) return area;
-  const tones = group.tones.map(({ code, coats }) => ({ code, coats }));
-  const mids = midsOf(group.tones);
-  const [shadow, pencil] = [
-    wish.shadow ? await shadowFor(rack, wish.shadow, mids, target.shadow) : null,
-    wish.pencil ? await pencilFor(rack, wish.pencil, target, group.tones.at(-1)!.lab) : null,
+  const mids = midsOf(group);
+  const shadows = await Promise.all((wish.shadows ?? []).map((k) => shadowFor(rack, k, mids, target.shadow)));
+  const pencil = wish.pencil && (await pencilFor(rack, wish.pencil, target, group.at(-1)!.lab));
+  const layers: Layer[] = [
+    ...asLayers(plain(group)),
+    ...shadows.filter((l) => l !== undefined),
+    ...(pencil ? [pencil] : []),
+    ...(wish.finish ?? []).map((f): Layer => ({ medium: "finish", ...f })),
   ];
-  return { ...area, group: { tones }, shadow, pencil };
+  return { ...area, layers: inOrder(layers) };
 }
+
+interface PlannedTone {
+  readonly code: string;
+  readonly coats: number;
+  readonly role: string;
+  readonly lab: Lab;
+}
+
+const plain = (tones: readonly { code: string; coats: number }[]) =>
+  tones.map(({ code, coats }) => ({ code, coats }));
+
+/** The best group from what the studio owns. */
+const groupFor = (rack: Rack, wish: object): Promise<readonly PlannedTone[] | undefined> =>
+  answerOf("group", { ...deskOfRack(rack), ...wish, ownedOnly: true, top: 1 }, ({ groups }) =>
+    groups[0]?.tones.map(({ code, coats, role, lab }) => ({ code, coats, role, lab })),
+  );
 
 /** The two tones that carry the local colour. */
-const midsOf = (tones: readonly { role: string; code: string; coats: number }[]) =>
-  tones
-    .filter((t) => t.role.includes("mid"))
-    .slice(0, 2)
-    .map(({ code, coats }) => ({ code, coats }));
+const midsOf = (tones: readonly PlannedTone[]) =>
+  plain(tones.filter((t) => t.role.includes("mid")).slice(0, 2));
 
-async function shadowFor(
+/** The best shadow of a kind. */
+const shadowFor = (
   rack: Rack,
-  kind: KeptShadow["kind"],
+  kind: ShadowKind,
   cover: readonly { code: string; coats: number }[],
   shadow: Lab | undefined,
-): Promise<KeptShadow | null> {
-  const { shadows } = await runOperation("shadow", {
-    ...deskOfRack(rack, true),
-    cover,
-    kinds: [kind],
-    capacity: rack.paper.capacity,
-    ...(shadow && { shadow: { lab: [...shadow] } }),
-  });
-  const [best] = shadows;
-  return best ? { kind, code: best.code, coats: best.boldness?.enough ?? best.coats } : null;
-}
+): Promise<ShadowLayer | undefined> =>
+  answerOf(
+    "shadow",
+    {
+      ...deskOfRack(rack),
+      cover,
+      kinds: [kind],
+      capacity: rack.paper.capacity,
+      ownedOnly: true,
+      ...(shadow && { shadow: { lab: [...shadow] } }),
+    },
+    ({ shadows: [best] }) =>
+      best && {
+        medium: "shadow",
+        kind,
+        code: best.code,
+        coats: best.boldness?.enough ?? best.coats,
+        place: kind === "warm hint" ? "light" : "shadow",
+      },
+  );
 
-async function pencilFor(
+function pencilFor(
   rack: Rack,
   values: number,
   target: NonNullable<ReturnType<typeof targetOf>>,
   darkest: Lab,
-): Promise<KeptPencil | null> {
+): Promise<PencilLayer> {
   const {
     local,
     light = [Math.min(96, local[0] + 18), local[1] * 0.7, local[2] * 0.7],
     shadow = darkest,
   } = target;
-  const plan = await runOperation("pencilPlan", {
-    ...pencilDeskOfRack(rack, true),
-    ...asColours({ light, local, shadow }),
-    values,
-  });
-  return {
-    base: plan.base?.code ?? null,
-    steps: plan.steps.map((s) => ({ lightness: s.wanted.lab[0], onPaper: s.onPaper, layers: s.layers })),
-  };
+  return answerOf(
+    "pencilPlan",
+    { ...deskOfRack(rack), ...asColours({ light, local, shadow }), values, ownedOnly: true },
+    (plan) => ({
+      medium: "pencil",
+      base: plan.base?.code ?? null,
+      steps: plan.steps.map((s) => ({ lightness: s.wanted.lab[0], onPaper: s.onPaper, layers: s.layers })),
+      place: "all",
+    }),
+  );
 }
 
 /** Keeps the studio's groups, each planned from what it owns on its first paper. */
 export async function seedGroups(studio: Studio, paperIds: readonly string[]): Promise<void> {
   const rack = (await rackOn(studio, paperIds[0]!))!;
-  const desk = deskOfRack(rack, true);
   const kept: GroupFacts[] = [];
   for (const g of demoGroups) {
-    const { groups } = await runOperation("group", {
-      ...desk,
+    const best = await groupFor(rack, {
       target: { lab: [...g.local] },
       tones: g.tones,
       material: g.material,
-      top: 1,
       ...(g.contrast && { contrast: g.contrast }),
     });
-    const [best] = groups;
     if (!best) continue;
-    const mids = midsOf(best.tones);
-    const under = g.underlay
-      ? await shadowFor(rack, g.material === "black" ? "undertone" : "underlay", mids, undefined)
-      : null;
+    const kind = g.material === "black" ? "undertone" : "underlay";
+    const under = g.underlay && (await shadowFor(rack, kind, midsOf(best), undefined));
     kept.push({
       name: g.name,
       tags: g.tags,
-      tones: best.tones.map(({ code, coats }) => ({ code, coats })),
+      tones: plain(best),
       material: g.material,
       school: null,
-      underlay: under && { code: under.code, coats: under.coats },
+      underlay: under ? { code: under.code, coats: under.coats } : null,
       results: (g.verdicts ?? []).map((verdict, i) => ({ paperId: paperIds[i]!, verdict, note: "" })),
       notes: g.notes ?? "",
     });

@@ -1,5 +1,5 @@
 import { eq } from "drizzle-orm";
-import { runOperation } from "@/compute/run";
+import { answerOf } from "./answers";
 import { hexToLab } from "@/core/colour/display";
 import { database } from "@/store/database";
 import { deskOfRack } from "@/compute/from-rack";
@@ -164,12 +164,12 @@ async function halfReadPaper(studio: Studio, paperId: string): Promise<void> {
   );
   const image = { width: first.width, height: first.height, rgb: Buffer.from(first.rgb).toString("base64") };
   const known = read.map(({ stack, lab }) => ({ stack, color: { lab } }));
-  const result = await runOperation("readChart", {
-    image,
-    charts: [
-      { serial: chart.serial, sheet: chart.sheet, lines: chart.lines, paper: { lab: paper.lab }, known },
-    ],
-  });
+  const { serial, sheet, lines: printed } = chart;
+  const result = await answerOf(
+    "readChart",
+    { image, charts: [{ serial, sheet, lines: printed, paper: { lab: paper.lab }, known }] },
+    (page) => page,
+  );
   const decisions = result.cells.map((c) => (c.doubts.length ? ("open" as const) : ("accepted" as const)));
   const scan = await addScan(studio, { chartId: chart.id, pictureId, page: 0, result, decisions });
   await storeScan(studio, scan.id);
@@ -181,7 +181,9 @@ async function demoTrials(studio: Studio, rack: Rack): Promise<void> {
     ["plum3c", "clay3m", "clay3m"],
     ["dusk2c", "corn4c"],
   ];
-  const { stacks: predicted } = await runOperation("predict", { ...deskOfRack(rack, false), stacks });
+  const predicted = await answerOf("predict", { ...deskOfRack(rack), stacks }, (o) =>
+    o.stacks.map(({ lab }) => ({ lab })),
+  );
   const paperId = rack.paper.id;
   const tried = await addTrial(studio, { paperId, stack: stacks[0]!, predicted: predicted[0]!.lab });
   await addTrial(studio, { paperId, stack: stacks[1]!, predicted: predicted[1]!.lab });

@@ -9,6 +9,8 @@ export interface TabItem<Id extends string> {
   readonly key?: string;
   /** Something is kept in it. */
   readonly marked?: boolean;
+  /** A figure or a few words beside its name. */
+  readonly note?: string;
   readonly content: () => ReactNode;
 }
 
@@ -18,11 +20,14 @@ export function Tabs<Id extends string>({
   items,
   open,
   onOpen,
+  beside,
 }: {
   readonly label: string;
   readonly items: readonly TabItem<Id>[];
   readonly open: Id;
   readonly onOpen: (id: Id) => void;
+  /** What belongs to the open tab and stands beside the names. */
+  readonly beside?: ReactNode;
 }) {
   const at = Math.max(
     0,
@@ -30,22 +35,26 @@ export function Tabs<Id extends string>({
   );
   return (
     <TabGroup selectedIndex={at} onChange={(i) => onOpen(items[i]!.id)}>
-      <TabList aria-label={label} className="mb-3 flex flex-wrap border-b border-line">
-        {items.map((t) => (
-          <Tab
-            key={t.id}
-            title={t.key && `${t.name} (${t.key})`}
-            className="border-b-3 border-transparent px-3 py-1.5 text-[15px] text-soft hover:border-line data-selected:border-text data-selected:font-semibold data-selected:text-text"
-          >
-            {t.name}
-            {t.marked && (
-              <span className="ml-1" aria-label="kept">
-                ·
-              </span>
-            )}
-          </Tab>
-        ))}
-      </TabList>
+      <div className="mb-3 flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line">
+        <TabList aria-label={label} className="flex flex-wrap">
+          {items.map((t) => (
+            <Tab
+              key={t.id}
+              title={t.key && `${t.name} (${t.key})`}
+              className="border-b-3 border-transparent px-3 py-1.5 text-[15px] text-soft hover:border-line data-selected:border-text data-selected:font-semibold data-selected:text-text"
+            >
+              {t.name}
+              {t.note && <span className="ml-1.5 text-[13px] font-normal">{t.note}</span>}
+              {t.marked && (
+                <span className="ml-1" aria-label="kept">
+                  ·
+                </span>
+              )}
+            </Tab>
+          ))}
+        </TabList>
+        {beside}
+      </div>
       <TabPanels>
         {items.map((t) => (
           <TabPanel key={t.id} tabIndex={-1}>

@@ -1,20 +1,21 @@
 "use client";
-import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
-import { ChevronDown, Redo2, Undo2 } from "lucide-react";
+import { Redo2, Undo2 } from "lucide-react";
 import { useRouter, useSearchParams } from "next/navigation";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { findMarkers } from "@/core/codes/find";
 import { KIND_GROUPS } from "@/core/stock/kinds";
 import type { Use } from "@/core/stock/losses";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
 import { FamilyTracks } from "@/ui/ink/family-tracks";
-import { StrokeChip } from "@/ui/ink/stroke-chip";
+import { Tabs } from "@/ui/kit/tabs";
 import { Shell } from "@/ui/shell";
 import { remarkOn } from "@/words/kinds";
 import { counted } from "@/words/numbers";
+import { ExportMenu } from "./export-menu";
 import { Findings } from "./findings";
 import { ImportPanel } from "./import-dialog";
+import { Legend } from "./legend";
 import { MarkerCard } from "./marker-card";
 import { RackTable } from "./rack-table";
 import { Ranges } from "./ranges";
@@ -66,6 +67,53 @@ export function RackView({ papers, rack: first, studio, uses }: Props) {
   );
   const isMarkers = kinds === KIND_GROUPS[0];
   const card = (view === "tracks" || view === "table") && chosen;
+  const stock = () => (
+    <div
+      className={`grid gap-5 ${view === "tracks" || card ? "min-[1000px]:grid-cols-[minmax(0,1fr)_252px]" : ""}`}
+    >
+      <div className={`min-w-0 ${view === "tracks" ? "overflow-x-auto" : ""}`}>
+        {!isMarkers && <p className="mt-0 mb-1 text-[14px]">{remarkOn[kinds.name]}</p>}
+        {view === "table" ? (
+          <RackTable markers={shown} run={run} onOpen={(code) => change({ marker: code })} />
+        ) : (
+          <FamilyTracks
+            families={rack.families.filter((f) => rack.markers.some((m) => m.family === f))}
+            markers={rack.markers}
+            chosen={chosen?.code}
+            onChoose={choose}
+          />
+        )}
+      </div>
+      {(view === "tracks" || card) && (
+        <aside
+          aria-label="Marker"
+          className="self-start border-t border-line pt-3 min-[1000px]:sticky min-[1000px]:top-3"
+        >
+          {chosen ? (
+            <MarkerCard
+              key={chosen.code}
+              marker={chosen}
+              rack={rack}
+              uses={uses[chosen.code] ?? []}
+              onChoose={choose}
+              run={run}
+            />
+          ) : (
+            <Legend />
+          )}
+        </aside>
+      )}
+    </div>
+  );
+  const contents: Record<(typeof views)[number]["id"], () => ReactNode> = {
+    tracks: stock,
+    table: stock,
+    findings: () => <Findings rack={rack} onChoose={choose} />,
+    ranges: () => (
+      <Ranges rack={rack} range={params.get("range")} onRange={(name) => change({ range: name })} />
+    ),
+    import: () => <ImportPanel rack={rack} onDone={() => change({ view: "table" })} />,
+  };
   return (
     <Shell markers={rack.markers} goTo={choose}>
       <main id="main" className="mx-auto max-w-[1500px] px-4 py-3">
@@ -113,106 +161,57 @@ export function RackView({ papers, rack: first, studio, uses }: Props) {
             </select>
           </label>
         </div>
-        <div className="mb-3 flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line">
-          <div role="group" aria-label="View" className="flex flex-wrap">
-            {views.map((v) => (
-              <button
-                key={v.id}
-                aria-pressed={view === v.id}
-                className={`px-3 py-2 text-[15px] ${view === v.id ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
-                onClick={() => change({ view: v.id })}
-              >
-                {v.name}
-              </button>
-            ))}
-          </div>
-          {(view === "tracks" || view === "table") && (
-            <div className="ml-auto flex flex-wrap items-center gap-2 pb-1">
-              {view === "table" && (
-                <input
-                  className="field w-44"
-                  type="search"
-                  placeholder="filter: reed 2-5"
-                  aria-label="Filter by code, family, name or depths"
-                  value={filter}
-                  onChange={(e) => setFilter(e.target.value)}
-                />
-              )}
-              <select
-                className="field"
-                aria-label="Kind"
-                value={kinds.name}
-                onChange={(e) =>
-                  change({ kind: e.target.value, ...(e.target.value !== "Markers" && { view: "table" }) })
-                }
-              >
-                {KIND_GROUPS.map((g) => (
-                  <option key={g.name}>{g.name}</option>
-                ))}
-              </select>
-              {view === "table" && (
-                <select
-                  className="field"
-                  aria-label="Standing shown"
-                  value={params.get("standing") ?? "all"}
-                  onChange={(e) => change({ standing: e.target.value })}
-                >
-                  {["all", "owned", "wished", "low or dry"].map((s) => (
-                    <option key={s}>{s}</option>
-                  ))}
-                </select>
-              )}
-            </div>
-          )}
-        </div>
         {edits.trouble && (
           <p role="alert" className="mt-0 border-l-4 border-strong pl-3 text-[15px]">
             {edits.trouble}
           </p>
         )}
-        {view === "findings" && <Findings rack={rack} onChoose={choose} />}
-        {view === "ranges" && (
-          <Ranges rack={rack} range={params.get("range")} onRange={(name) => change({ range: name })} />
-        )}
-        {view === "import" && <ImportPanel rack={rack} onDone={() => change({ view: "table" })} />}
-        {(view === "tracks" || view === "table") && (
-          <div
-            className={`grid gap-5 ${view === "tracks" || card ? "min-[1000px]:grid-cols-[minmax(0,1fr)_252px]" : ""}`}
-          >
-            <div className={`min-w-0 ${view === "tracks" ? "overflow-x-auto" : ""}`}>
-              {!isMarkers && <p className="mt-0 mb-1 text-[14px]">{remarkOn[kinds.name]}</p>}
-              {view === "table" ? (
-                <RackTable markers={shown} run={run} onOpen={(code) => change({ marker: code })} />
-              ) : (
-                <FamilyTracks
-                  families={rack.families.filter((f) => rack.markers.some((m) => m.family === f))}
-                  markers={rack.markers}
-                  chosen={chosen?.code}
-                  onChoose={choose}
-                />
-              )}
-            </div>
-            {(view === "tracks" || card) && (
-              <aside
-                aria-label="Marker"
-                className="self-start border-t border-line pt-3 min-[1000px]:sticky min-[1000px]:top-3"
-              >
-                {chosen ? (
-                  <MarkerCard
-                    key={chosen.code}
-                    marker={chosen}
-                    rack={rack}
-                    uses={uses[chosen.code] ?? []}
-                    onChoose={choose}
-                    run={run}
+        <Tabs
+          label="View"
+          open={view}
+          onOpen={(id) => change({ view: id })}
+          beside={
+            (view === "tracks" || view === "table") && (
+              <div className="ml-auto flex flex-wrap items-center gap-2 pb-1">
+                {view === "table" && (
+                  <input
+                    className="field w-44"
+                    type="search"
+                    placeholder="filter: reed 2-5"
+                    aria-label="Filter by code, family, name or depths"
+                    value={filter}
+                    onChange={(e) => setFilter(e.target.value)}
                   />
-                ) : (
-                  <Legend />
                 )}
-              </aside>
-            )}
-          </div>
-        )}
+                <select
+                  className="field"
+                  aria-label="Kind"
+                  value={kinds.name}
+                  onChange={(e) =>
+                    change({ kind: e.target.value, ...(e.target.value !== "Markers" && { view: "table" }) })
+                  }
+                >
+                  {KIND_GROUPS.map((g) => (
+                    <option key={g.name}>{g.name}</option>
+                  ))}
+                </select>
+                {view === "table" && (
+                  <select
+                    className="field"
+                    aria-label="Standing shown"
+                    value={params.get("standing") ?? "all"}
+                    onChange={(e) => change({ standing: e.target.value })}
+                  >
+                    {["all", "owned", "wished", "low or dry"].map((s) => (
+                      <option key={s}>{s}</option>
+                    ))}
+                  </select>
+                )}
+              </div>
+            )
+          }
+          items={views.map((v) => ({ ...v, content: contents[v.id] }))}
+        />
       </main>
     </Shell>
   );
@@ -226,63 +225,3 @@ const standing = (wanted: string | null, m: { owned: boolean; wished: boolean; s
       : wanted === "low or dry"
         ? m.owned && (m.state === "low" || m.state === "dry")
         : true;
-
-const FILES = [
-  ["csv", "CSV, a row each"],
-  ["json", "JSON, with everything"],
-  ["gpl", "GIMP palette, one coat"],
-  ["cgats", "CGATS.17, all readings on this paper"],
-] as const;
-
-function ExportMenu({ paperId }: { paperId: string }) {
-  return (
-    <Menu>
-      <MenuButton className="button">
-        Save as <ChevronDown size={16} aria-hidden />
-      </MenuButton>
-      <MenuItems anchor="bottom end" className="z-30 border border-strong bg-panel p-1">
-        {FILES.map(([format, says]) => (
-          <MenuItem key={format}>
-            <a
-              className="block px-3 py-2 text-[15px] data-focus:bg-invert data-focus:text-invert-text"
-              href={`/api/rack?format=${format}&paper=${paperId}`}
-              download
-            >
-              {says}
-            </a>
-          </MenuItem>
-        ))}
-      </MenuItems>
-    </Menu>
-  );
-}
-
-function Legend() {
-  const sample = ["#9d9d9d", "#828282", "#6f6f6f"];
-  const rows: readonly [string, React.ReactNode][] = [
-    ["one, two, three coats", <StrokeChip key="a" coats={sample} />],
-    ["not owned", <StrokeChip key="b" coats={sample} owned={false} />],
-    ["running low", <StrokeChip key="c" coats={sample} low />],
-    ["predicted, not measured", <StrokeChip key="d" coats={sample} measured={false} />],
-  ];
-  return (
-    <div>
-      <h2 className="m-0 text-[17px]">Choose a marker</h2>
-      <p className="mt-1 text-[14px]">
-        Each stands at the lightness that was read on this paper, so gaps and twins show. Arrow keys walk the
-        tracks; <span className="key">/</span> finds a code.
-      </p>
-      <ul className="m-0 list-none p-0">
-        {rows.map(([name, chip]) => (
-          <li
-            key={name}
-            className="flex items-center justify-between gap-3 border-b border-line py-1.5 text-[14px]"
-          >
-            {name}
-            {chip}
-          </li>
-        ))}
-      </ul>
-    </div>
-  );
-}

@@ -5,6 +5,7 @@ import { labToHex } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
 import { nameStack, parseCgats, readStack, type CgatsSample } from "@/core/formats/cgats";
 import type { Rack } from "@/store/rack";
+import { FileButton } from "@/ui/kit/file-button";
 import { messageOf, send } from "@/ui/send";
 import { counted, labInWords } from "@/words/numbers";
 
@@ -58,19 +59,13 @@ export function Colorimeter({ rack, onDone }: { readonly rack: Rack; readonly on
     <section aria-label="Colorimeter">
       <h2 className="m-0 text-[17px]">From a colorimeter</h2>
       <div className="mt-1 flex flex-wrap items-center gap-3">
-        <label className="button">
+        <FileButton
+          label="CGATS.17 file"
+          accept=".txt,.cgats,.it8,.ti3"
+          onFiles={([file]) => void choose(file)}
+        >
           Choose its file
-          <input
-            type="file"
-            accept=".txt,.cgats,.it8,.ti3"
-            className="sr-only"
-            aria-label="CGATS.17 file"
-            onChange={(e) => {
-              void choose(e.target.files?.[0]);
-              e.target.value = "";
-            }}
-          />
-        </label>
+        </FileButton>
         <span className="text-[14px] text-soft">CGATS.17 text; samples named like “clay3m ×2”.</span>
       </div>
       {said && (

@@ -8,6 +8,7 @@ import type { PictureFacts } from "@/store/pictures";
 import type { Rack } from "@/store/rack";
 import type { StoredReading } from "@/store/readings";
 import type { Trial } from "@/store/trials";
+import { Tabs, type TabItem } from "@/ui/kit/tabs";
 import { counted } from "@/words/numbers";
 import { ChartTab } from "./chart-tab";
 import { PaperTab } from "./paper-tab";
@@ -37,9 +38,19 @@ export function PaperView(data: PaperData) {
     .filter((s) => own.some((c) => c.id === s.chartId))
     .reduce((sum, s) => sum + s.decisions.filter((d) => d === "open").length, 0);
   const tabs = [
-    { id: "paper", name: "Paper and curves", note: "" },
-    { id: "readings", name: "Readings", note: String(readings.length) },
-    { id: "chart", name: "Charts", note: String(own.length) },
+    {
+      id: "paper",
+      name: "Paper and curves",
+      note: "",
+      content: () => <PaperTab rack={rack} readings={readings} />,
+    },
+    {
+      id: "readings",
+      name: "Readings",
+      note: String(readings.length),
+      content: () => <ReadingsTab rack={rack} readings={readings} />,
+    },
+    { id: "chart", name: "Charts", note: String(own.length), content: () => <ChartTab {...data} /> },
     {
       id: "read",
       name: "Read a chart",
@@ -48,9 +59,10 @@ export function PaperView(data: PaperData) {
         : own.length && pictures.length
           ? counted(pictures.length, "picture")
           : "",
+      content: () => <ReadTab {...data} />,
     },
-    { id: "trials", name: "Trials", note: String(trials.length) },
-  ] as const;
+    { id: "trials", name: "Trials", note: String(trials.length), content: () => <TrialsTab {...data} /> },
+  ] satisfies TabItem<string>[];
   const tab = tabs.find((t) => t.id === params.get("tab"))?.id ?? "paper";
   return (
     <main id="main" className="mx-auto max-w-[1400px] px-4 py-3">
@@ -65,24 +77,14 @@ export function PaperView(data: PaperData) {
           All papers
         </Link>
       </div>
-      <nav aria-label="About this paper" className="mt-1 mb-4 flex flex-wrap border-b border-line">
-        {tabs.map((t) => (
-          <Link
-            key={t.id}
-            href={`/swatchbook/${paper.id}?tab=${t.id}`}
-            aria-current={t.id === tab ? "page" : undefined}
-            className={`px-3 py-2 text-[15px] ${t.id === tab ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
-          >
-            {t.name}
-            {t.note && <span className="ml-1.5 text-[13px] font-normal">{t.note}</span>}
-          </Link>
-        ))}
-      </nav>
-      {tab === "paper" && <PaperTab rack={rack} readings={readings} />}
-      {tab === "readings" && <ReadingsTab rack={rack} readings={readings} />}
-      {tab === "chart" && <ChartTab {...data} />}
-      {tab === "read" && <ReadTab {...data} />}
-      {tab === "trials" && <TrialsTab {...data} />}
+      <div className="mt-1">
+        <Tabs
+          label="About this paper"
+          open={tab}
+          onOpen={(id) => window.history.pushState(null, "", `/swatchbook/${paper.id}?tab=${id}`)}
+          items={tabs}
+        />
+      </div>
     </main>
   );
 }
