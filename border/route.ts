@@ -53,7 +53,7 @@ export const route =
   async (request: Request, { params }: { params: Promise<object> }): Promise<Response> => {
     const missing = () => refusal(404, `There is no such ${noun}.`);
     try {
-      const at = (await params) as Params;
+      const at: Params = ((await params) as Params | undefined) ?? {};
       if (at.id !== undefined && !isId(at.id)) return missing();
       const input = await inputOf(from, request);
       const given = await handle(await currentStudio(), input, at, request);
