@@ -3,14 +3,16 @@ import tseslint from "typescript-eslint";
 
 /** Dependencies point downward only: what each folder must not import. */
 const above = {
-  core: ["app", "ui", "workers", "compute", "store", "demo", "sim", "scripts", "bench"],
-  sim: ["app", "ui", "workers", "compute", "store", "demo", "scripts", "bench"],
-  compute: ["app", "ui", "workers", "store", "demo", "sim", "scripts", "bench"],
-  store: ["app", "ui", "workers", "demo", "sim", "scripts", "bench"],
-  workers: ["app", "ui", "store", "demo", "sim", "scripts", "bench"],
-  ui: ["app", "demo", "sim", "scripts", "bench"],
-  app: ["demo", "sim", "scripts", "bench"],
-  demo: ["app", "ui", "workers", "scripts", "bench"],
+  core: ["app", "ui", "workers", "compute", "border", "words", "store", "demo", "sim", "fixtures", "scripts", "bench"],
+  words: ["app", "ui", "workers", "compute", "border", "store", "demo", "sim", "fixtures", "scripts", "bench"],
+  sim: ["app", "ui", "workers", "compute", "border", "words", "store", "demo", "fixtures", "scripts", "bench"],
+  border: ["app", "ui", "workers", "compute", "words", "demo", "sim", "fixtures", "scripts", "bench"],
+  compute: ["app", "ui", "workers", "store", "demo", "sim", "fixtures", "scripts", "bench"],
+  store: ["app", "ui", "workers", "compute", "words", "demo", "sim", "fixtures", "scripts", "bench"],
+  workers: ["app", "ui", "store", "demo", "sim", "fixtures", "scripts", "bench"],
+  ui: ["app", "demo", "sim", "fixtures", "scripts", "bench"],
+  app: ["demo", "sim", "fixtures", "scripts", "bench"],
+  demo: ["app", "ui", "workers", "fixtures", "scripts", "bench"],
 };
 
 const barred = (folders) => folders.flatMap((f) => [`@/${f}/*`, `@/${f}/**`, `../${f}/*`, `**/../${f}/**`]);
@@ -31,6 +33,10 @@ const boundaries = Object.entries(above).map(([folder, folders]) => ({
           // The simulated desk stands for the outside world: it may share published tables with the core, never code.
           ...(folder === "sim"
             ? [{ regex: "^(@/|(\\.\\./)+)core/.*(?<!\\.json)$", message: "sim/ shares no code with core/." }]
+            : []),
+          // Of the border only the wrapper of handlers knows the store.
+          ...(folder === "border"
+            ? [{ group: ["@/store/*"], message: "only border/route.ts may know the store.", allowTypeImports: true }]
             : []),
           // Screens know the store's shapes, not its queries.
           ...(folder === "ui"
@@ -90,4 +96,5 @@ export default tseslint.config(
   },
   { files: ["app/**", "*.config.*", "demo/art/**"], rules: { "no-restricted-syntax": "off" } },
   ...boundaries,
+  { files: ["border/route.ts"], rules: { "@typescript-eslint/no-restricted-imports": "off" } },
 );

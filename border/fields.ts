@@ -11,7 +11,7 @@ export interface Field {
   readonly of?: () => Document<object>;
   /** Documents by the value of the field that tells them apart. */
   readonly kinds?: { readonly by: string; readonly of: Readonly<Record<string, () => Document<object>>> };
-  readonly list?: { readonly least: number; readonly most: number };
+  readonly list?: { readonly least: number; readonly most: number; readonly orOne?: boolean };
   readonly expected?: string;
 }
 
@@ -178,6 +178,15 @@ export const List = (
   const expected = `expected a list of ${least ? `${least} to ${most}` : `at most ${most}`}${each && `, each ${each}`}`;
   return all(
     (target, key) => note(target, String(key), { of, list: { least, most }, expected }),
+    Rule(expected, Array.isArray),
+  );
+};
+
+/** A list of documents, or one by itself. */
+export const ListOrOne = (of: () => Document<object>, most: number, each: string): PropertyDecorator => {
+  const expected = `expected ${each}, or a list of at most ${most} of them`;
+  return all(
+    (target, key) => note(target, String(key), { of, list: { least: 0, most, orOne: true }, expected }),
     Rule(expected, Array.isArray),
   );
 };

@@ -186,7 +186,8 @@ export function readPiece(value: unknown): Piece {
 /** A change to be saved: the piece, and the revision it was made to. */
 export class SaveInput {
   @Whole(1, 2 ** 31 - 1) revision!: number;
-  @Rule("expected a piece", (v) => typeof v === "object" && v !== null) document!: object;
+  @Rule("expected a piece", (v) => typeof v === "object" && v !== null && !Array.isArray(v))
+  document!: object;
 }
 
 /** @throws BadInput with every field that is wrong */

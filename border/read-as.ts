@@ -60,11 +60,12 @@ function build(
 
 function buildList(
   field: Field,
-  { least, most }: { readonly least: number; readonly most: number },
-  value: unknown,
+  { least, most, orOne = false }: NonNullable<Field["list"]>,
+  given: unknown,
   path: string,
   problems: Problem[],
 ): unknown[] | undefined {
+  const value: unknown = orOne && !Array.isArray(given) ? [given] : given;
   if (!Array.isArray(value) || value.length < least || value.length > most) {
     problems.push({ path, expected: field.expected! });
     return undefined;

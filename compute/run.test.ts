@@ -1,7 +1,7 @@
-import { BadInput } from "./problem";
-import { Cancelled, runOperation } from "./run";
-import { demoMarkers, demoReadings } from "@/demo/markers";
-import { deskOfRack } from "./from-rack";
+import { BadInput } from "@/border/problem";
+import { Cancelled } from "@/core/progress";
+import { runOperation } from "./run";
+import { demoReadings } from "@/demo/markers";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
 
@@ -160,19 +160,4 @@ it("stops when it is told to", async () => {
     { signal: controller.signal, onProgress: () => controller.abort() },
   );
   await expect(work).rejects.toBeInstanceOf(Cancelled);
-});
-
-it("plans with what a rack owns, and makes the rest cost", () => {
-  const markers = demoMarkers()
-    .slice(0, 30)
-    .map((m) => ({
-      ...m,
-      swatches: m.code.endsWith("c") ? [{ lab: [50, 0, 0] as const, hex: "#777777" }] : [],
-    }));
-  const rack = { paper: { lab: [95, 0, 0] as const }, markers };
-  const read = markers.filter((m) => m.swatches.length);
-  expect(deskOfRack(rack, true).inks).toHaveLength(read.filter((m) => m.owned).length);
-  expect(deskOfRack(rack, false).inks.filter((i) => "cost" in i)).toHaveLength(
-    read.filter((m) => !m.owned).length,
-  );
 });

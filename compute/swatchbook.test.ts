@@ -1,6 +1,6 @@
 import { saltmarshKey } from "@/demo/codes";
 import { scannedDesk } from "@/fixtures/scanned-desk";
-import { BadInput } from "./problem";
+import { BadInput } from "@/border/problem";
 import { runOperation } from "./run";
 
 const [paper, inks] = scannedDesk(10, 6);

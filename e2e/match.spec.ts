@@ -23,7 +23,7 @@ test("an exact colour is matched with its recipes, and the search can be stopped
   const recipes = dialog.getByRole("listitem");
   await expect(recipes.first()).toContainText("ΔE00", { timeout: 80_000 });
   await expect(dialog.getByText("preferred", { exact: true })).toHaveCount(1);
-  const differences = (await recipes.locator("span.text-\\[18px\\]").allTextContents()).map(Number);
+  const differences = (await recipes.locator("[data-difference]").allTextContents()).map(Number);
   expect(differences).toEqual([...differences].sort((a, b) => a - b));
 });
 

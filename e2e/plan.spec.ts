@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { bands, newPiece, offeredGroups, pickAt, savedNotice, stored, upload } from "./studio";
+import { bands, layersOf, newPiece, offeredGroups, pickAt, savedNotice, stored, upload } from "./studio";
 
 test("from a picture to a kept, overruled, exported group", async ({ page, request }) => {
   const id = await newPiece(page, "Terracotta pot");
@@ -30,7 +30,7 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
     await page.getByRole("button", { name: "Keep this group" }).click();
     await expect(page.getByRole("heading", { name: "Kept group" })).toBeVisible();
     await expect(savedNotice(page)).toBeVisible();
-    expect((await stored(request, id)).document.areas[0]!.group!.tones).toHaveLength(4);
+    expect(layersOf((await stored(request, id)).document.areas[0]!, "tone")).toHaveLength(4);
   });
 
   const layers = page.getByRole("list", { name: "Layers, last laid first" }).getByRole("listitem");
@@ -64,8 +64,8 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
     await page.reload();
     await expect.poll(codes).toEqual(before);
     expect(
-      (await stored(request, id)).document.areas[0]!.group!.tones.find((t) => t.code === "soot9c"),
-    ).toEqual({ code: "soot9c", coats: 2, overruled: true });
+      layersOf((await stored(request, id)).document.areas[0]!, "tone").find((t) => t.code === "soot9c"),
+    ).toEqual({ medium: "tone", code: "soot9c", coats: 2, overruled: true });
   });
 
   await test.step("steps and supply lists", async () => {

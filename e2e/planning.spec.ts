@@ -1,19 +1,24 @@
 import { expect, test, type Page } from "@playwright/test";
 import {
   bands,
+  layersOf,
   newPiece,
   offeredGroups,
   open,
+  openPart,
   openKiteMender,
   pickAt,
   savedNotice,
   stored,
+  type StoredPiece,
   upload,
 } from "./studio";
 
-const panel = (page: Page) => page.getByRole("region", { name: /^Plan of / });
-const part = (page: Page, name: string) =>
-  panel(page).getByRole("group", { name: "Parts of the plan" }).getByRole("button", { name }).click();
+/** Codes of an area's tones, to be compared. */
+const codesOf = (area: StoredPiece["document"]["areas"][number]) =>
+  layersOf(area, "tone")
+    .map((t) => t.code)
+    .join();
 
 /** A piece with one kept group, planned from the bands. */
 async function plannedPiece(page: Page, name: string): Promise<string> {
@@ -36,7 +41,7 @@ test("an area gets a school, a shadow that starts bold enough, and a pencil plan
 }) => {
   const id = await plannedPiece(page, "Pot in full");
   await page.getByLabel("Material").selectOption("hair");
-  await part(page, "School");
+  await openPart(page, "School");
   const schools = page.getByRole("list", { name: "Schools" }).getByRole("listitem");
   await expect(schools).toHaveCount(6);
   await expect(schools.filter({ hasText: "dark first" })).toContainText("in use");
@@ -44,34 +49,46 @@ test("an area gets a school, a shadow that starts bold enough, and a pencil plan
   await expect(schools.filter({ hasText: "layered" })).toContainText("in use");
   await expect(page.getByRole("region", { name: "layered in detail" })).toContainText("Thin even layers");
 
-  await part(page, "Shadow");
+  await openPart(page, "Shadow");
   const underlay = page.getByRole("region", { name: "underlay" }).getByRole("listitem").first();
   await expect(underlay).toContainText(/Looks strong now, \d+ L\* below the paper/);
-  await underlay.getByRole("button", { name: "Keep" }).click();
+  await underlay.getByRole("button", { name: /^Lay underlay/ }).click();
   await expect(underlay).toContainText("kept");
+  await page
+    .getByRole("region", { name: "cool hint" })
+    .getByRole("button", { name: /^Lay cool hint/ })
+    .first()
+    .click();
+  const laid = page.getByRole("region", { name: "Shadows in this area" }).getByRole("listitem");
+  await expect(laid).toHaveCount(2);
+  await expect(laid.first()).toContainText("beneath");
 
-  await part(page, "Pencil and finish");
+  await openPart(page, "Pencil");
   await page.getByRole("button", { name: "Plan the pencil" }).click();
   await expect(page.getByRole("list", { name: "Value scale" }).locator("[data-value]")).toHaveCount(7, {
     timeout: 60_000,
   });
   await page.getByRole("button", { name: "Keep this plan" }).click();
-  await expect(page.getByRole("button", { name: "Do without it" })).toBeVisible();
+  await expect(page.getByRole("list", { name: "Pencil in this area" })).toContainText("7 values");
+
+  await openPart(page, "Finish");
+  await page.getByRole("button", { name: "Use gel white" }).click();
+  await page.getByLabel("Place of gel white").selectOption("along the edge");
   await expect(savedNotice(page)).toBeVisible();
 
-  const [area] = (await stored(request, id)).document.areas as unknown as {
-    school: string;
-    shadow: { kind: string; code: string };
-    pencil: { steps: unknown[] };
-  }[];
-  expect(area).toMatchObject({ school: "layered", shadow: { kind: "underlay" } });
-  expect(area!.pencil.steps).toHaveLength(7);
+  const area = (await stored(request, id)).document.areas[0]!;
+  expect(area).toMatchObject({ school: "layered" });
+  expect(layersOf(area, "shadow").map((l) => l.kind)).toEqual(["underlay", "cool hint"]);
+  expect(layersOf(area, "pencil")[0]!.steps).toHaveLength(7);
+  expect(layersOf(area, "finish")).toEqual([{ medium: "finish", code: "gel white", place: "edge" }]);
 
   await open(page, `/pieces/${id}/steps`);
   const steps = page.getByRole("region", { name: "Area 1" }).getByRole("listitem");
-  await expect(steps.first()).toContainText(area!.shadow.code);
+  await expect(steps.first()).toContainText(layersOf(area, "shadow")[0]!.code);
   await expect(steps.first()).toContainText("underlay");
   await expect(steps.filter({ hasText: "pencil" }).first()).toBeVisible();
+  await expect(steps.last()).toContainText("gel white");
+  await expect(page.getByRole("region", { name: "Supply list" })).toContainText("gel white");
   await page.reload();
   await expect(steps.filter({ hasText: "when dry" }).first()).toBeVisible();
 });
@@ -102,7 +119,7 @@ test("tones are locked, excluded and exchanged by dragging, and the rest replans
     .getByRole("group", { name: /to be dragged onto a layer/ })
     .getByRole("listitem")
     .first();
-  const code = (await shelf.locator(".code").textContent())!;
+  const code = (await shelf.getByRole("button").getAttribute("aria-label"))!.split(",")[0]!;
   const from = (await shelf.boundingBox())!;
   const onto = (await layers.nth(0).boundingBox())!;
   await page.mouse.move(from.x + 20, from.y + 12);
@@ -112,11 +129,7 @@ test("tones are locked, excluded and exchanged by dragging, and the rest replans
   await page.mouse.up();
   await expect(layers.filter({ hasText: code })).toHaveCount(1);
   await expect(savedNotice(page)).toBeVisible();
-  const tones = (await stored(request, id)).document.areas[0]!.group!.tones as {
-    code: string;
-    locked?: true;
-    overruled?: true;
-  }[];
+  const tones = layersOf((await stored(request, id)).document.areas[0]!, "tone");
   expect(tones.find((t) => t.code === locked)?.locked).toBe(true);
   expect(tones.find((t) => t.code === code)?.overruled).toBe(true);
 });
@@ -129,30 +142,22 @@ test("all areas are planned together; each change is listed before it is taken, 
   const id = page.url().split("/")[4]!;
   await page.getByRole("link", { name: "All areas" }).click();
   await expect(page.getByRole("heading", { name: "All areas" })).toBeVisible();
-  const before = (await stored(request, id)).document.areas.map(
-    (a) => a.group?.tones.map((t) => t.code).join() ?? "",
-  );
+  const before = (await stored(request, id)).document.areas.map(codesOf);
   await page.getByRole("button", { name: "Plan together" }).click();
   const changes = page.getByRole("list", { name: "Changes" }).getByRole("listitem");
   await expect(changes.first()).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole("region", { name: "Planned together" })).toContainText(
     /\d+ markers.*local colours/,
   );
-  expect(
-    (await stored(request, id)).document.areas.map((a) => a.group?.tones.map((t) => t.code).join() ?? ""),
-  ).toEqual(before);
+  expect((await stored(request, id)).document.areas.map(codesOf)).toEqual(before);
   await page.getByRole("button", { name: /^Take \d+ changes?$/ }).click();
   await expect(page.getByText("Every kept group is already the best for the whole.")).toBeVisible();
   await expect(async () =>
-    expect(
-      (await stored(request, id)).document.areas.map((a) => a.group?.tones.map((t) => t.code).join() ?? ""),
-    ).not.toEqual(before),
+    expect((await stored(request, id)).document.areas.map(codesOf)).not.toEqual(before),
   ).toPass();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(async () =>
-    expect(
-      (await stored(request, id)).document.areas.map((a) => a.group?.tones.map((t) => t.code).join() ?? ""),
-    ).toEqual(before),
+    expect((await stored(request, id)).document.areas.map(codesOf)).toEqual(before),
   ).toPass();
   await page.getByRole("button", { name: "Try three violets" }).click();
   await expect(page.getByRole("region", { name: "Whole-piece underlay" }).getByRole("row")).toHaveCount(7, {
@@ -191,13 +196,11 @@ test("kept groups are found, judged, made again from what is owned, saved and br
     .getByLabel("File of groups")
     .setInputFiles({ name: "groups.json", mimeType: "application/json", buffer: file });
   await expect(page.getByRole("status").filter({ hasText: /^0 groups added, \d+ replaced/ })).toBeVisible();
-  await page
-    .getByLabel("File of groups")
-    .setInputFiles({
-      name: "groups.json",
-      mimeType: "application/json",
-      buffer: Buffer.from('{"format":"blendt-groups","version":1,"groups":[{"name":"","tones":[]}]}'),
-    });
+  await page.getByLabel("File of groups").setInputFiles({
+    name: "groups.json",
+    mimeType: "application/json",
+    buffer: Buffer.from('{"format":"blendt-groups","version":1,"groups":[{"name":"","tones":[]}]}'),
+  });
   await expect(
     page.getByRole("status").filter({ hasText: /Nothing was taken.*groups\[0\]\.name/ }),
   ).toBeVisible();
@@ -212,6 +215,6 @@ test("a group goes from an area into Groups, and from Groups into an area", asyn
   await page.getByRole("dialog").getByRole("button", { name: "Take it" }).first().click();
   await expect(savedNotice(page)).toBeVisible();
   await expect(async () =>
-    expect((await stored(request, id)).document.areas[0]!.group!.tones).toHaveLength(5),
+    expect(layersOf((await stored(request, id)).document.areas[0]!, "tone")).toHaveLength(5),
   ).toPass();
 });

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { open } from "./studio";
+import { listens, open } from "./studio";
 
 test("the rack shows measured markers; the finder and the arrows walk it", async ({ page }) => {
   await open(page, "/rack");
@@ -36,15 +36,23 @@ test("a table says the same, is edited in place and in bulk, and undone", async 
   await page.getByLabel("Choose all rows").check();
   await page.getByRole("group", { name: "Chosen markers" }).getByRole("button", { name: "low" }).click();
   await expect(page.getByLabel(`State of ${code}`)).toHaveValue("low");
-  await page.waitForLoadState("networkidle");
+  await expect
+    .poll(async () => {
+      const file = (await (await page.request.get("/api/rack?format=json")).json()) as {
+        items: { code: string; state: string }[];
+      };
+      return file.items.find((i) => i.code === code)?.state;
+    })
+    .toBe("low");
   await page.reload();
+  await listens(page);
   await page.getByLabel("Filter by code").fill(code);
   await expect(page.getByLabel(`State of ${code}`)).toHaveValue("low");
   await expect(page.getByLabel(`Where ${code} is kept`)).toHaveValue("window sill");
   await page.getByLabel(`State of ${code}`).selectOption("full");
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByLabel(`State of ${code}`)).toHaveValue("low");
-  await page.getByRole("button", { name: "Tracks" }).click();
+  await page.getByRole("tab", { name: "Tracks" }).click();
   const labels = await page
     .getByRole("group", { name: /^Family soot/ })
     .getByRole("button")
@@ -57,11 +65,11 @@ test("thousands of rows come in from a file, bad ones are named, and coming agai
   page,
   request,
 }) => {
-  await page.goto("/rack?view=ranges");
+  await open(page, "/rack?view=ranges");
   const name = `Import ${Date.now()}`;
   await page.getByPlaceholder("name of another range").fill(name);
   await page.getByRole("button", { name: "Add range" }).click();
-  await page.waitForLoadState("networkidle");
+  await expect(page.getByRole("heading", { name: name }).or(page.getByText(name).first())).toBeVisible();
   const rows = Array.from(
     { length: 5000 },
     (_, i) => `shell ${i % 40};shell${i};yes;#${(0x808080 + 97 * i).toString(16)}`,
@@ -96,7 +104,7 @@ test("thousands of rows come in from a file, bad ones are named, and coming agai
   const removed = await request.delete("/api/rack", {
     data: { codes: Array.from({ length: 5000 }, (_, i) => `shell${i}`) },
   });
-  expect(await removed.json()).toEqual({ removed: 5000 });
+  expect(removed.status()).toBe(204);
 });
 
 test("both surrounds are neutral, at L* 92 and 45, and remembered", async ({ page }) => {

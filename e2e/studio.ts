@@ -11,7 +11,16 @@ export interface StoredPiece {
       name: string;
       tones: number;
       readings: Record<string, unknown>;
-      group: { tones: { code: string; coats: number; overruled?: true }[] } | null;
+      layers: {
+        medium: "tone" | "shadow" | "pencil" | "finish";
+        code: string;
+        coats: number;
+        kind?: string;
+        place?: string;
+        steps?: unknown[];
+        locked?: true;
+        overruled?: true;
+      }[];
     }[];
   };
 }
@@ -19,12 +28,24 @@ export interface StoredPiece {
 /** Opens a page and waits until it listens. */
 export async function open(page: Page, path: string): Promise<void> {
   await page.goto(path);
-  await page.waitForLoadState("networkidle");
+  await listens(page);
 }
+
+/** Waits until the page that was gone to listens. */
+export const listens = (page: Page): Promise<void> =>
+  page.locator("html[data-ready]").waitFor({ state: "attached" });
+
+/** Layers of a medium in a stored area. */
+export const layersOf = (area: StoredPiece["document"]["areas"][number], medium: string) =>
+  area.layers.filter((l) => l.medium === medium);
+
+/** Opens a part of the plan of the area that is shown. */
+export const openPart = (page: Page, name: string): Promise<void> =>
+  page.getByRole("tablist", { name: "Parts of the plan" }).getByRole("tab", { name }).click();
 
 /** Makes a piece through the bench and leaves the page in its Colour view. */
 export async function newPiece(page: Page, name: string): Promise<string> {
-  await page.goto("/");
+  await open(page, "/");
   await page.getByRole("button", { name: "New piece" }).click();
   await page.getByLabel("Name", { exact: true }).fill(name);
   await page.getByRole("button", { name: "Open it" }).click();
@@ -70,7 +91,7 @@ export async function offeredGroups(page: Page): Promise<Locator> {
 
 /** The demo piece. */
 export async function openKiteMender(page: Page, stage: "colour" | "steps" = "colour"): Promise<void> {
-  await page.goto("/");
+  await open(page, "/");
   const href = await page.getByRole("link", { name: "Open The Kite Mender" }).first().getAttribute("href");
   await open(page, href!.replace("colour", stage));
 }

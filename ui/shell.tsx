@@ -2,7 +2,7 @@
 import { Keyboard, Search, SunDim } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import { createContext, useCallback, useContext, useState, type ReactNode } from "react";
+import { createContext, useCallback, useContext, useEffect, useState, type ReactNode } from "react";
 import type { RackMarker } from "@/store/rack";
 import { Finder } from "./finder";
 import { Shortcuts } from "./shortcuts";
@@ -46,6 +46,10 @@ export function Shell({
     () => setRequest({ title: "Find a marker", markers, onPick: (m) => goTo(m.code) }),
     [markers, goTo],
   );
+  useEffect(() => {
+    // Says that the page listens: what is typed or clicked before would be lost.
+    document.documentElement.dataset.ready = "true";
+  }, []);
   useKey("/", find, PRINTED);
   useKey("?", () => setHelp(true), PRINTED);
   useKey("d", switchSurround);

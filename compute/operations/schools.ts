@@ -1,5 +1,5 @@
 import type { ColourInput } from "@/border/colour";
-import { Colour, List, Nullable, One, OneOf, Optional, Whole, Within } from "@/border/fields";
+import { Colour, List, ListOrOne, Nullable, One, OneOf, Optional, Whole, Within } from "@/border/fields";
 import { TONE, ToneInput } from "@/border/tone";
 import { displayLab } from "@/core/colour/display";
 import { cautionsOf, type Caution } from "@/core/group/caution";
@@ -31,7 +31,7 @@ export class SchoolsQuestion {
   @Optional() @One(() => SheetInput, 'expected {"openTime","bleed","capacity"}') sheet: SheetInput =
     new SheetInput();
   /** Inks beneath the shadow end, dry before the group is laid. */
-  @Optional() @List(() => ToneInput, 0, 8, TONE) under: ToneInput[] = [];
+  @Optional() @ListOrOne(() => ToneInput, 8, TONE) under: ToneInput[] = [];
 }
 
 export interface SchoolOutput {

@@ -10,7 +10,7 @@ describe("what goes on a chart", () => {
       return applyCommand(with_, {
         type: "keep group",
         id: `a${i}`,
-        group: { tones: ["clay1c", "clay4m", i ? "bark6m" : "clay7m"].map((code) => ({ code, coats: 1 })) },
+        tones: ["clay1c", "clay4m", i ? "bark6m" : "clay7m"].map((code) => ({ code, coats: 1 })),
       });
     },
     newPiece("Test", null),

@@ -2,7 +2,8 @@ import { layDesk, seenLab, type Desk } from "@/core/ink/desk";
 import { scanInks } from "@/fixtures/scanned-desk";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
-import { adviseGroup, inkBetween, type AdviceKind } from "./advice";
+import { adviceInWords } from "@/words/advice";
+import { adviseGroup, inkBetween, type Advice } from "./advice";
 import { groupGoal } from "./goal";
 import { judgeStep } from "./step";
 import type { Tone } from "./tone";
@@ -35,7 +36,7 @@ function advice(
   });
   return adviseGroup(desk, tones, steps, goal, change.localDifference ?? 1, change.owned);
 }
-const kinds = (...args: Parameters<typeof advice>): AdviceKind[] => advice(...args).map((a) => a.kind);
+const kinds = (...args: Parameters<typeof advice>): Advice["kind"][] => advice(...args).map((a) => a.kind);
 
 describe("advice on a group", () => {
   it("is silent when every step is even", () => {
@@ -45,7 +46,7 @@ describe("advice on a group", () => {
   it("says where an edge will show, and puts an owned ink between", () => {
     const [wide] = advice(["clay1c", "clay7m"]);
     expect(wide!.kind).toBe("step too wide");
-    expect(wide!.message).toMatch(
+    expect(adviceInWords(wide!)).toMatch(
       /^Step \d+ L\* from clay1c to clay7m: an edge will show; put \w+ between: you own it\.$/,
     );
     expect(wide!.fix).toMatchObject({ kind: "insert", after: 0 });
@@ -54,7 +55,7 @@ describe("advice on a group", () => {
   it("does not propose what is not owned", () => {
     const [wide] = advice(["clay1c", "clay7m"], { owned: () => false });
     expect(wide!.fix).toBeUndefined();
-    expect(wide!.message).toContain("no owned ink lies between");
+    expect(adviceInWords(wide!)).toContain("no owned ink lies between");
   });
 
   it("leaves out a tone that is hardly seen", () => {
@@ -80,22 +81,25 @@ describe("advice on a group", () => {
       groupGoal({ local: first.lab }, 2, paper, { contrast: 10 }),
       1,
     );
-    expect(twins.find((a) => a.kind === "twins")!.message).toContain("one of them is enough");
+    expect(adviceInWords(twins.find((a) => a.kind === "twins")!)).toContain("one of them is enough");
   });
 
   it("warns of a blend of opposites that turns muddy", () => {
     const [mud] = advice(["rust5c", "dusk5c"]).filter((a) => a.kind === "mud");
-    expect(mud!.message).toMatch(/loses \d+ of chroma/);
+    expect(adviceInWords(mud!)).toMatch(/loses \d+ of chroma/);
     expect(kinds(["clay3m", "clay5m"])).not.toContain("mud");
   });
 
   it("speaks of a flat group and of a local colour that is off, with the figures", () => {
     expect(
-      advice(["clay3m", "clay5m"], { contrast: 50 }).find((a) => a.kind === "contrast")!.message,
+      adviceInWords(advice(["clay3m", "clay5m"], { contrast: 50 }).find((a) => a.kind === "contrast")!),
     ).toMatch(/^Contrast \d+ L\* where 50 is wanted/);
     expect(
-      advice(["clay3m", "clay5m", "clay7m"], { localDifference: 6.2 }).find((a) => a.kind === "local colour")!
-        .message,
+      adviceInWords(
+        advice(["clay3m", "clay5m", "clay7m"], { localDifference: 6.2 }).find(
+          (a) => a.kind === "local colour",
+        )!,
+      ),
     ).toContain("6.2 ΔE00");
     expect(kinds(["clay3m", "clay5m", "clay7m"], { localDifference: 3.9 })).not.toContain("local colour");
   });

@@ -1,3 +1,4 @@
+import { adviceInWords } from "@/words/advice";
 import fc from "fast-check";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { layDesk, seenLab, type Desk } from "@/core/ink/desk";
@@ -145,7 +146,7 @@ describe("advice", () => {
     const chosen = [tone(place("rust1c")), tone(place("bark9m"))];
     const { advice } = assessGroup(desk, chosen, groupGoal({ local: [60, 12, 16] }, 2, paper));
     const wide = advice.find((a) => a.kind === "step too wide")!;
-    expect(wide.message).toMatch(/Step \d+ L\* from rust1c to bark9m: an edge will show/);
+    expect(adviceInWords(wide)).toMatch(/Step \d+ L\* from rust1c to bark9m: an edge will show/);
     const fix = wide.fix as { kind: "insert"; code: string; coats: number };
     const L = seenLab(desk, Array<number>(fix.coats).fill(place(fix.code)))[0];
     expect(L).toBeLessThan(chosen[0]!.lab[0]);

@@ -1,3 +1,4 @@
+import { whyInWords } from "@/words/material";
 import { layDesk, type Desk } from "@/core/ink/desk";
 import { stackLab } from "@/core/ink/stack";
 import { deltaE00 } from "@/core/colour/delta-e00";
@@ -5,7 +6,7 @@ import { scanInks } from "@/fixtures/scanned-desk";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
 import { cautionsOf, type CautionCase } from "./caution";
-import { MATERIALS, MATERIAL_HABITS, tonesFor } from "./material";
+import { MATERIALS, tonesFor } from "./material";
 import { schoolPasses, SCHOOLS, toneBorders, type School } from "./school";
 import { judgeFade, layStrip, uptakeAt, USUAL_SHEET, type LaidPass } from "./strip";
 
@@ -125,7 +126,7 @@ describe("the six schools", () => {
 
 describe("materials", () => {
   it("have a school each, with its reason", () =>
-    MATERIALS.forEach((m) => expect(MATERIAL_HABITS[m].why.length).toBeGreaterThan(20)));
+    MATERIALS.forEach((m) => expect(whyInWords[m].length).toBeGreaterThan(20)));
   it("get more tones the bigger the area, within 2 to 6", () => {
     for (const m of MATERIALS) {
       const tones = [10, 100, 1000, 10_000].map((mm2) => tonesFor(m, mm2));

@@ -14,7 +14,7 @@ import { blendCost, SCORE_WEIGHTS, stepCost } from "./score";
 import { candidatesOf, placeCosts, searchGroups, type SearchWish } from "./search";
 import { STEP_LIMITS } from "./step";
 import { assessGroup } from "./assess";
-import { newArea, newPiece } from "@/core/piece/piece";
+import { asLayers, newArea, newPiece } from "@/core/piece/piece";
 
 const range = demoRange().filter((i) => ["clay", "bark", "sand", "rust"].includes(i.family) && i.depth % 2);
 const desk: Desk = layDesk(...scanInks(whiteCard, range, 5));
@@ -275,8 +275,8 @@ describe("the library", () => {
     const piece = {
       ...newPiece("Kite", null),
       areas: [
-        { ...newArea("a", "Face"), group: { tones: groups[0]!.tones } },
-        { ...newArea("b", "Sky"), group: { tones: groups[1]!.tones } },
+        { ...newArea("a", "Face"), layers: asLayers(groups[0]!.tones) },
+        { ...newArea("b", "Sky"), layers: asLayers(groups[1]!.tones) },
       ],
     };
     expect(groupUses(groups[0]!.tones, [{ id: "p", document: piece }])).toEqual([

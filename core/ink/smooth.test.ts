@@ -1,4 +1,3 @@
-import fc from "fast-check";
 import { BANDS } from "@/core/colour/observer";
 import { smoothestMeeting } from "./smooth";
 

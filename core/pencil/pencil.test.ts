@@ -1,3 +1,4 @@
+import { shortfallInWords } from "@/words/pencil";
 import fc from "fast-check";
 import { chroma, type Lab } from "@/core/colour/lab";
 import { deltaE00 } from "@/core/colour/delta-e00";
@@ -214,10 +215,14 @@ describe("a pencil plan", () => {
   it("says what is out of reach, and why", () => {
     const black = planStep([8, 0, 0], surface(0), plan.trio, roles, fit);
     expect(black.deltaE00).toBeGreaterThan(REACHED);
-    expect(shortfallOf(black, plan)).toMatch(/darkest pencil at hand, .* gives L\*|take its colour away/);
+    expect(shortfallInWords(shortfallOf(black, plan)!)).toMatch(
+      /darkest pencil at hand, .* gives L\*|take its colour away/,
+    );
     expect(shortfallOf({ ...black, deltaE00: 1 }, plan)).toBeUndefined();
     const without = planStep([95, 0, 0], surface(-1), [], { darks: [], white: undefined }, fit);
-    expect(shortfallOf(without, { ...plan, white: undefined })).toContain("no white pencil");
+    expect(shortfallInWords(shortfallOf(without, { ...plan, white: undefined })!)).toContain(
+      "no white pencil",
+    );
   });
   it("has a scale that is even in lightness and runs through the local colour", () => {
     const scale = valueScale([90, 0, 0], [60, 20, 20], [30, 10, 0], 7);

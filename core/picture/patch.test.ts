@@ -1,6 +1,7 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { hexToLab } from "@/core/colour/display";
-import { readPatch, spreadInWords } from "./patch";
+import { spreadInWords } from "@/words/patch";
+import { readPatch } from "./patch";
 
 const patch = (...runs: [count: number, r: number, g: number, b: number, a?: number][]) =>
   runs.flatMap(([n, r, g, b, a = 255]) => Array.from({ length: n }, () => [r, g, b, a]).flat());

@@ -1,9 +1,9 @@
-import { judgeAgain, merging, middleOf, seenAreas, sharedMarkers } from "./overview";
-import { driftIn, newArea, newPiece, NO_DRIFT, upgradePiece, type Area, type Piece } from "./piece";
+import { judgeAgain, merging, middleOf, seenAreas, sharedCodes } from "./overview";
+import { asLayers, driftIn, newArea, newPiece, NO_DRIFT, type Area, type Piece } from "./piece";
 
 const area = (id: string, ...codes: string[]): Area => ({
   ...newArea(id, id),
-  group: { tones: codes.map((code) => ({ code, coats: 1 })) },
+  layers: asLayers(codes.map((code) => ({ code, coats: 1 }))),
 });
 const colours: Record<string, readonly [number, number, number]> = {
   a: [80, 5, 5],
@@ -54,50 +54,28 @@ describe("a piece seen as a whole", () => {
   });
   it("knows what is shared", () =>
     expect(
-      sharedMarkers(areas)
+      sharedCodes(areas)
         .filter((m) => m.areas.length > 1)
         .map((m) => [m.code, m.areas.map((a) => a.id)]),
     ).toEqual([
       ["a", ["skin", "hat"]],
       ["b", ["skin", "coat"]],
     ]));
-});
-
-describe("a document of version 1", () => {
-  const old = {
-    version: 1,
-    name: "Old",
-    paperId: null,
-    pictureId: null,
-    areas: [
-      {
-        id: "a",
-        name: "Skin",
-        readings: {},
-        tones: 3,
-        contrast: 20,
-        ownedOnly: false,
-        group: { tones: [{ code: "clay1c", coats: 1 }] },
-        note: "kept",
-      },
-    ],
-  };
-  it("comes up to the present shape with nothing lost", () => {
-    const now = upgradePiece(old) as Piece;
-    expect(now).toMatchObject({ version: 2, name: "Old", whole: blank.whole });
-    expect(now.areas[0]).toEqual({
-      ...newArea("a", "Skin"),
-      tones: 3,
-      contrast: 20,
-      ownedOnly: false,
-      group: old.areas[0]!.group,
-      note: "kept",
-    });
-  });
-  it("of another shape is left for the border to refuse", () => {
-    for (const odd of [null, 4, "x", { version: 2 }, { version: 7 }]) expect(upgradePiece(odd)).toBe(odd);
-    expect(upgradePiece({ version: 1, areas: "x" })).toMatchObject({ version: 2, areas: "x" });
-    expect(upgradePiece({ version: 1, areas: [7, null] })).toMatchObject({ areas: [7, null] });
+  it("counts what is beneath, over and last among what is shared", () => {
+    const withMore = areas.map((a, i): Area => ({
+      ...a,
+      layers:
+        i < 2
+          ? [
+              { medium: "shadow", kind: "underlay", code: "plum", coats: 1, place: "shadow" },
+              ...a.layers,
+              { medium: "finish", code: "gel white", place: "light" },
+            ]
+          : a.layers,
+    }));
+    expect(sharedCodes(withMore).flatMap((m) => (m.areas.length > 1 ? [m.code] : []))).toEqual(
+      expect.arrayContaining(["plum", "gel white"]),
+    );
   });
 });
 

@@ -1,5 +1,7 @@
+import { MEDIA } from "@/core/media/registry";
+import type { ShadowKind } from "@/core/shadow/shadow";
 import { applyCommand, moved, type Command } from "./commands";
-import { newPiece, targetOf, type Area, type Piece, type PictureReading } from "./piece";
+import { newPiece, targetOf, tonesOf, type Area, type Piece, type PictureReading } from "./piece";
 
 const reading = (L: number): PictureReading => ({
   lab: [L, 5, 10],
@@ -37,12 +39,10 @@ describe("commands on a piece", () => {
     const kept: Command = {
       type: "keep group",
       id: "a",
-      group: {
-        tones: [
-          { code: "clay1c", coats: 1 },
-          { code: "clay4m", coats: 2 },
-        ],
-      },
+      tones: [
+        { code: "clay1c", coats: 1 },
+        { code: "clay4m", coats: 2 },
+      ],
     };
     const piece = after(
       skin,
@@ -50,27 +50,25 @@ describe("commands on a piece", () => {
       { type: "overrule tone", id: "a", place: 1, tone: { code: "bark5m", coats: 1, overruled: true } },
       { type: "move tone", id: "a", from: 1, to: 0 },
     );
-    expect(only(piece).group!.tones).toEqual([
-      { code: "bark5m", coats: 1, overruled: true },
-      { code: "clay1c", coats: 1 },
+    expect(tonesOf(only(piece))).toEqual([
+      { medium: "tone", code: "bark5m", coats: 1, overruled: true },
+      { medium: "tone", code: "clay1c", coats: 1 },
     ]);
   });
   it("lock a tone and let it go, exclude an ink and allow it again", () => {
     const kept: Command = {
       type: "keep group",
       id: "a",
-      group: {
-        tones: [
-          { code: "clay1c", coats: 1 },
-          { code: "clay4m", coats: 2 },
-        ],
-      },
+      tones: [
+        { code: "clay1c", coats: 1 },
+        { code: "clay4m", coats: 2 },
+      ],
     };
     const locked = after(skin, kept, { type: "lock tone", id: "a", place: 1, locked: true });
-    expect(only(locked).group!.tones[1]).toEqual({ code: "clay4m", coats: 2, locked: true });
+    expect(tonesOf(only(locked))[1]).toEqual({ medium: "tone", code: "clay4m", coats: 2, locked: true });
     expect(
-      only(applyCommand(locked, { type: "lock tone", id: "a", place: 1, locked: false })).group!.tones[1],
-    ).toEqual({ code: "clay4m", coats: 2 });
+      tonesOf(only(applyCommand(locked, { type: "lock tone", id: "a", place: 1, locked: false })))[1],
+    ).toEqual({ medium: "tone", code: "clay4m", coats: 2 });
     const without = after(
       skin,
       { type: "exclude ink", id: "a", code: "x", excluded: true },
@@ -90,22 +88,72 @@ describe("commands on a piece", () => {
     ).toBe(6);
     expect(only(after(skin, { type: "set size", id: "a", size: -3 })).size).toBe(1);
   });
-  it("keep school, drift, emphasis, shadow and pencil", () => {
-    const pencil = { base: null, steps: [] };
+  it("keep school, drift and emphasis", () => {
     const piece = after(
       skin,
       { type: "choose school", id: "a", school: "layered" },
       { type: "set drift", id: "a", drift: { light: 1, shadow: -1 } },
       { type: "set emphasis", id: "a", emphasis: true },
-      { type: "keep shadow", id: "a", shadow: { kind: "underlay", code: "plum3c", coats: 2 } },
-      { type: "keep pencil", id: "a", pencil },
     );
-    expect(only(piece)).toMatchObject({
-      school: "layered",
-      drift: { light: 1, shadow: -1 },
-      emphasis: true,
-      shadow: { code: "plum3c" },
-      pencil,
+    expect(only(piece)).toMatchObject({ school: "layered", drift: { light: 1, shadow: -1 }, emphasis: true });
+  });
+  describe("on layers", () => {
+    const shadow = (kind: ShadowKind, code: string): Command => ({
+      type: "put layer",
+      id: "a",
+      layer: { medium: "shadow", kind, code, coats: 1, place: "shadow" },
+    });
+    const tones: Command = {
+      type: "keep group",
+      id: "a",
+      tones: [
+        { code: "clay1c", coats: 1 },
+        { code: "clay4m", coats: 2 },
+      ],
+    };
+    const finish: Command = {
+      type: "put layer",
+      id: "a",
+      layer: { medium: "finish", code: "gel white", place: "light" },
+    };
+    const codes = (p: Piece) => only(p).layers.map((l) => ("code" in l ? l.code : l.medium));
+    const full = after(skin, finish, shadow("overlay", "grey"), shadow("underlay", "plum"), tones);
+
+    it("lay any number in the order of laying, whatever comes first", () => {
+      expect(codes(full)).toEqual(["plum", "clay1c", "clay4m", "grey", "gel white"]);
+      expect(codes(applyCommand(full, shadow("cool hint", "ice")))).toEqual([
+        "plum",
+        "clay1c",
+        "clay4m",
+        "grey",
+        "ice",
+        "gel white",
+      ]);
+    });
+    it("keep what lies beneath and over when the group is exchanged", () =>
+      expect(
+        codes(applyCommand(full, { type: "keep group", id: "a", tones: [{ code: "x", coats: 1 }] })),
+      ).toEqual(["plum", "x", "grey", "gel white"]));
+    it("change one in its place, and only into one of its kind", () => {
+      const layer = { medium: "shadow", kind: "overlay", code: "slate", coats: 2, place: "edge" } as const;
+      expect(codes(applyCommand(full, { type: "change layer", id: "a", at: 3, layer }))[3]).toBe("slate");
+      for (const [at, other] of [
+        [3, { ...layer, kind: "underlay" as const }],
+        [1, layer],
+        [9, layer],
+      ] as const)
+        expect(applyCommand(full, { type: "change layer", id: "a", at, layer: other })).toEqual(full);
+    });
+    it("take one away", () =>
+      expect(codes(applyCommand(full, { type: "take layer away", id: "a", at: 0 }))).toEqual([
+        "clay1c",
+        "clay4m",
+        "grey",
+        "gel white",
+      ]));
+    it("take no more of a medium than an area may have", () => {
+      const many = Array.from({ length: 20 }, () => shadow("overlay", "grey"));
+      expect(only(after(skin, ...many)).layers).toHaveLength(MEDIA.shadow.most);
     });
   });
   it("take groups of several areas at once, and wishes of the whole; a deleted area touches nothing", () => {
@@ -118,11 +166,11 @@ describe("commands on a piece", () => {
     const taken = applyCommand(two, {
       type: "accept groups",
       groups: [
-        { id: "b", group: { tones: [{ code: "z", coats: 1 }] } },
-        { id: "gone", group: { tones: [] } },
+        { id: "b", tones: [{ code: "z", coats: 1 }] },
+        { id: "gone", tones: [] },
       ],
     });
-    expect(taken.areas.map((a) => a.group?.tones.length)).toEqual([undefined, 1]);
+    expect(taken.areas.map((a) => tonesOf(a).length)).toEqual([0, 1]);
     expect(applyCommand(taken, { type: "delete area", id: "b" }).whole.neighbours).toEqual([]);
   });
   it("on an area that is gone change nothing", () => {

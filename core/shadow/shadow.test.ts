@@ -1,3 +1,4 @@
+import { expectationInWords } from "@/words/shadow";
 import fc from "fast-check";
 import { chroma } from "@/core/colour/lab";
 import { layDesk, seenLab, type Desk } from "@/core/ink/desk";
@@ -10,7 +11,7 @@ import {
   boldnessOf,
   expectationOf,
   rankShadows,
-  SHADOW_FACTS,
+  SHADOW_ORDER,
   SHADOW_KINDS,
   suits,
   wantedShadow,
@@ -92,9 +93,9 @@ describe("ranked shadows", () => {
   });
   it("say what to expect with its numbers", () => {
     for (const s of ranked) {
-      const says = expectationOf(desk, s, wish);
+      const says = expectationInWords(desk.inks[s.ink]!.code, s, expectationOf(desk, s, wish));
       expect(says).toContain(`${s.deepening.toFixed(0)} L*`);
-      if (SHADOW_FACTS[s.kind].order === "under")
+      if (SHADOW_ORDER[s.kind] === "under")
         expect(says).toMatch(
           /Looks strong now, \d+ L\* below the paper; after 2 coats of clay3m and clay5m it is/,
         );

@@ -115,16 +115,14 @@ describe("the rack's worth", () => {
       {
         type: "keep group",
         id: "a",
-        group: {
-          tones: [
-            { code: "clay1c", coats: 1 },
-            { code: "clay4m", coats: 2 },
-          ],
-        },
+        tones: [
+          { code: "clay1c", coats: 1 },
+          { code: "clay4m", coats: 2 },
+        ],
       },
     );
     expect(usesOf("clay4m", [{ id: "p", document: piece }])).toEqual([
-      { piece: "Kite", pieceId: "p", area: "Skin", coats: 2 },
+      { piece: "Kite", pieceId: "p", area: "Skin", areaId: "a", medium: "tone", coats: 2 },
     ]);
     expect(usesOf("soot1c", [{ id: "p", document: piece }])).toEqual([]);
   });

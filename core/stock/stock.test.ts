@@ -1,43 +1,5 @@
-import { newArea, newPiece, type Piece } from "@/core/piece/piece";
 import { findMarkers } from "@/core/codes/find";
-import { needOf, suppliesMarkdown, suppliesOf } from "./supplies";
 import { twinsOf } from "@/core/ink/twins";
-
-const area = (name: string, ...codes: string[]) => ({
-  ...newArea(name, name),
-  group: { tones: codes.map((code) => ({ code, coats: 1 })) },
-});
-const piece: Piece = {
-  ...newPiece("A | test", null),
-  areas: [area("Skin", "clay1c", "clay4m"), area("Hat", "clay4m", "dusk3c"), newArea("x", "Sky")],
-};
-const rack = [
-  { code: "clay1c", owned: true, state: "fine" },
-  { code: "clay4m", owned: true, state: "low" },
-  { code: "dusk3c", owned: false, state: "full" },
-];
-
-describe("the supply list", () => {
-  const supplies = suppliesOf(piece, rack);
-  it("names each marker once, with where it is used", () =>
-    expect(supplies.map((s) => [s.code, s.areas])).toEqual([
-      ["clay1c", ["Skin"]],
-      ["clay4m", ["Skin", "Hat"]],
-      ["dusk3c", ["Hat"]],
-    ]));
-  it("says what each needs", () => expect(supplies.map(needOf)).toEqual(["ready", "running low", "to buy"]));
-  it("counts a code that the rack does not know as to buy", () =>
-    expect(needOf(suppliesOf(piece, [])[0]!)).toBe("to buy"));
-  it("is a Markdown table whose cells stay cells", () => {
-    const text = suppliesMarkdown(
-      { ...piece, areas: [area("Hat | scarf", "clay1c")] },
-      "card",
-      suppliesOf({ ...piece, areas: [area("Hat | scarf", "clay1c")] }, rack),
-    );
-    expect(text).toContain("| `clay1c` | ready | Hat \\| scarf |");
-    expect(text).toContain("1 marker.");
-  });
-});
 
 describe("twins", () => {
   const oneCoat = [

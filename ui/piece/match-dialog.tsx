@@ -67,7 +67,9 @@ export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDia
               )}
             </span>
             <span className="text-right leading-tight">
-              <span className="block text-[18px] font-semibold">{r.deltaE00.toFixed(2)}</span>
+              <span className="block text-[18px] font-semibold" data-difference>
+                {r.deltaE00.toFixed(2)}
+              </span>
               <span className="block text-[13px]">ΔE00, {r.closeness}</span>
               {r.preferred && <span className="block text-[13px] font-semibold">preferred</span>}
             </span>

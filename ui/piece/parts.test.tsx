@@ -1,46 +1,13 @@
 import { renderToStaticMarkup } from "react-dom/server";
-import type { GroupOutput } from "@/compute/group";
+import type { GroupOutput } from "@/compute/group-output";
 import { newArea, type Area } from "@/core/piece/piece";
 import type { Rack, RackMarker } from "@/store/rack";
-import { Finishers } from "./finishers";
-import { Advice, Purchase, TonedPaper } from "./group-advice";
+import { Advice, Purchase, TonedPaper } from "./group/group-advice";
 
 const thing = (code: string, kind: string, change: Partial<RackMarker> = {}) =>
   ({ code, kind, owned: true, state: "fine", proof: null, swatches: [], ...change }) as unknown as RackMarker;
 const rackOf = (paperL: number, others: readonly RackMarker[] = [], markers: readonly RackMarker[] = []) =>
   ({ paper: { name: "Toned", lab: [paperL, 5, 15] }, others, markers }) as unknown as Rack;
-
-describe("finishers", () => {
-  const jar = [
-    thing("gel white", "gel pen"),
-    thing("liner brown", "liner", { proof: false }),
-    thing("liner 03", "liner", { proof: true }),
-    thing("borrowed gouache", "gouache", { owned: false }),
-  ];
-
-  it("says where each owned one is for, and leaves out what is not owned", () => {
-    const markup = renderToStaticMarkup(<Finishers rack={rackOf(95, jar)} material="cloth" toned={false} />);
-    expect(markup).toContain("gel white");
-    expect(markup).toContain("last, on dry ink");
-    expect(markup).not.toContain("borrowed gouache");
-  });
-
-  it("warns of a liner that smears, and of white paint in hair", () => {
-    const markup = renderToStaticMarkup(<Finishers rack={rackOf(95, jar)} material="hair" toned={false} />);
-    expect(markup).toMatch(/liner brown<\/span> is not alcohol-proof/);
-    expect(markup).toContain("Do not paint the highlight band of hair white");
-  });
-
-  it("speaks of the sheet itself on toned paper only, and is silent with an empty jar", () => {
-    expect(renderToStaticMarkup(<Finishers rack={rackOf(70, jar)} material="cloth" toned />)).toContain(
-      "the sheet itself is a middle value",
-    );
-    expect(
-      renderToStaticMarkup(<Finishers rack={rackOf(95, jar)} material="cloth" toned={false} />),
-    ).not.toContain("middle value");
-    expect(renderToStaticMarkup(<Finishers rack={rackOf(95)} material="cloth" toned={false} />)).toBe("");
-  });
-});
 
 describe("toned paper", () => {
   const reading = (lab: readonly [number, number, number]) => ({
@@ -86,11 +53,15 @@ describe("advice", () => {
   it("offers its fix only where the group may still grow or shrink", () => {
     const insert = {
       kind: "step too wide" as const,
+      pair: ["a", "b"] as const,
+      deltaL: 30,
       message: "Step 30 L*.",
       fix: { kind: "insert" as const, after: 0, code: "sand3m", coats: 1 },
     };
     const remove = {
       kind: "twins" as const,
+      pair: ["a", "b"] as const,
+      deltaE00: 1,
       message: "Twins.",
       fix: { kind: "remove" as const, tone: 1, code: "clay4m" },
     };

@@ -1,5 +1,5 @@
 "use client";
-import { useCallback, useRef, useState } from "react";
+import { useCallback, useState } from "react";
 import type { Rack, RackChange, RackFacts, RackMarker } from "@/store/rack";
 import { messageOf, send } from "@/ui/send";
 import { useUndoKeys } from "@/ui/use-keys";
@@ -33,26 +33,32 @@ interface State {
   readonly rack: Rack;
   readonly done: readonly Edit[];
   readonly undone: readonly Edit[];
+  /** Edits on their way to the store. */
+  readonly sent: number;
 }
 
 /** The rack with edits that show at once, are stored one after the other as they are made, and can be undone. */
 export function useRackEdits(first: Rack) {
-  const [state, setState] = useState<State>({ first, rack: first, done: [], undone: [] });
+  const [state, setState] = useState<State>({ first, rack: first, done: [], undone: [], sent: 0 });
   const [trouble, setTrouble] = useState<string>();
-  const queue = useRef(inTurn());
+  const [queue] = useState(inTurn);
   // A page that was loaded anew knows what was stored; while edits are on their way, it may not know them yet.
-  if (state.first !== first && !queue.current.busy()) setState({ ...state, first, rack: first });
+  if (state.first !== first && !state.sent) setState({ ...state, first, rack: first });
   const { rack, done, undone } = state;
 
-  const store = useCallback((changes: readonly RackChange[], otherwise: (s: State) => State) => {
-    setTrouble(undefined);
-    queue.current
-      .run(() => send("PATCH", "/api/rack", { changes }))
-      .catch((e: unknown) => {
-        setState(otherwise);
-        setTrouble(messageOf(e));
-      });
-  }, []);
+  const store = useCallback(
+    (changes: readonly RackChange[], otherwise: (s: State) => State) => {
+      setTrouble(undefined);
+      setState((s) => ({ ...s, sent: s.sent + 1 }));
+      queue(() => send("PATCH", "/api/rack", { changes }))
+        .catch((e: unknown) => {
+          setState(otherwise);
+          setTrouble(messageOf(e));
+        })
+        .finally(() => setState((s) => ({ ...s, sent: s.sent - 1 })));
+    },
+    [queue],
+  );
   const run = useCallback(
     (changes: readonly RackChange[]) => {
       if (!changes.length) return;

@@ -1,9 +1,9 @@
 import { renderToStaticMarkup } from "react-dom/server";
-import type { CoverageOutput } from "@/compute/shadow";
-import { newArea, newPiece, type Area, type Piece } from "@/core/piece/piece";
+import type { CoverageOutput } from "@/compute/operations/shadow";
+import { asLayers, newArea, newPiece, type Area, type Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { CoverageTable } from "@/ui/piece/shadow-tab";
-import { togetherInput, togetherKey } from "./use-together";
+import { CoverageTable } from "./coverage-table";
+import { togetherKey, togetherQuestion } from "./use-together";
 
 const reading = { lab: [60, 10, 10] as const, spread: 0.1, at: { x: 0, y: 0, width: 0, height: 0 } };
 const picked = (id: string, change: Partial<Area> = {}): Area => ({
@@ -18,25 +18,23 @@ const marker = (code: string, owned = true) => ({
   swatches: [{ lab: [50, 0, 0] }],
 });
 const rack = {
-  paper: { id: "p", name: "Card", lab: [96, 0, 2] },
+  paper: { id: "p", name: "Card", lab: [96, 0, 2], grain: null, light: "D65" },
   markers: [marker("a"), marker("b", false), marker("c")],
   others: [],
   overlays: [],
   strips: [],
 } as unknown as Rack;
 
-const kept = {
-  tones: [
-    { code: "a", coats: 1, locked: true as const },
-    { code: "b", coats: 1, locked: true as const },
-    { code: "c", coats: 2 },
-  ],
-};
+const kept = asLayers([
+  { code: "a", coats: 1, locked: true },
+  { code: "b", coats: 1, locked: true },
+  { code: "c", coats: 2 },
+]);
 const blank = newPiece("Test", "p");
 const piece: Piece = {
   ...blank,
   areas: [
-    picked("skin", { group: kept, excluded: ["c"], emphasis: true }),
+    picked("skin", { layers: kept, excluded: ["c"], emphasis: true }),
     picked("hat", { contrast: 30, tones: 3 }),
     newArea("sky", "sky"),
   ],
@@ -52,16 +50,15 @@ const piece: Piece = {
 };
 
 describe("what a joint plan is asked", () => {
-  const { wish, planned, ownedOnly } = togetherInput(piece, rack, false);
+  const wish = togetherQuestion(piece, rack);
 
   it("takes the areas whose colour is known, and the neighbours among them", () => {
-    expect(planned).toBe(2);
     expect(wish.areas.map((a) => a.id)).toEqual(["skin", "hat"]);
     expect(wish.neighbours).toEqual([["skin", "hat"]]);
   });
 
   it("passes on locks of markers at hand, exclusions, emphasis, contrast, the limit and the scene", () => {
-    expect(ownedOnly).toBe(true);
+    expect(wish.ownedOnly).toBe(true);
     expect(wish.areas[0]).toMatchObject({
       fixed: [{ code: "a", coats: 1 }],
       exclude: ["c"],
@@ -69,19 +66,17 @@ describe("what a joint plan is asked", () => {
       drift: { light: 0, shadow: -1 },
     });
     expect(wish.areas[1]).toMatchObject({ contrast: 30, tones: 3 });
-    expect("contrast" in wish.areas[0]!).toBe(false);
-    expect(wish).toMatchObject({ limit: 9, trade: false });
+    expect(wish.areas[0]!.contrast).toBeNull();
+    expect(wish.limit).toBe(9);
   });
 
   it("lets unowned markers in as soon as one area does", () => {
-    const open = togetherInput(
+    const open = togetherQuestion(
       { ...piece, areas: piece.areas.map((a, i) => ({ ...a, ownedOnly: i > 0 })) },
       rack,
-      true,
     );
     expect(open.ownedOnly).toBe(false);
-    expect(open.wish.areas[0]!.fixed.map((t) => t.code)).toEqual(["a", "b"]);
-    expect(open.wish.trade).toBe(true);
+    expect(open.areas[0]!.fixed.map((t) => t.code)).toEqual(["a", "b"]);
   });
 
   it("changes its key with what matters to the plan, and not with what does not", () => {

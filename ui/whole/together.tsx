@@ -1,15 +1,9 @@
 "use client";
 import { useState } from "react";
-import type { PlanPieceOutput } from "@/compute/operations/plan-piece";
-import { deltaE00 } from "@/core/colour/delta-e00";
-import { labToHex } from "@/core/colour/display";
 import type { SeenArea } from "@/core/piece/overview";
-import { targetOf, tonesOf, type KeptTone, type Piece } from "@/core/piece/piece";
+import { targetOf, type Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
-import { Ramp, rampColours } from "@/ui/ink/ramp";
-import { useRun } from "@/ui/piece/piece-context";
-import { plainTones } from "@/ui/piece/group/use-groups";
 import { counted } from "@/words/numbers";
 import { Changes } from "./changes";
 import { Trade } from "./charts";

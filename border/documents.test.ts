@@ -1,67 +1,13 @@
-import sharp from "sharp";
-import { BadInput } from "@/compute/problem";
 import { applyCommand } from "@/core/piece/commands";
 import { newPiece } from "@/core/piece/piece";
-import { decodePicture, MOST_BYTES, PictureRefused } from "./decode-picture";
-import { readPiece, readSave } from "./piece-input";
-import { readGroups } from "./groups-input";
-import { isReadPage } from "./read-page-input";
-import { ImportRackInput, RangeInput } from "./rack-input";
-import { AddReadingsInput, NewPaperInput } from "./swatchbook-input";
-import { validate } from "@/compute/validate";
-
-const plain = (width: number, height: number) =>
-  sharp({ create: { width, height, channels: 3, background: "#c8a27a" } });
-const refusal = (name: string, bytes: Buffer) =>
-  decodePicture(name, bytes).then(
-    () => "",
-    (e: unknown) => (e instanceof PictureRefused ? e.message : `not a refusal: ${String(e)}`),
-  );
-
-describe("a picture that comes in", () => {
-  it("keeps its colours exactly when it is PNG", async () => {
-    const picture = await decodePicture("a.png", await plain(60, 40).png().toBuffer());
-    const { data } = await sharp(picture.working).raw().toBuffer({ resolveWithObject: true });
-    expect([...data.subarray(0, 3)]).toEqual([0xc8, 0xa2, 0x7a]);
-    expect(picture).toMatchObject({
-      type: "image/png",
-      width: 60,
-      height: 40,
-      workingWidth: 60,
-      workingHeight: 40,
-    });
-  });
-  it("is turned upright by its EXIF, and made smaller for work", async () => {
-    const turned = await decodePicture(
-      "a.jpg",
-      await plain(3000, 1500).jpeg().withMetadata({ orientation: 6 }).toBuffer(),
-    );
-    expect(turned).toMatchObject({
-      width: 1500,
-      height: 3000,
-      workingWidth: 1200,
-      workingHeight: 2400,
-      workingType: "image/jpeg",
-    });
-  });
-  it("may be WebP", async () =>
-    expect((await decodePicture("a.webp", await plain(20, 20).webp().toBuffer())).type).toBe("image/webp"));
-  it("is refused in words when it is no picture, broken, empty, too long or too large", async () => {
-    expect(await refusal("a.png", Buffer.from("<html>not a picture</html>"))).toMatch(
-      /not a PNG, JPEG or WebP/,
-    );
-    expect(
-      await refusal("a.png", Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')),
-    ).toMatch(/not a PNG, JPEG or WebP/);
-    const whole = await plain(300, 300).png({ compressionLevel: 0 }).toBuffer();
-    expect(await refusal("b.png", whole.subarray(0, whole.length / 2))).toMatch(/damaged/);
-    expect(await refusal("c.png", Buffer.alloc(0))).toMatch(/empty/);
-    expect(await refusal("d.png", Buffer.alloc(MOST_BYTES + 1))).toMatch(/at most 30 MB/);
-    expect(await refusal("e.png", await plain(9000, 7000).png().toBuffer())).toMatch(
-      /63 megapixels; at most 60/,
-    );
-  });
-});
+import type { Document } from "./fields";
+import { readGroups } from "./group";
+import { NewPaperInput } from "./paper";
+import { pieceOfSave, readPiece, SaveInput } from "./piece";
+import { BadInput } from "./problem";
+import { ImportRackInput, RangeInput } from "./rack";
+import { readAs } from "./read-as";
+import { AddReadingsInput, NewScanInput } from "./swatchbook";
 
 describe("a piece that comes in", () => {
   const piece = applyCommand(
@@ -76,12 +22,10 @@ describe("a piece that comes in", () => {
   const kept = applyCommand(piece, {
     type: "keep group",
     id: "a",
-    group: {
-      tones: [
-        { code: "clay1c", coats: 1 },
-        { code: "clay4m", coats: 2, overruled: true },
-      ],
-    },
+    tones: [
+      { code: "clay1c", coats: 1 },
+      { code: "clay4m", coats: 2, overruled: true },
+    ],
   });
   const paths = (value: unknown) => {
     try {
@@ -95,11 +39,32 @@ describe("a piece that comes in", () => {
 
   it("comes through unchanged", () => {
     expect(readPiece(JSON.parse(JSON.stringify(kept)))).toEqual(kept);
-    expect(readSave({ revision: 3, document: kept })).toEqual({ revision: 3, document: kept });
+    expect(pieceOfSave(readAs(SaveInput, { revision: 3, document: kept }))).toEqual(kept);
+  });
+  it("of an earlier version is brought up to the present one, its layers in order", () => {
+    const { layers: _none, ...area } = kept.areas[0]!;
+    const older = {
+      ...kept,
+      version: 2,
+      areas: [
+        {
+          ...area,
+          group: {
+            tones: [
+              { code: "a", coats: 1 },
+              { code: "b", coats: 1 },
+            ],
+          },
+          shadow: { kind: "underlay", code: "v", coats: 2 },
+          pencil: null,
+        },
+      ],
+    };
+    expect(readPiece(older).areas[0]!.layers.map((l) => l.medium)).toEqual(["shadow", "tone", "tone"]);
   });
   it("is refused with the path of what is wrong", () => {
     expect(paths({ ...kept, name: "" })).toEqual(["name"]);
-    expect(paths({ ...kept, version: 3 })).toEqual(["version"]);
+    expect(paths({ ...kept, version: 4 })).toEqual(["version"]);
     expect(
       paths({
         ...kept,
@@ -107,38 +72,45 @@ describe("a piece that comes in", () => {
           { ...kept.areas[0], material: "spoon", school: "school", size: -1, drift: { light: 2, shadow: 0 } },
         ],
       }),
-    ).toEqual(["areas[0].material", "areas[0].school", "areas[0].size", "areas[0].drift.light"]);
-    expect(
-      paths({
-        ...kept,
-        areas: [
-          {
-            ...kept.areas[0],
-            shadow: { kind: "underlay", code: "", coats: 9 },
-            pencil: { base: null, steps: [] },
-          },
-        ],
-      }),
-    ).toEqual(["areas[0].shadow.code", "areas[0].shadow.coats", "areas[0].pencil.steps"]);
+    ).toEqual(["areas[0].drift.light", "areas[0].material", "areas[0].school", "areas[0].size"]);
+    const layers = (...own: object[]) => paths({ ...kept, areas: [{ ...kept.areas[0], layers: own }] });
+    expect(layers({ medium: "shadow", kind: "underlay", code: "", coats: 9, place: "nose" })).toEqual([
+      "areas[0].layers[0].code",
+      "areas[0].layers[0].coats",
+      "areas[0].layers[0].place",
+    ]);
+    expect(layers({ medium: "pencil", base: null, steps: [], place: "all" })).toEqual([
+      "areas[0].layers[0].steps",
+    ]);
+    expect(layers({ medium: "spoon" }, { medium: "__proto__" })).toEqual([
+      "areas[0].layers[0].medium",
+      "areas[0].layers[1].medium",
+    ]);
+    expect(layers({ medium: "tone", code: "a", coats: 1, kind: "underlay" })).toEqual([
+      "areas[0].layers[0].kind",
+    ]);
     expect(
       paths({ ...kept, whole: { ...kept.whole, scene: "hot", neighbours: [["a"]], underlay: [1] } }),
     ).toEqual(["whole.scene", "whole.neighbours", "whole.underlay"]);
     expect(paths({ ...kept, extra: 1 })).toEqual(["extra"]);
     expect(paths({ ...kept, paperId: "x" })).toEqual(["paperId"]);
     expect(paths({ ...kept, areas: [{ ...kept.areas[0], tones: 9 }] })).toEqual(["areas[0].tones"]);
-    expect(
-      paths({ ...kept, areas: [{ ...kept.areas[0], group: { tones: [{ code: "a", coats: 1 }] } }] }),
-    ).toEqual(["areas[0].group.tones"]);
+    expect(layers({ medium: "tone", code: "a", coats: 1 })).toEqual(["areas[0].layers"]);
+    const gel = { medium: "finish", code: "gel", place: "light" };
+    expect(layers(...Array.from({ length: 9 }, () => gel))).toEqual(["areas[0].layers"]);
     expect(paths({ ...kept, areas: [kept.areas[0], kept.areas[0]] })).toEqual(["areas[1].id"]);
-    expect(() => readSave({ revision: 0, document: kept })).toThrow(/revision/);
+    expect(() => readAs(SaveInput, { revision: 0, document: kept })).toThrow(/revision/);
+    expect(() => pieceOfSave(readAs(SaveInput, { revision: 1, document: { ...kept, name: "" } }))).toThrow(
+      /^document\.name: /,
+    );
     expect(paths(null)).toEqual([""]);
   });
 });
 
 describe("what comes in for rack and swatchbook", () => {
-  const paths = (type: Parameters<typeof validate>[0], value: unknown) => {
+  const paths = (type: Document<object>, value: unknown) => {
     try {
-      validate(type, value);
+      readAs(type, value);
     } catch (e) {
       if (e instanceof BadInput) return e.problems.map((p) => p.path);
       throw e;
@@ -154,7 +126,7 @@ describe("what comes in for rack and swatchbook", () => {
         rangeId: "x",
         rows: [row, { ...row, state: "wet" }, { family: "clay" }, { ...row, spoon: 1 }],
       }),
-    ).toEqual(["rangeId", "rows[1].state", "rows[2].code", "rows[3].spoon"]);
+    ).toEqual(["rows[1].state", "rows[2].code", "rows[3].spoon", "rangeId"]);
     expect(paths(RangeInput, { name: "A range", families: [], key: null, homes: { clay: 40 } })).toEqual([]);
     expect(paths(RangeInput, { name: "", families: "clay", key: {}, homes: { clay: -1 } })).toEqual([
       "name",
@@ -209,6 +181,12 @@ describe("what comes in for rack and swatchbook", () => {
     expect(refused({ name: "", tones: group.tones })).toEqual(["name"]);
   });
   it("is a page only with every cell whole", () => {
+    const corners = [
+      [0, 0],
+      [1, 0],
+      [1, 1],
+      [0, 1],
+    ];
     const cell = {
       line: 0,
       place: 0,
@@ -217,15 +195,10 @@ describe("what comes in for rack and swatchbook", () => {
       spread: 0,
       streakiness: 0,
       confidence: 1,
-      doubts: [],
-      corners: [
-        [0, 0],
-        [1, 0],
-        [1, 1],
-        [0, 1],
-      ],
+      doubts: [{ kind: "uneven", figure: 2 }],
+      corners,
     };
-    const page = {
+    const result = {
       serial: 1,
       page: 0,
       pages: 1,
@@ -233,18 +206,19 @@ describe("what comes in for rack and swatchbook", () => {
       height: 10,
       cells: [cell],
       references: 0,
-      marks: cell.corners,
+      marks: corners,
       pixelsPerMm: 4,
       lightResidual: 0,
     };
-    expect(isReadPage(page)).toBe(true);
-    for (const broken of [
-      null,
-      { ...page, marks: [] },
-      { ...page, cells: [{ ...cell, lab: [50, 0] }] },
-      { ...page, cells: [{ ...cell, doubts: [{ kind: 1 }] }] },
-      { ...page, width: NaN },
-    ])
-      expect(isReadPage(broken)).toBe(false);
+    const scan = (page: object | null) => paths(NewScanInput, { chartId: id, pictureId: id, result: page });
+    expect(scan(result)).toEqual([]);
+    expect(scan(null)).toEqual(["result"]);
+    expect(scan({ ...result, marks: [] })).toEqual(["result.marks"]);
+    expect(scan({ ...result, width: 1e9 })).toEqual(["result.width"]);
+    expect(scan({ ...result, cells: [{ ...cell, lab: [50, 0] }] })).toEqual(["result.cells[0].lab"]);
+    expect(scan({ ...result, cells: [{ ...cell, doubts: [{ kind: 1 }] }] })).toEqual([
+      "result.cells[0].doubts[0].kind",
+      "result.cells[0].doubts[0].figure",
+    ]);
   });
 });

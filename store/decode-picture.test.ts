@@ -1,0 +1,55 @@
+import sharp from "sharp";
+import { decodePicture, MOST_BYTES, PictureRefused } from "./decode-picture";
+
+const plain = (width: number, height: number) =>
+  sharp({ create: { width, height, channels: 3, background: "#c8a27a" } });
+const refusal = (name: string, bytes: Buffer) =>
+  decodePicture(name, bytes).then(
+    () => "",
+    (e: unknown) => (e instanceof PictureRefused ? e.message : `not a refusal: ${String(e)}`),
+  );
+
+describe("a picture that comes in", () => {
+  it("keeps its colours exactly when it is PNG", async () => {
+    const picture = await decodePicture("a.png", await plain(60, 40).png().toBuffer());
+    const { data } = await sharp(picture.working).raw().toBuffer({ resolveWithObject: true });
+    expect([...data.subarray(0, 3)]).toEqual([0xc8, 0xa2, 0x7a]);
+    expect(picture).toMatchObject({
+      type: "image/png",
+      width: 60,
+      height: 40,
+      workingWidth: 60,
+      workingHeight: 40,
+    });
+  });
+  it("is turned upright by its EXIF, and made smaller for work", async () => {
+    const turned = await decodePicture(
+      "a.jpg",
+      await plain(3000, 1500).jpeg().withMetadata({ orientation: 6 }).toBuffer(),
+    );
+    expect(turned).toMatchObject({
+      width: 1500,
+      height: 3000,
+      workingWidth: 1200,
+      workingHeight: 2400,
+      workingType: "image/jpeg",
+    });
+  });
+  it("may be WebP", async () =>
+    expect((await decodePicture("a.webp", await plain(20, 20).webp().toBuffer())).type).toBe("image/webp"));
+  it("is refused in words when it is no picture, broken, empty, too long or too large", async () => {
+    expect(await refusal("a.png", Buffer.from("<html>not a picture</html>"))).toMatch(
+      /not a PNG, JPEG or WebP/,
+    );
+    expect(
+      await refusal("a.png", Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')),
+    ).toMatch(/not a PNG, JPEG or WebP/);
+    const whole = await plain(300, 300).png({ compressionLevel: 0 }).toBuffer();
+    expect(await refusal("b.png", whole.subarray(0, whole.length / 2))).toMatch(/damaged/);
+    expect(await refusal("c.png", Buffer.alloc(0))).toMatch(/empty/);
+    expect(await refusal("d.png", Buffer.alloc(MOST_BYTES + 1))).toMatch(/at most 30 MB/);
+    expect(await refusal("e.png", await plain(9000, 7000).png().toBuffer())).toMatch(
+      /63 megapixels; at most 60/,
+    );
+  });
+});
