@@ -72,7 +72,7 @@ describe("a piece that comes in", () => {
           { ...kept.areas[0], material: "spoon", school: "school", size: -1, drift: { light: 2, shadow: 0 } },
         ],
       }),
-    ).toEqual(["areas[0].drift.light", "areas[0].material", "areas[0].school", "areas[0].size"]);
+    ).toEqual(["areas[0].material", "areas[0].school", "areas[0].size", "areas[0].drift.light"]);
     const layers = (...own: object[]) => paths({ ...kept, areas: [{ ...kept.areas[0], layers: own }] });
     expect(layers({ medium: "shadow", kind: "underlay", code: "", coats: 9, place: "nose" })).toEqual([
       "areas[0].layers[0].code",
@@ -126,7 +126,7 @@ describe("what comes in for rack and swatchbook", () => {
         rangeId: "x",
         rows: [row, { ...row, state: "wet" }, { family: "clay" }, { ...row, spoon: 1 }],
       }),
-    ).toEqual(["rows[1].state", "rows[2].code", "rows[3].spoon", "rangeId"]);
+    ).toEqual(["rangeId", "rows[1].state", "rows[2].code", "rows[3].spoon"]);
     expect(paths(RangeInput, { name: "A range", families: [], key: null, homes: { clay: 40 } })).toEqual([]);
     expect(paths(RangeInput, { name: "", families: "clay", key: {}, homes: { clay: -1 } })).toEqual([
       "name",

@@ -31,6 +31,7 @@ function build(
     return undefined;
   }
   const fields = fieldsOf(type);
+  const start = problems.length;
   const out = new type() as Record<string, unknown>;
   const built = new Set<string>();
   for (const [name, given] of Object.entries(value)) {
@@ -55,7 +56,18 @@ function build(
     for (const said of Object.values(error.constraints ?? {}))
       problems.push({ path: join(path, error.property), expected: said });
   }
+  sortByField(problems, start, path, [...fields.keys()]);
   return out;
+}
+
+/** Puts what was said of a document's fields into the order of its fields. */
+function sortByField(problems: Problem[], start: number, path: string, fields: readonly string[]): void {
+  if (problems.length - start < 2) return;
+  const placeOf = (p: Problem) => {
+    const at = fields.indexOf(/^\.?([^.[]*)/.exec(p.path.slice(path.length))![1]!);
+    return at < 0 ? fields.length : at;
+  };
+  problems.push(...problems.splice(start).sort((a, b) => placeOf(a) - placeOf(b)));
 }
 
 function buildList(

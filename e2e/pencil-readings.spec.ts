@@ -42,7 +42,7 @@ test("what an area is made of and how big it is sets its tones, its school and i
   await expect(page.getByRole("button", { name: "2 suit it" })).toBeVisible();
   await page.getByRole("button", { name: "2 suit it" }).click();
   await expect(page.getByLabel("Tones")).toHaveValue("2");
-  await page.getByLabel(/^Shadow/).selectOption("cooler");
+  await page.getByRole("combobox", { name: /^Shadow/ }).selectOption("cooler");
   await expect(savedNotice(page)).toBeVisible();
   const [area] = (await stored(request, id)).document.areas as unknown as {
     material: string;
@@ -74,6 +74,7 @@ test("neighbours are told, merge when they are too near, and are untold again", 
   await page.getByRole("button", { name: "Sea does not touch Wall" }).click();
   await expect(async () => expect(await pairs()).toBe(before)).toPass();
   await page.getByLabel("Neighbours differ by").fill("60");
+  await page.getByLabel("Neighbours differ by").press("Enter");
   await expect(page.getByRole("region", { name: "Reminders" })).toContainText(
     /merge: .* ΔE00 apart where 60 is wished|ΔE00 apart where 60 is wished/,
   );

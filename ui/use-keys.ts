@@ -49,6 +49,6 @@ export function useKey(
 /** Undo and redo by their usual keys, which stay on; not behind a dialog. */
 export function useUndoKeys(undo: () => void, redo: () => void): void {
   const options = { preventDefault: true, ignoreEventWhen: behindDialog };
-  useHotkeys("mod+z", undo, options);
-  useHotkeys("mod+shift+z, mod+y", redo, options);
+  useHotkeys("mod+z", () => undo(), options);
+  useHotkeys("mod+shift+z, mod+y", () => redo(), options);
 }

@@ -1,4 +1,3 @@
-import { Suspense } from "react";
 import { loadRack } from "@/app/studio-view";
 import { listGroups } from "@/store/groups";
 import { listPieces } from "@/store/pieces";
@@ -23,9 +22,7 @@ export default async function GroupsPage({ searchParams }: Props) {
   const uses = Object.fromEntries(groups.map((g) => [g.id, groupUses(g.tones, pieces)]));
   return (
     <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
-      <Suspense>
-        <GroupsView groups={groups} papers={papers} rack={rack} uses={uses} studio={studio.name} />
-      </Suspense>
+      <GroupsView groups={groups} papers={papers} rack={rack} uses={uses} studio={studio.name} />
     </MarkerShell>
   );
 }

@@ -1,4 +1,3 @@
-import { Suspense } from "react";
 import { loadRack } from "@/app/studio-view";
 import { usesByCode } from "@/core/stock/losses";
 import { listPieces } from "@/store/pieces";
@@ -19,9 +18,5 @@ export default async function RackPage({
     listPieces(studio),
   ]);
   const uses = Object.fromEntries(usesByCode(pieces));
-  return (
-    <Suspense>
-      <RackView papers={papers} rack={rack} studio={studio.name} uses={uses} />
-    </Suspense>
-  );
+  return <RackView papers={papers} rack={rack} studio={studio.name} uses={uses} />;
 }

@@ -1,6 +1,5 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { Suspense } from "react";
 import { isId } from "@/border/fields";
 import { listCharts, listScans } from "@/store/charts";
 import { listPapers } from "@/store/papers";
@@ -38,17 +37,15 @@ export default async function PaperPage({ params }: Props) {
   ]);
   return (
     <MarkerShell markers={rack.markers} paperId={id}>
-      <Suspense>
-        <PaperView
-          rack={rack}
-          readings={readings}
-          charts={charts}
-          scans={scans.map(({ result, ...s }) => ({ ...s, pages: result.pages }))}
-          trials={trials}
-          pictures={pictures}
-          pieces={pieces.map((p) => ({ id: p.id, document: p.document }))}
-        />
-      </Suspense>
+      <PaperView
+        rack={rack}
+        readings={readings}
+        charts={charts}
+        scans={scans.map(({ result, ...s }) => ({ ...s, pages: result.pages }))}
+        trials={trials}
+        pictures={pictures}
+        pieces={pieces.map((p) => ({ id: p.id, document: p.document }))}
+      />
     </MarkerShell>
   );
 }

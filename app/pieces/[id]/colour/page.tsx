@@ -1,5 +1,4 @@
 import type { Metadata } from "next";
-import { Suspense } from "react";
 import { loadPiece } from "@/app/studio-view";
 import { MarkerShell } from "@/ui/marker-shell";
 import { ColourView } from "@/ui/piece/colour-view";
@@ -18,9 +17,7 @@ export default async function ColourPage({ params }: Props) {
   return (
     <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
       <PieceProvider key={piece.id} id={piece.id} revision={piece.revision} document={piece.document}>
-        <Suspense>
-          <ColourView papers={papers} rack={rack} picture={picture} />
-        </Suspense>
+        <ColourView papers={papers} rack={rack} picture={picture} />
       </PieceProvider>
     </MarkerShell>
   );
