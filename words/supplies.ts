@@ -22,7 +22,7 @@ export function suppliesMarkdown(piece: Piece, paper: string, supplies: readonly
   const rows = supplies.map(
     (s) => `| \`${cell(s.code)}\` | ${needInWords[needOf(s)]} | ${cell(usedIn(s).join(", "))} |`,
   );
-  const title = `# ${piece.name}: supply list\n\nPaper: ${paper}. ${counted(supplies.length, "marker")}.\n\n`;
+  const title = `# ${piece.name}: supply list\n\nPaper: ${paper}. ${counted(supplies.length, "thing")}.\n\n`;
   return `${title}| marker | state | used in |\n| --- | --- | --- |\n${rows.join("\n")}${rows.length ? "\n" : ""}`;
 }
 

@@ -77,6 +77,6 @@ describe("the supplies of a piece", () => {
     const rows = table.split("\n").filter((l) => l.startsWith("|"));
     expect(rows).toHaveLength(2 + 6);
     expect(rows[2]).toContain("Skin \\| face and hands");
-    expect(table).toContain("Paper: Card. 6 markers.");
+    expect(table).toContain("Paper: Card. 6 things.");
   });
 });

@@ -3,7 +3,7 @@ import { proxy, releaseProxy, wrap, type Remote } from "comlink";
 import { BadInput } from "@/border/problem";
 import { deskOfRack, type ReadRack } from "@/compute/from-rack";
 import type { OperationName, OutputOf } from "@/compute/table";
-import type { ComputeWorker, WorkerAnswer } from "@/workers/compute.worker";
+import type { ComputeApi, WorkerAnswer } from "@/workers/compute-api";
 
 export interface Watch {
   readonly onProgress?: (share: number) => void;
@@ -11,7 +11,7 @@ export interface Watch {
 }
 
 interface Running {
-  readonly remote: Remote<ComputeWorker>;
+  readonly remote: Remote<ComputeApi>;
   readonly thread: Worker;
   /** Rejects everything that waits when the worker is gone. */
   readonly waiting: Set<(error: Error) => void>;
@@ -29,7 +29,7 @@ function worker(): Running {
   if (running) return running;
   const thread = new Worker(new URL("../../workers/compute.worker.ts", import.meta.url), { type: "module" });
   const own: Running = {
-    remote: wrap<ComputeWorker>(thread),
+    remote: wrap<ComputeApi>(thread),
     thread,
     waiting: new Set(),
     desks: new Map(),

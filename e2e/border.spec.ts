@@ -1,0 +1,172 @@
+import { randomUUID } from "node:crypto";
+import { expect, test, type APIRequestContext } from "@playwright/test";
+
+interface Refusal {
+  readonly message: string;
+  readonly problems?: readonly { readonly path: string; readonly expected: string }[];
+}
+
+const paperOf = async (request: APIRequestContext): Promise<string> => {
+  const page = await (await request.get("/swatchbook")).text();
+  return /\/swatchbook\/([0-9a-f-]{36})/.exec(page)![1]!;
+};
+
+/** Every route that takes a document, with something that is wrong in it and the field that is to be named. */
+const wrong: readonly (readonly [
+  method: "post" | "put" | "patch" | "delete",
+  url: string,
+  data: unknown,
+  field: string,
+])[] = [
+  ["post", "/api/papers", { name: "Card", color: "white", capacity: 4 }, "color"],
+  ["post", "/api/papers", { name: " ", color: "#ffffff", capacity: 4 }, "name"],
+  ["post", "/api/pieces", { version: 9 }, "version"],
+  ["post", "/api/ranges", { name: "A", families: "clay", key: null, homes: {} }, "families"],
+  ["post", "/api/groups", { name: "A", tones: [] }, "tones"],
+  ["post", "/api/rack", { rangeId: randomUUID(), rows: [{ code: "a" }] }, "rangeId"],
+  ["patch", "/api/rack", { changes: [{ code: "nobody at all", set: { owned: true } }] }, "changes"],
+  ["delete", "/api/rack", { codes: [] }, "codes"],
+  [
+    "post",
+    "/api/charts",
+    { paperId: randomUUID(), title: "A", sheet: "A4", lines: [{ label: "a", cells: [{ stack: ["a"] }] }] },
+    "paperId",
+  ],
+  ["post", "/api/scans", { chartId: randomUUID(), pictureId: randomUUID(), result: {} }, "result.serial"],
+  ["post", "/api/trials", { paperId: randomUUID(), stack: ["a"], predicted: "#808080" }, "paperId"],
+  [
+    "post",
+    "/api/compute/match",
+    { paper: { color: "#ffffff" }, inks: [], target: "#808080", search: "exhaustive" },
+    "",
+  ],
+];
+
+test.describe("what comes in over HTTP", () => {
+  for (const [method, url, data, field] of wrong.slice(0, -1))
+    test(`${method} ${url} names ${field}`, async ({ request }) => {
+      const answer = await request[method](url, { data });
+      expect(answer.status()).toBe(422);
+      const { problems, message } = (await answer.json()) as Refusal;
+      expect(problems!.map((p) => p.path)).toContain(field);
+      expect(message).toContain("expected");
+    });
+
+  test("every stack may be tried for a few inks, and is left to the command line for many", async ({
+    request,
+  }) => {
+    const desk = (count: number) => ({
+      paper: { color: "#f4f5ec" },
+      inks: Array.from({ length: count }, (_, i) => ({
+        code: `ink${i}`,
+        coats: [`#${(0x505050 + 0x050301 * i).toString(16)}`],
+      })),
+      target: "#908070",
+      maxInks: 1,
+      search: "exhaustive",
+    });
+    expect((await request.post("/api/compute/match", { data: desk(12) })).status()).toBe(200);
+    const many = await request.post("/api/compute/match", { data: desk(25) });
+    expect(many.status()).toBe(422);
+    expect(((await many.json()) as Refusal).problems![0]!.path).toBe("search");
+  });
+
+  test("what is no JSON, too long or deep is refused before anything looks at it", async ({ request }) => {
+    const post = (data: string) =>
+      request.post("/api/pieces", { data, headers: { "content-type": "application/json" } });
+    expect((await post("{")).status()).toBe(422);
+    expect((await post(`"${"x".repeat(9 * 1024 * 1024)}"`)).status()).toBe(413);
+    const deep = await post(`${"[".repeat(5000)}${"]".repeat(5000)}`);
+    expect(deep.status()).toBe(422);
+    expect(((await deep.json()) as Refusal).message).toContain("levels");
+    expect((await post('{"name":"a\\u0000b"}')).status()).toBe(422);
+    expect((await post('{"__proto__":{"version":3}}')).status()).toBe(422);
+  });
+
+  test("queries are documents too", async ({ request }) => {
+    for (const [url, field] of [
+      ["/api/rack", "format"],
+      ["/api/rack?format=xlsx", "format"],
+      ["/api/rack?format=csv&format=gpl", "format"],
+      ["/api/rack?format=csv&paper=mine", "paper"],
+      ["/api/rack?format=csv&colour=red", "colour"],
+    ] as const) {
+      const answer = await request.get(url);
+      expect(answer.status(), url).toBe(422);
+      expect(((await answer.json()) as Refusal).problems!.map((p) => p.path)).toContain(field);
+    }
+    expect((await request.get(`/api/rack?format=csv&paper=${randomUUID()}`)).status()).toBe(404);
+  });
+
+  test("an id that is nobody's, or no id at all, is not there", async ({ request }) => {
+    for (const id of [randomUUID(), "nonsense", "1", "%00", "..%2f..%2fetc"])
+      for (const [method, url, data] of [
+        ["get", `/api/pieces/${id}`, undefined],
+        ["delete", `/api/pieces/${id}`, undefined],
+        ["get", `/api/papers/${id}`, undefined],
+        ["patch", `/api/papers/${id}`, { notes: "x" }],
+        ["get", `/api/papers/${id}/readings`, undefined],
+        [
+          "post",
+          `/api/papers/${id}/readings`,
+          { readings: [{ stack: ["a"], color: "#808080", source: "hand" }] },
+        ],
+        ["patch", `/api/readings/${id}`, { excluded: true }],
+        ["put", `/api/ranges/${id}`, { name: "A", families: [], key: null, homes: {} }],
+        ["patch", `/api/trials/${id}`, { note: "x" }],
+        ["delete", `/api/trials/${id}`, undefined],
+        ["patch", `/api/scans/${id}`, { decisions: [] }],
+        ["delete", `/api/scans/${id}`, undefined],
+        ["delete", `/api/groups/${id}`, undefined],
+        ["get", `/api/pictures/${id}`, undefined],
+        ["get", `/api/charts/${id}/pdf`, undefined],
+      ] as const)
+        expect((await request[method](url, { data })).status(), `${method} ${url}`).toBe(404);
+  });
+
+  test("a change that changes nothing, and a name that is taken, are said", async ({ request }) => {
+    const paper = await paperOf(request);
+    const nothing = await request.patch(`/api/papers/${paper}`, { data: {} });
+    expect(nothing.status()).toBe(422);
+    const taken = { name: `Taken ${Date.now()}`, color: "#f0f0f0", capacity: 4 };
+    const made = await request.post("/api/papers", { data: taken });
+    expect(made.status()).toBe(201);
+    expect(await made.json()).toMatchObject({ light: "D65", grain: null, finish: "" });
+    const again = await request.post("/api/papers", { data: taken });
+    expect(again.status()).toBe(422);
+    expect(((await again.json()) as Refusal).problems).toEqual([
+      { path: "name", expected: expect.stringContaining("another paper is called") },
+    ]);
+    const range = { name: `Range ${Date.now()}`, families: [], key: null, homes: {} };
+    expect((await request.post("/api/ranges", { data: range })).status()).toBe(201);
+    expect((await request.post("/api/ranges", { data: range })).status()).toBe(422);
+  });
+
+  test("a paper's light is kept, and only one that is known", async ({ request }) => {
+    const { id } = (await (
+      await request.post("/api/papers", {
+        data: { name: `Lit ${Date.now()}`, color: "#f0f0f0", capacity: 4, light: "A" },
+      })
+    ).json()) as { id: string };
+    const rack = (await (await request.get(`/api/papers/${id}`)).json()) as { paper: { light: string } };
+    expect(rack.paper.light).toBe("A");
+    expect((await request.patch(`/api/papers/${id}`, { data: { light: "C" } })).status()).toBe(422);
+    expect(await (await request.patch(`/api/papers/${id}`, { data: { light: "D50" } })).json()).toMatchObject(
+      {
+        light: "D50",
+      },
+    );
+  });
+
+  test("an opened desk is named by its handle", async ({ request }) => {
+    const desk = { paper: { color: "#f4f5ec" }, inks: [{ code: "a", coats: ["#ecd0c0"] }] };
+    const { desk: handle } = (await (await request.post("/api/compute/open", { data: desk })).json()) as {
+      desk: string;
+    };
+    const answer = await request.post("/api/compute/predict", { data: { desk: handle, stacks: [["a"]] } });
+    expect(((await answer.json()) as { stacks: { hex: string }[] }).stacks[0]!.hex).toBe("#ecd0c0");
+    const unknown = await request.post("/api/compute/predict", { data: { desk: "nobody", stacks: [] } });
+    expect(unknown.status()).toBe(422);
+    expect(((await unknown.json()) as Refusal).problems![0]!.path).toBe("desk");
+  });
+});

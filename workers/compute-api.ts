@@ -1,0 +1,50 @@
+import { BadInput, type Problem } from "@/border/problem";
+import { hasPicture, keepPicture } from "@/compute/pictures";
+import { runOperation } from "@/compute/run";
+import { Cancelled } from "@/core/progress";
+import { decode } from "./decode";
+
+export type WorkerAnswer =
+  | { readonly ok: true; readonly output: unknown }
+  | { readonly ok: false; readonly cancelled: true }
+  | { readonly ok: false; readonly cancelled: false; readonly problems: readonly Problem[] };
+
+const stops = new Map<number, AbortController>();
+
+/** What was thrown, as something that survives the way back; what nobody foresaw is thrown on. */
+function answerOf(error: unknown): WorkerAnswer {
+  if (error instanceof Cancelled) return { ok: false, cancelled: true };
+  if (error instanceof BadInput) return { ok: false, cancelled: false, problems: error.problems };
+  throw error;
+}
+
+/** What the compute worker does for the page. */
+export const computeApi = {
+  /** Runs an operation of the compute table; `id` names the job for {@link stop}. */
+  async run(
+    id: number,
+    name: string,
+    input: unknown,
+    onProgress: (share: number) => void,
+  ): Promise<WorkerAnswer> {
+    const controller = new AbortController();
+    stops.set(id, controller);
+    const watch = { onProgress: (s: number) => void onProgress(s), signal: controller.signal };
+    return runOperation(name, input, watch)
+      .then((output): WorkerAnswer => ({ ok: true, output }), answerOf)
+      .finally(() => stops.delete(id));
+  },
+  stop(id: number): void {
+    stops.get(id)?.abort();
+  },
+  /** Decodes a picture and keeps it under a handle, by which operations name it. */
+  async openPicture(handle: string, picture: Blob, name: string): Promise<WorkerAnswer> {
+    if (hasPicture(handle)) return { ok: true, output: undefined };
+    return decode(picture, name).then((raster): WorkerAnswer => {
+      keepPicture(handle, raster);
+      return { ok: true, output: undefined };
+    }, answerOf);
+  },
+};
+
+export type ComputeApi = typeof computeApi;
