@@ -30,7 +30,7 @@ test("shortcuts of a single key can be switched off, and do nothing behind a dia
   const tab = (name: string) => page.getByRole("tab", { name, exact: false });
   await page.keyboard.press("?");
   const dialog = page.getByRole("dialog", { name: "Shortcuts" });
-  await expect(dialog).toBeVisible();
+  await expect(dialog.getByRole("heading", { name: "Shortcuts" })).toBeVisible();
   await page.keyboard.press("s");
   await expect(tab("Group")).toHaveAttribute("aria-selected", "true");
   await dialog.getByLabel("Shortcuts of a single key are on").uncheck();

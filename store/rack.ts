@@ -346,12 +346,14 @@ export const importRack = (
           .onConflictDoUpdate({ target: [inks.studioId, inks.code], set });
       }
       const families = [...new Set(own.map((r) => r.family))];
-      await tx
-        .update(ranges)
-        .set({
-          families: sql`(select array_agg(f order by o) from (select f, min(o) as o from unnest(${ranges.families} || ${sql.param(families)}::text[]) with ordinality as u(f, o) group by f) as distinct_families)`,
-        })
-        .where(and(eq(ranges.studioId, studio.id), eq(ranges.id, rangeId)));
+      // A range that gets nothing new keeps the families it has, even none.
+      if (families.length)
+        await tx
+          .update(ranges)
+          .set({
+            families: sql`(select array_agg(f order by o) from (select f, min(o) as o from unnest(${ranges.families} || ${sql.param(families)}::text[]) with ordinality as u(f, o) group by f) as distinct_families)`,
+          })
+          .where(and(eq(ranges.studioId, studio.id), eq(ranges.id, rangeId)));
       return { added: fresh.length, updated: own.length - fresh.length, elsewhere };
     }),
   );
