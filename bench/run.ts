@@ -7,6 +7,7 @@ import { judgeMatch } from "./match";
 import { judgePencil } from "./pencil";
 import { judgePencilScales } from "./pencil-scale";
 import { judgePrediction } from "./prediction";
+import { judgeQuestions } from "./questions";
 import { judgeShadows } from "./shadow";
 import { judgeTrials } from "./trials";
 
@@ -20,6 +21,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   scales: judgePencilScales,
   joint: judgeJoint,
   match: judgeMatch,
+  questions: judgeQuestions,
 };
 
 const FILE = new URL("../docs/measurements.md", import.meta.url);

@@ -13,7 +13,8 @@ const shoot = async (name: string) => {
 };
 const open = async (path: string) => {
   await page.goto(base + path);
-  await page.waitForLoadState("networkidle");
+  await page.locator("html[data-ready]").waitFor({ state: "attached" });
+  await page.waitForTimeout(1200);
 };
 
 const click = (name: string | RegExp) => page.getByRole("button", { name }).first().click();
@@ -42,6 +43,8 @@ await shoot("shadow");
 await open(`${moth}?area=area-1&tab=pencil`);
 await page.getByText("Three neighbours").waitFor({ timeout: 60_000 });
 await shoot("pencil");
+await open(`${moth}?area=area-1&tab=finish`);
+await shoot("finish");
 await open(kite.replace("colour", "whole"));
 await click("Plan together");
 await page.getByRole("list", { name: "Changes" }).waitFor({ timeout: 60_000 });

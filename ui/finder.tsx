@@ -3,7 +3,8 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from "@headl
 import { useState } from "react";
 import { findMarkers } from "@/core/codes/find";
 import type { RackMarker } from "@/store/rack";
-import { coatsInHex, StrokeChip } from "./ink/stroke-chip";
+import { MarkerChip } from "@/ui/ink/marker-chip";
+
 import { Modal } from "./kit/modal";
 import type { FinderRequest } from "./shell";
 import { labInWords } from "@/words/numbers";
@@ -47,13 +48,7 @@ export function Finder({
               value={m}
               className="flex min-h-11 items-center gap-3 border-b border-line px-1 data-focus:bg-invert data-focus:text-invert-text"
             >
-              <StrokeChip
-                coats={coatsInHex(m.swatches)}
-                owned={m.owned}
-                low={m.state === "low"}
-                width={76}
-                height={28}
-              />
+              <MarkerChip marker={m} width={76} height={28} />
               <span className="code w-20">{m.code}</span>
               <span className="text-[14px]">
                 {m.swatches[0] ? labInWords(m.swatches[0].lab) : "not read on this paper"}

@@ -1,9 +1,10 @@
 import { MessageChannel } from "node:worker_threads";
 import { expose, type Endpoint } from "comlink";
-import { BadInput } from "@/border/problem";
+import type { BadInput } from "@/border/problem";
 import type { ReadRack } from "@/compute/from-rack";
 import { scannedDesk } from "@/fixtures/scanned-desk";
 import { computeApi } from "@/workers/compute-api";
+import type * as Client from "./client";
 
 const [paper, inks] = scannedDesk(8, 3);
 const rack: ReadRack = {
@@ -59,7 +60,7 @@ class FakeWorker {
   }
 }
 
-let client: typeof import("./client");
+let client: typeof Client;
 
 beforeEach(async () => {
   FakeWorker.all.length = 0;

@@ -14,7 +14,8 @@ import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
 import { useAsk } from "@/ui/compute/use-compute";
 import { Ramp, rampColours } from "@/ui/ink/ramp";
-import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
+import { MarkerChip } from "@/ui/ink/marker-chip";
+
 import { messageOf, send } from "@/ui/send";
 import { coatsInWords, signed } from "@/words/numbers";
 import { verdictInWords } from "@/words/verdict";
@@ -117,13 +118,7 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
                 aria-hidden
               />
               {marker ? (
-                <StrokeChip
-                  coats={coatsInHex(marker.swatches)}
-                  owned={marker.owned}
-                  low={marker.state === "low"}
-                  width={76}
-                  height={26}
-                />
+                <MarkerChip marker={marker} width={76} height={26} />
               ) : (
                 <span className="text-[13px]">not on the rack</span>
               )}

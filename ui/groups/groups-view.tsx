@@ -11,6 +11,7 @@ import type { Rack } from "@/store/rack";
 import { useTones } from "@/ui/compute/use-tones";
 import { Ramp } from "@/ui/ink/ramp";
 import { FileButton } from "@/ui/kit/file-button";
+import { PaperSelect } from "@/ui/kit/paper-select";
 import { messageOf, send } from "@/ui/send";
 import { colourTyped } from "@/ui/swatchbook/typed-colour";
 import { readColour } from "@/border/colour";
@@ -105,20 +106,12 @@ export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
           <a className="button" href="/api/groups" download>
             <Download size={16} aria-hidden /> Save as JSON
           </a>
-          <label className="flex items-center gap-1.5 text-[14px]">
-            As read on{" "}
-            <select
-              className="field"
-              value={rack.paper.id}
-              onChange={(e) => change({ paper: e.target.value })}
-            >
-              {papers.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}
-                </option>
-              ))}
-            </select>
-          </label>
+          <PaperSelect
+            says="As read on"
+            papers={papers}
+            chosen={rack.paper.id}
+            onChoose={(id) => change({ paper: id })}
+          />
         </div>
       </div>
       <div className="mb-3 flex flex-wrap items-center gap-2 border-b border-line pb-2 text-[14px]">

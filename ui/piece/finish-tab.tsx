@@ -2,13 +2,13 @@
 import { X } from "lucide-react";
 import { useState } from "react";
 import { finish } from "@/core/media/finish";
-import { LAYER_PLACES, type FinishLayer, type LayerPlace } from "@/core/media/layer";
+import type { FinishLayer, LayerPlace } from "@/core/media/layer";
 import type { Area } from "@/core/piece/piece";
 import type { Kind } from "@/core/stock/kinds";
 import type { Rack, RackMarker } from "@/store/rack";
 import { Empty, Notice } from "@/ui/kit/notice";
 import { finisherInWords, notOn } from "@/words/finish";
-import { placeInWords } from "@/words/pass";
+import { PlaceSelect } from "./place-select";
 import { useRun } from "./piece-context";
 
 /** Papers darker than this (L*) are toned. */
@@ -40,18 +40,11 @@ export function FinishTab({ area, rack }: { readonly area: Area; readonly rack: 
           {laid.map(({ layer, at }) => (
             <li key={at} className="flex flex-wrap items-center gap-3 border-b border-line py-1">
               <span className="code w-36">{layer.code}</span>
-              <select
-                className="field"
-                aria-label={`Place of ${layer.code}`}
-                value={layer.place}
-                onChange={(e) => change(at, { ...layer, place: e.target.value as LayerPlace })}
-              >
-                {LAYER_PLACES.map((p) => (
-                  <option key={p} value={p}>
-                    {placeInWords[p]}
-                  </option>
-                ))}
-              </select>
+              <PlaceSelect
+                label={`Place of ${layer.code}`}
+                place={layer.place}
+                onPlace={(place) => change(at, { ...layer, place })}
+              />
               <button
                 className="button-bare ml-auto min-w-7 px-0"
                 onClick={() => run({ type: "take layer away", id: area.id, at })}

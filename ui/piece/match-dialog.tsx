@@ -4,7 +4,8 @@ import type { Lab } from "@/core/colour/lab";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
 import { useAsk } from "@/ui/compute/use-compute";
-import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
+import { MarkerChip } from "@/ui/ink/marker-chip";
+
 import { Modal } from "@/ui/kit/modal";
 import { coatsInWords, counted } from "@/words/numbers";
 
@@ -22,17 +23,7 @@ export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDia
   const recipes = work.output?.recipes ?? [];
   const chip = (code: string) => {
     const m = rack.markers.find((r) => r.code === code);
-    return (
-      m && (
-        <StrokeChip
-          coats={coatsInHex(m.swatches)}
-          owned={m.owned}
-          low={m.state === "low"}
-          width={58}
-          height={24}
-        />
-      )
-    );
+    return m && <MarkerChip marker={m} width={58} height={24} />;
   };
   return (
     <Modal open onClose={onClose} title={`Match the local colour of ${name}`} wide>

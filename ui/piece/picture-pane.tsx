@@ -9,7 +9,7 @@ import { messageOf } from "@/ui/send";
 import { useKey } from "@/ui/use-keys";
 import { Loupe } from "./loupe";
 import { pictureBlob } from "./picture-blob";
-import { ReadingMark } from "./reading-mark";
+import { Outline, ReadingMark } from "./reading-mark";
 
 interface Box {
   readonly x: number;
@@ -259,26 +259,12 @@ export function PicturePane({
                   ),
               )}
               {drag && (
-                <rect
+                <Outline
                   x={drag.x * scale}
                   y={drag.y * scale}
                   width={drag.width * scale}
                   height={drag.height * scale}
-                  fill="none"
-                  stroke="#fff"
-                  strokeWidth="3"
-                />
-              )}
-              {drag && (
-                <rect
-                  x={drag.x * scale}
-                  y={drag.y * scale}
-                  width={drag.width * scale}
-                  height={drag.height * scale}
-                  fill="none"
-                  stroke="#000"
-                  strokeWidth="1.2"
-                  strokeDasharray="4 3"
+                  dashed
                 />
               )}
             </svg>

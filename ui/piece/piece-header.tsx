@@ -1,10 +1,12 @@
 "use client";
-import { CloudOff, Redo2, Undo2 } from "lucide-react";
+import { CloudOff } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { PaperSheet } from "@/store/papers";
 import { Modal } from "@/ui/kit/modal";
+import { PaperSelect } from "@/ui/kit/paper-select";
+import { UndoButtons } from "@/ui/kit/undo-buttons";
 import { messageOf } from "@/ui/send";
 import { useUndoKeys } from "@/ui/use-keys";
 import type { SaveState } from "./autosave";
@@ -57,40 +59,15 @@ export function PieceHeader({
           </Link>
         ))}
       </nav>
-      <label className="flex items-center gap-1.5 text-[14px]">
-        Paper
-        <select
-          className="field"
-          value={piece.paperId ?? papers[0]?.id}
-          onChange={(e) => run({ type: "choose paper", paperId: e.target.value })}
-        >
-          {papers.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <PaperSelect
+        says="Paper"
+        papers={papers}
+        chosen={piece.paperId ?? papers[0]?.id}
+        onChoose={(id) => run({ type: "choose paper", paperId: id })}
+      />
       <div className="ml-auto flex items-center gap-1">
         <SaveNotice />
-        <button
-          className="button-bare"
-          onClick={() => undo()}
-          disabled={!canUndo}
-          aria-label="Undo"
-          title="Undo"
-        >
-          <Undo2 size={19} aria-hidden />
-        </button>
-        <button
-          className="button-bare"
-          onClick={() => redo()}
-          disabled={!canRedo}
-          aria-label="Redo"
-          title="Redo"
-        >
-          <Redo2 size={19} aria-hidden />
-        </button>
+        <UndoButtons undo={undo} redo={redo} canUndo={canUndo} canRedo={canRedo} />
       </div>
     </div>
   );

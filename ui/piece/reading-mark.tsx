@@ -1,5 +1,22 @@
 import type { PictureReading } from "@/core/piece/piece";
 
+/** A box that shows on any colour: black on white. */
+export const Outline = ({
+  dashed = false,
+  ...box
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly dashed?: boolean;
+}) => (
+  <>
+    <rect {...box} fill="none" stroke="#fff" strokeWidth="2.8" />
+    <rect {...box} fill="none" stroke="#000" strokeDasharray={dashed ? "4 3" : undefined} />
+  </>
+);
+
 /** Where a colour was picked, with the letter of what it was picked for. */
 export function ReadingMark({
   letter,
@@ -16,23 +33,7 @@ export function ReadingMark({
   const y = (at.y + at.height / 2) * height;
   return (
     <g>
-      <rect
-        x={at.x * width}
-        y={at.y * height}
-        width={at.width * width}
-        height={at.height * height}
-        fill="none"
-        stroke="#fff"
-        strokeWidth="2.500"
-      />
-      <rect
-        x={at.x * width}
-        y={at.y * height}
-        width={at.width * width}
-        height={at.height * height}
-        fill="none"
-        stroke="#000"
-      />
+      <Outline x={at.x * width} y={at.y * height} width={at.width * width} height={at.height * height} />
       <path d={`M${x} ${y}l8 -12h14v-18h-18v12z`} fill="#000" stroke="#fff" strokeWidth="1.5" />
       <text x={x + 13} y={y - 16} textAnchor="middle" fontSize="13" fontWeight="700" fill="#fff">
         {letter}

@@ -1,13 +1,13 @@
 "use client";
 import { Download, Printer } from "lucide-react";
 import Link from "next/link";
-import { labToHex } from "@/core/colour/display";
 import { passesOf } from "@/core/media/registry";
 import { schoolOf, tonesOf } from "@/core/piece/piece";
 import { needOf, suppliesOf } from "@/core/stock/supplies";
 import type { PaperSheet } from "@/store/papers";
-import type { Rack, RackMarker } from "@/store/rack";
-import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
+import type { Rack } from "@/store/rack";
+import { MarkerChip } from "@/ui/ink/marker-chip";
+
 import { useTones } from "@/ui/compute/use-tones";
 import { counted } from "@/words/numbers";
 import { passAmount, passStroke, passWhere } from "@/words/pass";
@@ -92,15 +92,7 @@ export function StepsView({
                       <span className="w-[34px] text-right text-[17px] font-semibold">
                         {String.fromCharCode(97 + i)}
                       </span>
-                      {marker && (
-                        <StrokeChip
-                          coats={chipColours(marker)}
-                          owned={marker.owned}
-                          low={marker.state === "low"}
-                          width={84}
-                          height={30}
-                        />
-                      )}
+                      {marker && <MarkerChip marker={marker} width={84} height={30} />}
                       <span className="code w-[92px] text-[17px]">{code}</span>
                       <span>
                         {i === 0
@@ -132,13 +124,7 @@ export function StepsView({
                       >
                         <span className="text-right text-[17px] font-semibold">{before + i + 1}</span>
                         {marker ? (
-                          <StrokeChip
-                            coats={chipColours(marker)}
-                            owned={marker.owned}
-                            low={marker.state === "low"}
-                            width={84}
-                            height={30}
-                          />
+                          <MarkerChip marker={marker} width={84} height={30} />
                         ) : (
                           <span className="text-[13px]">not in the rack</span>
                         )}
@@ -181,17 +167,7 @@ export function StepsView({
                   key={s.code}
                   className="grid grid-cols-[64px_84px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1"
                 >
-                  {marker ? (
-                    <StrokeChip
-                      coats={chipColours(marker)}
-                      owned={marker.owned}
-                      low={marker.state === "low"}
-                      width={64}
-                      height={24}
-                    />
-                  ) : (
-                    <span />
-                  )}
+                  {marker ? <MarkerChip marker={marker} width={64} height={24} /> : <span />}
                   <span className="code">{pencilName(s.code)}</span>
                   <span className="text-[14px] leading-tight">
                     {usedIn(s).join(", ")}
@@ -206,7 +182,3 @@ export function StepsView({
     </>
   );
 }
-
-/** A pencil's chip shows its drawdown over white. */
-const chipColours = (marker: RackMarker) =>
-  marker.drawdowns?.white ? [labToHex(marker.drawdowns.white)] : coatsInHex(marker.swatches);

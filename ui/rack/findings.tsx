@@ -6,7 +6,8 @@ import type { RangeFacts, Rack, RackMarker } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
 import { rackKey } from "@/ui/compute/client";
 import { useCompute } from "@/ui/compute/use-compute";
-import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
+import { MarkerChip } from "@/ui/ink/marker-chip";
+
 import { counted } from "@/words/numbers";
 
 const MOST_SHOWN = 60;
@@ -163,15 +164,7 @@ function Chip({
       className="inline-flex min-h-8 items-center gap-1.5 px-0.5 hover:underline"
       onClick={() => onChoose(code)}
     >
-      {marker?.swatches.length ? (
-        <StrokeChip
-          coats={coatsInHex(marker.swatches)}
-          owned={marker.owned}
-          low={marker.state === "low"}
-          width={44}
-          height={20}
-        />
-      ) : null}
+      {marker?.swatches.length ? <MarkerChip marker={marker} width={44} height={20} /> : null}
       <span className="code">{code}</span>
     </button>
   );

@@ -6,7 +6,8 @@ import type { Use } from "@/core/stock/losses";
 import { twinsOf } from "@/core/ink/twins";
 import type { Rack, RackMarker } from "@/store/rack";
 import { useAsk } from "@/ui/compute/use-compute";
-import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
+import { MarkerChip } from "@/ui/ink/marker-chip";
+
 import { coatsInWords, labInWords } from "@/words/numbers";
 import { usesInWords } from "@/words/supplies";
 import { standingFacts, standingOf } from "./rack-columns";
@@ -29,15 +30,7 @@ export function MarkerCard({ marker, rack, uses, onChoose, run }: MarkerCardProp
       <p className="mt-0 mb-2 text-[14px] text-soft">
         {[marker.name, marker.range, marker.place].filter(Boolean).join(" · ")}
       </p>
-      {marker.swatches.length > 0 && (
-        <StrokeChip
-          coats={coatsInHex(marker.swatches)}
-          owned={marker.owned}
-          low={marker.state === "low"}
-          width={230}
-          height={74}
-        />
-      )}
+      {marker.swatches.length > 0 && <MarkerChip marker={marker} width={230} height={74} />}
       <div className="mt-2 flex gap-2">
         <select
           aria-label="Standing"

@@ -3,7 +3,8 @@ import { useState, type ReactNode } from "react";
 import { chroma, hue } from "@/core/colour/lab";
 import { STATES } from "@/core/stock/kinds";
 import type { RackFacts, RackMarker } from "@/store/rack";
-import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
+import { MarkerChip } from "@/ui/ink/marker-chip";
+
 import type { DataColumn } from "@/ui/kit/data-table";
 import { signed } from "@/words/numbers";
 
@@ -87,13 +88,7 @@ export const rackColumns: readonly Column[] = [
     by: (m) => (m.swatches[0] ? hue(m.swatches[0].lab) : NOT_READ),
     cell: (m) =>
       m.swatches.length ? (
-        <StrokeChip
-          coats={coatsInHex(m.swatches)}
-          owned={m.owned}
-          low={m.state === "low"}
-          width={72}
-          height={26}
-        />
+        <MarkerChip marker={m} width={72} height={26} />
       ) : (
         <span className="text-[13px] text-soft">not read</span>
       ),

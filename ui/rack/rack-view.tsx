@@ -1,5 +1,4 @@
 "use client";
-import { Redo2, Undo2 } from "lucide-react";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useState, type ReactNode } from "react";
 import { findMarkers } from "@/core/codes/find";
@@ -8,6 +7,8 @@ import type { Use } from "@/core/stock/losses";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
 import { FamilyTracks } from "@/ui/ink/family-tracks";
+import { PaperSelect } from "@/ui/kit/paper-select";
+import { UndoButtons } from "@/ui/kit/undo-buttons";
 import { Tabs } from "@/ui/kit/tabs";
 import { Shell } from "@/ui/shell";
 import { remarkOn } from "@/words/kinds";
@@ -126,40 +127,15 @@ export function RackView({ papers, rack: first, studio, uses }: Props) {
             </span>
           </h1>
           <div className="ml-auto flex items-center gap-1">
-            <button
-              className="button-bare"
-              onClick={edits.undo}
-              disabled={!edits.canUndo}
-              aria-label="Undo"
-              title="Undo"
-            >
-              <Undo2 size={19} aria-hidden />
-            </button>
-            <button
-              className="button-bare"
-              onClick={edits.redo}
-              disabled={!edits.canRedo}
-              aria-label="Redo"
-              title="Redo"
-            >
-              <Redo2 size={19} aria-hidden />
-            </button>
+            <UndoButtons {...edits} />
             <ExportMenu paperId={rack.paper.id} />
           </div>
-          <label className="flex items-center gap-1.5 text-[14px]">
-            As read on
-            <select
-              className="field"
-              value={rack.paper.id}
-              onChange={(e) => change({ paper: e.target.value })}
-            >
-              {papers.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}
-                </option>
-              ))}
-            </select>
-          </label>
+          <PaperSelect
+            says="As read on"
+            papers={papers}
+            chosen={rack.paper.id}
+            onChoose={(id) => change({ paper: id })}
+          />
         </div>
         {edits.trouble && (
           <p role="alert" className="mt-0 border-l-4 border-strong pl-3 text-[15px]">

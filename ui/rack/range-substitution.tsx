@@ -3,7 +3,8 @@ import { useState } from "react";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
 import { useAsk } from "@/ui/compute/use-compute";
-import { coatsInHex, StrokeChip } from "@/ui/ink/stroke-chip";
+import { MarkerChip } from "@/ui/ink/marker-chip";
+
 import { coatsInWords, counted } from "@/words/numbers";
 
 const codesIn = (text: string) => [...new Set(text.split(/[\s,;]+/).filter(Boolean))];
@@ -30,17 +31,7 @@ export function RangeSubstitution({ rack }: { readonly rack: Rack }) {
   );
   const chip = (code: string) => {
     const m = rack.markers.find((r) => r.code === code);
-    return (
-      m && (
-        <StrokeChip
-          coats={coatsInHex(m.swatches)}
-          owned={m.owned}
-          low={m.state === "low"}
-          width={60}
-          height={24}
-        />
-      )
-    );
+    return m && <MarkerChip marker={m} width={60} height={24} />;
   };
   const off = work.output?.tones.map((t) => t.substitutes[0]?.deltaE00 ?? Infinity) ?? [];
   return (

@@ -5,7 +5,7 @@ import { useState } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { PencilPlanOutput } from "@/compute/operations/pencil-plan";
 import type { Lab } from "@/core/colour/lab";
-import { LAYER_PLACES, type LayerPlace, type PencilLayer } from "@/core/media/layer";
+import type { LayerPlace, PencilLayer } from "@/core/media/layer";
 import { codesOf } from "@/core/media/registry";
 import { targetOf, type Area } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
@@ -16,6 +16,7 @@ import { counted } from "@/words/numbers";
 import { placeInWords } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
 import { NeutralPairs } from "../neutral-pairs";
+import { PlaceSelect } from "../place-select";
 import { useRun } from "../piece-context";
 import { OverMarkers } from "./over-markers";
 import { PlanShown } from "./plan-shown";
@@ -137,16 +138,9 @@ export function PencilTab({ area, rack, group }: Props) {
             ))}
           </select>
         </label>
-        <label className="flex items-center gap-1.5">
-          Where{" "}
-          <select className="field" value={place} onChange={(e) => setPlace(e.target.value as LayerPlace)}>
-            {LAYER_PLACES.map((p) => (
-              <option key={p} value={p}>
-                {placeInWords[p]}
-              </option>
-            ))}
-          </select>
-        </label>
+        <span className="flex items-center gap-1.5">
+          Where <PlaceSelect label="Where" place={place} onPlace={setPlace} />
+        </span>
         <span className="text-soft">
           {counted(ready.length, "pencil")} drawn down{plan && `; ${toothInWords(plan)}`}
         </span>

@@ -1,6 +1,6 @@
 "use client";
 import { Minus, Plus, X } from "lucide-react";
-import { LAYER_PLACES, type LayerPlace, type ShadowLayer } from "@/core/media/layer";
+import type { ShadowLayer } from "@/core/media/layer";
 import { inkOf } from "@/core/media/registry";
 import { isUnder, shadow as shadows } from "@/core/media/shadow";
 import { asLayers, type Area, type KeptTone } from "@/core/piece/piece";
@@ -8,7 +8,7 @@ import type { Rack } from "@/store/rack";
 import { useAsk } from "@/ui/compute/use-compute";
 import { Chip } from "@/ui/kit/chip";
 import { coatsInWords, signed } from "@/words/numbers";
-import { placeInWords } from "@/words/pass";
+import { PlaceSelect } from "../place-select";
 import { useRun } from "../piece-context";
 
 interface Props {
@@ -71,18 +71,11 @@ export function LaidShadows({ area, rack, cover }: Props) {
                 <Plus size={14} aria-hidden />
               </button>
             </span>
-            <select
-              className="field"
-              aria-label={`Place of ${layer.code}`}
-              value={layer.place}
-              onChange={(e) => change(at, { ...layer, place: e.target.value as LayerPlace })}
-            >
-              {LAYER_PLACES.map((p) => (
-                <option key={p} value={p}>
-                  {placeInWords[p]}
-                </option>
-              ))}
-            </select>
+            <PlaceSelect
+              label={`Place of ${layer.code}`}
+              place={layer.place}
+              onPlace={(place) => change(at, { ...layer, place })}
+            />
             <button
               className="button-bare ml-auto min-w-7 px-0"
               onClick={() => run({ type: "take layer away", id: area.id, at })}
