@@ -34,13 +34,21 @@ export async function bytesOf(request: Request, most: number): Promise<Buffer> {
   return Buffer.concat(parts, length);
 }
 
+/** Where a text stops being JSON, as far as the parser tells. */
+function whereItBreaks(error: unknown): string {
+  const at = /position (\d+)/.exec((error as Error).message)?.[1];
+  return at === undefined
+    ? "it breaks off, or is none"
+    : `something else stands at character ${Number(at) + 1}`;
+}
+
 /** @throws BadInput when it is not JSON; TooLong */
 export async function jsonOf(request: Request): Promise<unknown> {
   const bytes = await bytesOf(request, MOST_JSON);
   try {
     return JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
   } catch (e) {
-    throw wrong("", `expected JSON: ${(e as Error).message}`);
+    throw wrong("", `expected JSON; ${whereItBreaks(e)}`);
   }
 }
 

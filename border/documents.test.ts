@@ -2,7 +2,7 @@ import { applyCommand } from "@/core/piece/commands";
 import { newPiece } from "@/core/piece/piece";
 import type { Document } from "./fields";
 import { readGroups } from "./group";
-import { NewPaperInput } from "./paper";
+import { NewPaperInput, PaperFactsInput } from "./paper";
 import { pieceOfSave, readPiece, SaveInput } from "./piece";
 import { BadInput } from "./problem";
 import { ImportRackInput, RangeInput } from "./rack";
@@ -221,4 +221,18 @@ describe("what comes in for rack and swatchbook", () => {
       "result.cells[0].doubts[0].figure",
     ]);
   });
+});
+
+it("a new paper must say its name, colour and coats; a changed one need not", () => {
+  const said = (value: object) => {
+    try {
+      readAs(NewPaperInput, value);
+    } catch (e) {
+      return (e as BadInput).problems.map((p) => p.path).sort();
+    }
+    return [];
+  };
+  expect(said({})).toEqual(["capacity", "color", "name"]);
+  expect(said({ name: "Card", color: "#ffffff" })).toEqual(["capacity"]);
+  expect(readAs(PaperFactsInput, {})).toEqual({});
 });

@@ -18,6 +18,7 @@ import {
   Texts,
   Whole,
 } from "./fields";
+import { wrong } from "./problem";
 
 /** Facts of a thing on the rack; all may be left out. */
 export class RackFactsInput {
@@ -64,6 +65,17 @@ export class ImportRackInput {
   /** Paper that colours of the file belong to, if they are to be taken as readings. */
   @Optional() @Id("paper") paperId?: string;
   @List(() => RackRowInput, 1, MOST_AT_ONCE, '{"code",…}') rows!: RackRowInput[];
+}
+
+/** @throws BadInput naming a row whose code stands there before */
+export function checkOnce(field: string, rows: readonly { readonly code: string }[]): void {
+  const first = new Map<string, number>();
+  for (const [i, { code }] of rows.entries()) {
+    const before = first.get(code);
+    if (before !== undefined)
+      throw wrong(`${field}[${i}].code`, `expected each code once; ${field}[${before}] is "${code}" too`);
+    first.set(code, i);
+  }
 }
 
 export class RangeInput {

@@ -1,7 +1,7 @@
 import { and, desc, eq, sql } from "drizzle-orm";
 import type { ChartLine, SheetName } from "@/core/chart/layout";
 import type { ReadPage } from "@/core/chart/read-chart";
-import { withStore } from "./database";
+import { inPieces, withStore } from "./database";
 import { charts, readings, scans, type CellDecision } from "./schema";
 import type { Studio } from "./studio";
 

@@ -1,3 +1,4 @@
+import { sql } from "drizzle-orm";
 import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
 import { Pool } from "pg";
 import * as schema from "./schema";
@@ -48,6 +49,18 @@ function isLost(error: unknown): boolean {
       return true;
   }
   return false;
+}
+
+/** Changes that touch many rows of a studio wait for each other, so that no two hold what the other wants. */
+export const lockStudio = (tx: Pick<Database, "execute">, studioId: string): Promise<unknown> =>
+  tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${studioId}, 0))`);
+
+/** Rows of one statement: PostgreSQL takes 65,535 parameters, and a row has up to twenty. */
+export const ROWS_AT_ONCE = 1000;
+
+/** A list in pieces of at most so many. */
+export function* inPieces<T>(list: readonly T[], most = ROWS_AT_ONCE): Generator<readonly T[]> {
+  for (let from = 0; from < list.length; from += most) yield list.slice(from, from + most);
 }
 
 /** PostgreSQL's code for a value that must be there once and would be there twice. */

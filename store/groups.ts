@@ -2,7 +2,7 @@ import { and, asc, eq, sql } from "drizzle-orm";
 import type { Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import type { KeptTone } from "@/core/piece/piece";
-import { unlessTaken, withStore } from "./database";
+import { lockStudio, unlessTaken, withStore } from "./database";
 import { keptGroups, type GroupResult } from "./schema";
 import type { Studio } from "./studio";
 
@@ -53,6 +53,7 @@ export const keepGroups = (
 ): Promise<{ readonly added: number; readonly replaced: number }> =>
   withStore((db) =>
     db.transaction(async (tx) => {
+      await lockStudio(tx, studio.id);
       const there = new Set(
         (
           await tx

@@ -3,7 +3,7 @@ import { compareCodes, isRead, parseCode, type CodeKey } from "@/core/codes/key"
 import type { Lab } from "@/core/colour/lab";
 import type { Pressure } from "@/core/pencil/tooth";
 import type { Kind, MarkerState } from "@/core/stock/kinds";
-import { unlessTaken, withStore } from "./database";
+import { lockStudio, unlessTaken, withStore } from "./database";
 import { asLab, findPaper, type PaperSheet } from "./papers";
 import { inks, ranges, readings, type Backing } from "./schema";
 import type { Studio } from "./studio";
@@ -244,6 +244,7 @@ export const changeRack = (
 ): Promise<{ readonly missing: readonly string[] }> =>
   withStore((db) =>
     db.transaction(async (tx) => {
+      await lockStudio(tx, studio.id);
       const codes = changes.map((c) => c.code);
       const found = new Set(
         (
@@ -306,6 +307,7 @@ export const importRack = (
 ): Promise<ImportOutcome> =>
   withStore((db) =>
     db.transaction(async (tx) => {
+      await lockStudio(tx, studio.id);
       const known = new Map(
         (
           await tx

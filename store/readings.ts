@@ -1,7 +1,7 @@
 import { and, desc, eq } from "drizzle-orm";
 import type { Lab } from "@/core/colour/lab";
 import type { Pressure } from "@/core/pencil/tooth";
-import { withStore } from "./database";
+import { inPieces, withStore } from "./database";
 import { asLab } from "./papers";
 import { readings, type Backing, type ReadingSource } from "./schema";
 import type { Studio } from "./studio";
@@ -42,15 +42,17 @@ export async function readingsOn(studio: Studio, paperId: string): Promise<Store
 
 /** Adds readings; older ones of the same stacks are superseded and stay. */
 export const addReadings = (studio: Studio, paperId: string, added: readonly NewReading[]): Promise<number> =>
-  withStore(async (db) => {
-    if (!added.length) return 0;
-    await db
-      .insert(readings)
-      .values(
-        added.map((r) => ({ studioId: studio.id, paperId, ...r, stack: [...r.stack], lab: [...r.lab] })),
-      );
-    return added.length;
-  });
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      for (const some of inPieces(added))
+        await tx
+          .insert(readings)
+          .values(
+            some.map((r) => ({ studioId: studio.id, paperId, ...r, stack: [...r.stack], lab: [...r.lab] })),
+          );
+      return added.length;
+    }),
+  );
 
 /** Leaves a reading out, or takes it in again; false when it is not this studio's. */
 export const excludeReading = (studio: Studio, id: string, excluded: boolean): Promise<boolean> =>

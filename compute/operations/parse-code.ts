@@ -1,9 +1,10 @@
 import { Key } from "@/border/code-key";
 import { Rule } from "@/border/fields";
 import { parseCode as parse, type CodeKey, type ParsedCode, type UnreadCode } from "@/core/codes/key";
+import type { Work } from "@/core/progress";
 import { operation } from "../operation";
 
-const [MOST_CODES, LONGEST] = [6000, 200];
+const [MOST_CODES, LONGEST] = [6000, 60];
 
 export class ParseCodeQuestion {
   @Key() key!: CodeKey;
@@ -18,9 +19,13 @@ export class ParseCodeQuestion {
 }
 
 /** Codes as their key reads them. */
-export const parseCode = operation(
-  ParseCodeQuestion,
-  ({ key, codes }): { codes: (ParsedCode | UnreadCode)[] } => ({
-    codes: codes.map((c) => parse(key, c)),
-  }),
-);
+export const parseCode = operation(ParseCodeQuestion, function* ({ key, codes }): Work<{
+  codes: (ParsedCode | UnreadCode)[];
+}> {
+  const out: (ParsedCode | UnreadCode)[] = [];
+  for (const code of codes) {
+    out.push(parse(key, code));
+    if (out.length % 50 === 0) yield out.length / codes.length;
+  }
+  return { codes: out };
+});

@@ -10,6 +10,7 @@ import {
   keyProblems,
   parseCode,
   type CodeKey,
+  type KeyPart,
   type ParsedCode,
 } from "./key";
 
@@ -154,4 +155,24 @@ describe("a code key", () => {
   });
   it("reads an optional part only where it is", () =>
     expect(isRead(parseCode(skerryKey, "65.kelp."))).toBe(false));
+});
+
+describe("a key made to be slow", () => {
+  /** Every part takes any number of the same letter, so that there are ways without number to read a code that reads by none. */
+  const words = Array.from({ length: 40 }, (_, i) => ({ written: "a".repeat(i + 1), name: `n${i}` }));
+  const slow: CodeKey = {
+    parts: Array.from({ length: 12 }, (): KeyPart => ({
+      kind: "words",
+      means: "serial",
+      words,
+      optional: true,
+    })),
+    examples: [],
+  };
+  it("takes no longer than its parts and letters ask for", () => {
+    // With all ways tried this would be more steps than there is time for: 60 letters over 12 parts.
+    expect(parseCode(slow, `${"a".repeat(59)}b`)).toMatchObject({ readUpTo: 59 });
+    expect(isRead(parseCode(slow, "a".repeat(60)))).toBe(true);
+    expect(completeCode(slow, "a".repeat(30)).length).toBeGreaterThan(0);
+  });
 });

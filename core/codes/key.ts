@@ -72,6 +72,25 @@ export function expectedBy(part: KeyPart): string {
 const sameText = (code: string, at: number, text: string) =>
   code.slice(at, at + text.length).toLowerCase() === text.toLowerCase();
 
+/** Words of a part by their small letters, and the lengths there are, longest first. */
+interface WordIndex {
+  readonly written: ReadonlyMap<string, string>;
+  readonly lengths: readonly number[];
+}
+const indices = new WeakMap<WordsPart, WordIndex>();
+
+function indexOf(part: WordsPart): WordIndex {
+  const known = indices.get(part);
+  if (known) return known;
+  const written = new Map<string, string>();
+  for (const w of part.words)
+    if (w.written && !written.has(w.written.toLowerCase())) written.set(w.written.toLowerCase(), w.written);
+  const lengths = [...new Set([...written.keys()].map((w) => w.length))].sort((a, b) => b - a);
+  const index = { written, lengths };
+  indices.set(part, index);
+  return index;
+}
+
 /** Texts that a part could take at a place, longest first; the empty one last when the part may be left out. */
 function choices(part: KeyPart, code: string, at: number): string[] {
   const out: string[] = [];
@@ -81,10 +100,11 @@ function choices(part: KeyPart, code: string, at: number): string[] {
     const run = /^\d*/.exec(code.slice(at))![0].length;
     for (let n = Math.min(run, part.most); n >= part.least; n--) out.push(code.slice(at, at + n));
   } else {
-    const fitting = part.words
-      .filter((w) => w.written && sameText(code, at, w.written))
-      .sort((a, b) => b.written.length - a.written.length);
-    out.push(...fitting.map((w) => w.written));
+    const { written, lengths } = indexOf(part);
+    for (const n of lengths) {
+      const word = at + n <= code.length && written.get(code.slice(at, at + n).toLowerCase());
+      if (word) out.push(word);
+    }
   }
   return part.optional ? [...out, ""] : out;
 }
@@ -107,20 +127,27 @@ function valueOf(
   };
 }
 
-/** Reads a code by its key: every part in order, the longest text first, with all ways tried. Case does not matter. */
+/**
+ * Reads a code by its key: every part in order, the longest text first, with all ways tried. Case does not matter. A place from which the
+ * rest does not read is tried once, whatever led there: the work grows with the parts, the code's length and the lengths of words only.
+ */
 export function parseCode(key: CodeKey, raw: string): ParsedCode | UnreadCode {
   const code = raw.trim();
   let furthest = { readUpTo: -1, part: 0 };
+  const dead = new Set<number>();
   const take = (part: number, at: number): { part: number; text: string }[] | undefined => {
     if (part === key.parts.length) {
       if (at === code.length) return [];
       if (at > furthest.readUpTo) furthest = { readUpTo: at, part };
       return undefined;
     }
+    const here = part * (code.length + 1) + at;
+    if (dead.has(here)) return undefined;
     for (const text of choices(key.parts[part]!, code, at)) {
       const rest = take(part + 1, at + text.length);
       if (rest) return text ? [{ part, text }, ...rest] : rest;
     }
+    dead.add(here);
     if (at > furthest.readUpTo) furthest = { readUpTo: at, part };
     return undefined;
   };
@@ -216,8 +243,10 @@ const MOST_COMPLETIONS = 40;
 export function completeCode(key: CodeKey, begun: string): string[] {
   const out = new Set<string>();
   const typed = begun.trim();
+  const walked = new Set<string>();
   const walk = (part: number, done: string): void => {
-    if (part === key.parts.length || out.size >= MOST_COMPLETIONS) return;
+    if (part === key.parts.length || out.size >= MOST_COMPLETIONS || walked.has(`${part} ${done}`)) return;
+    walked.add(`${part} ${done}`);
     const own = key.parts[part]!;
     const left = typed.slice(done.length);
     const possible =

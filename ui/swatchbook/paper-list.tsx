@@ -53,7 +53,7 @@ export function PaperList({
               className="min-h-28 border border-strong"
               style={{ background: labToHex(paper.lab) }}
             />
-            <div>
+            <div className="min-w-0 wrap-anywhere">
               <h2 className="m-0 text-[21px]">
                 <Link className="hover:underline" href={`/swatchbook/${paper.id}`}>
                   {paper.name}

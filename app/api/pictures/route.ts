@@ -8,7 +8,7 @@ const FORM_SLACK = 64 * 1024;
 const LONGEST_NAME = 200;
 
 /** The file of the form, read only as far as a picture may go. */
-const pictureFile = reads(async (request) => {
+const pictureFile = reads("form", async (request) => {
   const body = new Uint8Array(await bytesOf(request, MOST_BYTES + FORM_SLACK));
   const form = await new Response(body, {
     headers: { "content-type": request.headers.get("content-type") ?? "" },

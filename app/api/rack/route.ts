@@ -1,8 +1,7 @@
-import Papa from "papaparse";
 import { colourOf } from "@/border/colour";
 import { noSuch, wrong } from "@/border/problem";
 import { plain } from "@/border/read-as";
-import { ChangeRackInput, ImportRackInput, RackFileInput, RemoveRackInput } from "@/border/rack";
+import { checkOnce, ChangeRackInput, ImportRackInput, RackFileInput, RemoveRackInput } from "@/border/rack";
 import { route } from "@/border/route";
 import { labToHex } from "@/core/colour/display";
 import { formatCgats, nameStack } from "@/core/formats/cgats";
@@ -21,7 +20,7 @@ import {
 } from "@/store/rack";
 import { addReadings } from "@/store/readings";
 import type { Studio } from "@/store/studio";
-import { download } from "../download";
+import { csvOf, download } from "../download";
 
 const asRow = (m: RackMarker) => ({
   ...m,
@@ -38,12 +37,7 @@ interface Shown {
 
 /** How the rack is written in each format. */
 const FILES: Record<RackFileInput["format"], (shown: Shown) => Response | Promise<Response>> = {
-  csv: ({ all }) =>
-    download(
-      `${Papa.unparse({ fields: ["range", ...RACK_COLUMNS], data: all.map(asRow) }, { escapeFormulae: true })}\r\n`,
-      "text/csv",
-      "rack.csv",
-    ),
+  csv: ({ all }) => download(csvOf(["range", ...RACK_COLUMNS], all.map(asRow)), "text/csv", "rack.csv"),
   json: ({ paper, rack, all }) =>
     download(
       JSON.stringify(
@@ -80,6 +74,7 @@ export const GET = route(
 
 /** Rows of a file: new codes are added, known ones updated. */
 export const POST = route(ImportRackInput, async (studio, { rangeId, paperId, rows }) => {
+  checkOnce("rows", rows);
   if (!(await findRange(studio, rangeId))) throw noSuch("rangeId", "range");
   if (paperId && !(await findPaper(studio, paperId))) throw noSuch("paperId", "paper");
   const facts = rows.map(({ colour: _, ...row }) => ({ ...row, family: row.family ?? "other" }));
@@ -102,6 +97,7 @@ export const POST = route(ImportRackInput, async (studio, { rangeId, paperId, ro
 });
 
 export const PATCH = route(ChangeRackInput, async (studio, { changes }) => {
+  checkOnce("changes", changes);
   const { missing } = await changeRack(studio, plain(changes));
   if (missing.length)
     throw wrong("changes", `expected codes on the rack; not there: ${missing.slice(0, 5).join(", ")}`);

@@ -1,6 +1,6 @@
 import { wrong } from "@/border/problem";
 import { anyJson, route } from "@/border/route";
-import { runOperation } from "@/compute/run";
+import { askInThread } from "@/workers/server-pool";
 
 /** Inks with which every stack may be tried over HTTP; the command line has no such bound. */
 const MOST_TO_EXHAUST = 24;
@@ -15,8 +15,8 @@ function refuseEndless(input: unknown): void {
     );
 }
 
-/** Any operation of the compute table; stops when the caller goes away. */
+/** Any operation of the compute table, in a thread beside the server; it is stopped when the caller goes away. */
 export const POST = route(anyJson, async (_, input, { name }, { signal }) => {
   refuseEndless(input);
-  return runOperation(name!, input, { signal }) as Promise<object>;
+  return (await askInThread(name!, input, signal)) as object;
 });

@@ -1,4 +1,3 @@
-import Papa from "papaparse";
 import { OneOf, Optional } from "@/border/fields";
 import { route } from "@/border/route";
 import { needOf, suppliesOf } from "@/core/stock/supplies";
@@ -6,7 +5,7 @@ import { listPapers } from "@/store/papers";
 import { findPiece } from "@/store/pieces";
 import { rackOn } from "@/store/rack";
 import { needInWords, suppliesMarkdown, usedIn } from "@/words/supplies";
-import { download } from "../../../download";
+import { csvOf, download } from "../../../download";
 
 class SuppliesInput {
   @Optional() @OneOf(["csv", "md"]) format: "csv" | "md" = "csv";
@@ -45,8 +44,7 @@ export const GET = route(
       need: needInWords[needOf(s)],
       areas: usedIn(s).join("; "),
     }));
-    const csv = Papa.unparse({ fields: FIELDS, data }, { escapeFormulae: true });
-    return download(`${csv}\r\n`, "text/csv", fileName(piece.name, "csv"));
+    return download(csvOf(FIELDS, data), "text/csv", fileName(piece.name, "csv"));
   },
   "piece",
 );

@@ -1,0 +1,73 @@
+import { malformedRequest, routesOnDisk, type Malformed } from "@/fixtures/malformed";
+import { seeded } from "@/sim/random";
+
+/** Sends malformed requests to a running Blendt: tsx bench/malformed.ts http://localhost:3000 10000 [seed] */
+const [base = "http://localhost:3000", count = "10000", seed = "1"] = process.argv.slice(2);
+const routes = routesOnDisk();
+const random = seeded(Number(seed));
+const SLOW_MS = 2000;
+const AT_ONCE = 4;
+
+interface Outcome {
+  readonly request: Malformed;
+  readonly status: number;
+  readonly ms: number;
+  readonly said: string;
+}
+
+async function send(request: Malformed): Promise<Outcome> {
+  const start = performance.now();
+  const { method, url, headers, body } = request;
+  const answer = await fetch(base + url, { method, headers, ...(body !== undefined && { body }) });
+  const said = await answer.text();
+  return { request, status: answer.status, ms: performance.now() - start, said };
+}
+
+/** Whether a refusal says in our words what is wrong. */
+function isWorded({ status, said }: Outcome): boolean {
+  if (status < 400) return true;
+  try {
+    const { message, problems = [] } = JSON.parse(said) as {
+      message?: string;
+      problems?: { path: string; expected: string }[];
+    };
+    return (
+      !!message &&
+      problems.every(
+        (p) => p.expected.length > 8 && !/must be|should not|property |Unexpected|Expected /.test(p.expected),
+      )
+    );
+  } catch {
+    return said.length > 0;
+  }
+}
+
+const statuses = new Map<number, number>();
+let [failed, slow, unworded, slowest] = [0, 0, 0, 0];
+for (let sent = 0; sent < Number(count); sent += AT_ONCE) {
+  const outcomes = await Promise.all(
+    Array.from({ length: AT_ONCE }, () => send(malformedRequest(routes, random))),
+  );
+  for (const o of outcomes) {
+    statuses.set(o.status, (statuses.get(o.status) ?? 0) + 1);
+    slowest = Math.max(slowest, o.ms);
+    const bad = [o.status >= 500, o.ms > SLOW_MS, !isWorded(o)];
+    failed += Number(bad[0]);
+    slow += Number(bad[1]);
+    unworded += Number(bad[2]);
+    if (bad.some(Boolean))
+      console.log(
+        `${o.status} ${o.ms.toFixed(0)} ms ${o.request.method} ${o.request.url.slice(0, 80)} ${o.request.body?.slice(0, 300) ?? ""} → ${o.said.slice(0, 200)}`,
+      );
+  }
+}
+console.log(
+  `${count} requests: ${[...statuses]
+    .sort()
+    .map(([s, n]) => `${n} × ${s}`)
+    .join(", ")}`,
+);
+console.log(
+  `${failed} of 5xx, ${slow} over ${SLOW_MS} ms (slowest ${slowest.toFixed(0)}), ${unworded} without our words`,
+);
+process.exitCode = failed + slow + unworded ? 1 : 0;

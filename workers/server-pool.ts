@@ -1,0 +1,78 @@
+import { availableParallelism } from "node:os";
+import path from "node:path";
+import { Piscina } from "piscina";
+import { BadInput } from "@/border/problem";
+import { memory } from "@/compute/memory";
+import { Cancelled } from "@/core/progress";
+import type { ServerAnswer, ServerJob } from "./server-compute";
+
+/** The server is at work for others and takes no more just now, or one question took too long. */
+export class Busy extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = "Busy";
+  }
+}
+
+/** Questions that wait for a thread; more are sent away at once. */
+const MOST_WAITING = 24;
+/** Longest that one question may take, ms. */
+const LONGEST = 60_000;
+/** Memory of a thread, MB: what the border lets in needs less. */
+const MOST_MEMORY = 900;
+/** A thread that nothing was asked of for so long ends, ms. */
+const IDLE = 60_000;
+
+/** One pool a process, kept over hot reloads. */
+const shared = globalThis as typeof globalThis & { blendtCompute?: Piscina<ServerJob, ServerAnswer> };
+
+const pool = (): Piscina<ServerJob, ServerAnswer> =>
+  (shared.blendtCompute ??= new Piscina({
+    filename: path.join(/* turbopackIgnore: true */ process.cwd(), "workers", "server-thread.mjs"),
+    minThreads: 0,
+    // Pages are made beside the computation: one core is left to them.
+    maxThreads: Math.max(1, Math.min(4, availableParallelism() - 1)),
+    maxQueue: MOST_WAITING,
+    idleTimeout: IDLE,
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
+  }));
+
+/** Desks by the handle that `open` gave, for threads that have not opened them, or have ended since. */
+const desks = memory<object>(6);
+
+const isFields = (v: unknown): v is Record<string, unknown> =>
+  typeof v === "object" && v !== null && !Array.isArray(v);
+
+async function inThread(job: ServerJob, signal: AbortSignal): Promise<ServerAnswer> {
+  const stop = AbortSignal.any([signal, AbortSignal.timeout(LONGEST)]);
+  try {
+    return await pool().run(job, { signal: stop });
+  } catch (e) {
+    if (signal.aborted) throw new Cancelled();
+    if (stop.aborted)
+      throw new Busy(
+        `This takes longer than ${LONGEST / 1000} s here. Ask for less, or use ./blendt compute.`,
+      );
+    const message = e instanceof Error ? e.message : "";
+    if (/queue/i.test(message)) throw new Busy("Others are computing just now. Try again in a moment.");
+    if (/memory|heap/i.test(message))
+      throw new Busy("This needs more memory than there is here. Ask for less, or use ./blendt compute.");
+    throw e;
+  }
+}
+
+/**
+ * Asks an operation in a thread of its own: pages go on meanwhile, and whoever goes away stops it, whatever it is doing.
+ * @throws BadInput; Busy; Cancelled
+ */
+export async function askInThread(name: string, input: unknown, signal: AbortSignal): Promise<unknown> {
+  let answer = await inThread({ name, input }, signal);
+  if ("unknownDesk" in answer && answer.unknownDesk && isFields(input)) {
+    const { desk, ...question } = input;
+    const known = typeof desk === "string" ? desks.recall(desk) : undefined;
+    if (known) answer = await inThread({ name, input: { ...known, ...question } }, signal);
+  }
+  if ("problems" in answer) throw new BadInput(answer.problems);
+  if (name === "open" && isFields(input)) desks.keep((answer.output as { desk: string }).desk, input);
+  return answer.output;
+}
