@@ -158,6 +158,70 @@ test.describe("what comes in over HTTP", () => {
     );
   });
 
+  test("rows that come in at the same time, in whatever order, wait for each other", async ({ request }) => {
+    const name = `Parallel ${Date.now()}`;
+    const { id: rangeId } = (await (
+      await request.post("/api/ranges", { data: { name, families: [], key: null, homes: {} } })
+    ).json()) as { id: string };
+    const codes = Array.from({ length: 300 }, (_, i) => `par${i}`);
+    const bring = (list: readonly string[], place: string) =>
+      request.post("/api/rack", {
+        // Rows that say different things are different statements: this is what made them wait for each other for ever.
+        data: {
+          rangeId,
+          rows: list.map((code, i) => ({ code, family: "par", ...(i % 2 ? { place } : { name: place }) })),
+        },
+      });
+    const answers = await Promise.all([
+      bring(codes, "a"),
+      bring([...codes].reverse(), "b"),
+      bring(codes, "c"),
+      request.patch("/api/rack", { data: { changes: [{ code: "clay1c", set: { notes: "x" } }] } }),
+      bring([...codes].reverse(), "d"),
+    ]);
+    expect(answers.map((a) => a.status())).toEqual([200, 200, 200, 200, 200]);
+    const added = await Promise.all(
+      [0, 1, 2, 4].map(async (i) => ((await answers[i]!.json()) as { added: number }).added),
+    );
+    expect(added.sort((a, b) => a - b)).toEqual([0, 0, 0, 300]);
+    const twice = await request.post("/api/rack", {
+      data: { rangeId, rows: [{ code: "par1" }, { code: "par2" }, { code: "par1" }] },
+    });
+    expect(twice.status()).toBe(422);
+    expect(((await twice.json()) as Refusal).problems![0]!.path).toBe("rows[2].code");
+    expect((await request.delete("/api/rack", { data: { codes } })).status()).toBe(204);
+  });
+
+  test("a file of as many readings as are taken is taken", async ({ request }) => {
+    const { id } = (await (
+      await request.post("/api/papers", {
+        data: { name: `Many ${Date.now()}`, color: "#f0f0f0", capacity: 4 },
+      })
+    ).json()) as { id: string };
+    const readings = Array.from({ length: 20_000 }, (_, i) => ({
+      stack: [`ink${i}`],
+      color: { lab: [50 + (i % 40), 0, 0] },
+      source: "colorimeter",
+      spread: 0.1,
+    }));
+    const answer = await request.post(`/api/papers/${id}/readings`, { data: { readings } });
+    expect(answer.status()).toBe(201);
+    expect(await answer.json()).toEqual({ added: 20_000 });
+    const more = await request.post(`/api/papers/${id}/readings`, {
+      data: { readings: [...readings, readings[0]] },
+    });
+    expect(more.status()).toBe(422);
+  });
+
+  test("a rack opens in a spreadsheet as text, whatever lines its cells have", async ({ request }) => {
+    const notes = "=1+1\n@cmd";
+    await request.patch("/api/rack", { data: { changes: [{ code: "clay2c", set: { notes } }] } });
+    const csv = await (await request.get("/api/rack?format=csv")).text();
+    expect(csv).toContain(`"'=1+1`);
+    expect(csv).not.toMatch(/(^|,)"?=/m);
+    await request.patch("/api/rack", { data: { changes: [{ code: "clay2c", set: { notes: "" } }] } });
+  });
+
   test("an opened desk is named by its handle", async ({ request }) => {
     const desk = { paper: { color: "#f4f5ec" }, inks: [{ code: "a", coats: ["#ecd0c0"] }] };
     const { desk: handle } = (await (await request.post("/api/compute/open", { data: desk })).json()) as {

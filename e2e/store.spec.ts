@@ -25,7 +25,7 @@ test("every table carries the studio", async () => {
 
 test("a studio sees and touches only what is its own", async ({ page, request }) => {
   const document = { version: 1, name: "Somebody else's piece", paperId: null, pictureId: null, areas: [] };
-  const [piece, picture, paper, group] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
+  const [piece, picture, paper, group, range] = Array.from({ length: 5 }, () => randomUUID());
   await withDatabase(async (db) => {
     const { rows } = await db.query<{ id: string }>(
       "insert into studios (slug, name) values ($1, 'Next door') returning id",
@@ -42,6 +42,10 @@ test("a studio sees and touches only what is its own", async ({ page, request })
       [group, studio],
     );
     await db.query(
+      "insert into ranges (id, studio_id, name, families) values ($1, $2, 'Their range', '{}')",
+      [range, studio],
+    );
+    await db.query(
       "insert into papers (id, studio_id, name, lab, capacity) values ($1, $2, 'Their paper', '{90,0,0}', 4)",
       [paper, studio],
     );
@@ -53,6 +57,14 @@ test("a studio sees and touches only what is its own", async ({ page, request })
   expect((await request.patch(`/api/groups/${group}`, { data: { notes: "ours now" } })).status()).toBe(404);
   expect((await request.delete(`/api/groups/${group}`)).status()).toBe(404);
   expect(await (await request.get("/api/groups")).text()).not.toContain("Their group");
+  const rows = [{ code: "theirs1", family: "x" }];
+  const brought = await request.post("/api/rack", { data: { rangeId: range, rows } });
+  expect(brought.status()).toBe(422);
+  expect((await brought.json()).problems[0].path).toBe("rangeId");
+  const renamed = { name: "Ours now", families: [], key: null, homes: {} };
+  expect((await request.put(`/api/ranges/${range}`, { data: renamed })).status()).toBe(404);
+  const trial = { paperId: paper, stack: ["a"], predicted: "#808080" };
+  expect((await request.post("/api/trials", { data: trial })).status()).toBe(422);
   expect((await request.get(`/api/pieces/${piece}`)).status()).toBe(404);
   expect((await request.put(`/api/pieces/${piece}`, { data: { revision: 1, document } })).status()).toBe(404);
   expect((await request.delete(`/api/pieces/${piece}`)).status()).toBe(404);

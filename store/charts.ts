@@ -133,9 +133,9 @@ export const storeScan = (studio: Studio, id: string): Promise<number | undefine
       if (!scan) return undefined;
       await tx.delete(readings).where(and(eq(readings.studioId, studio.id), eq(readings.scanId, id)));
       const accepted = scan.result.cells.filter((_, i) => scan.decisions[i] === "accepted");
-      if (accepted.length)
+      for (const some of inPieces(accepted))
         await tx.insert(readings).values(
-          accepted.map(({ stack, lift, lab, spread, streakiness, confidence }) => ({
+          some.map(({ stack, lift, lab, spread, streakiness, confidence }) => ({
             studioId: studio.id,
             paperId: scan.paperId,
             stack: [...stack],

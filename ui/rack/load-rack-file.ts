@@ -15,6 +15,14 @@ export interface Loaded {
 }
 
 const MOST_BYTES = 20 * 1024 * 1024;
+/** Rows of one file: more would stop the page while they are read. */
+const MOST_ROWS = 100_000;
+
+function checkCount(rows: number): void {
+  if (rows > MOST_ROWS)
+    throw new FormatError(0, `it has more than ${MOST_ROWS.toLocaleString("en")} rows; bring it in in parts`);
+}
+
 /**
  * Reads a file of any of the formats the rack takes.
  * @throws FormatError in words
@@ -43,6 +51,7 @@ export function loadRackFile(name: string, bytes: ArrayBuffer): Loaded {
     const items = Array.isArray(parsed) ? parsed : (parsed as { items?: unknown }).items;
     if (!Array.isArray(items) || !items.length)
       throw new FormatError(0, 'expected a JSON list of things with a "code", or {"items": […]}');
+    checkCount(items.length);
     const headings = [...RACK_COLUMNS];
     const cell = (item: Record<string, unknown>, c: RackColumn): string => {
       if (c === "owned")
@@ -65,6 +74,7 @@ export function loadRackFile(name: string, bytes: ArrayBuffer): Loaded {
   }
   const { data, errors } = Papa.parse<string[]>(text, {
     skipEmptyLines: false,
+    preview: MOST_ROWS + 2,
     delimitersToGuess: [",", ";", "\t", "|"],
   });
   const unclosed = errors.find((e) => e.type === "Quotes");
@@ -73,5 +83,6 @@ export function loadRackFile(name: string, bytes: ArrayBuffer): Loaded {
   const [headings = [], ...rows] = data;
   if (headings.length < 1 || !rows.length)
     throw new FormatError(0, `"${name}" needs a line of headings and at least one row`);
+  checkCount(rows.length);
   return { name, encoding, headings, rows, first: 2 };
 }

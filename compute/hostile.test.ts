@@ -1,0 +1,21 @@
+import { BadInput } from "@/border/problem";
+import { questions, spoilt } from "@/fixtures/malformed";
+import { seeded } from "@/sim/random";
+import { runOperation } from "./run";
+
+const TRIES = 40;
+
+describe.each(Object.keys(questions))("%s", (name) => {
+  it("answers, or refuses by field and in words, whatever is put into its question", async () => {
+    const random = seeded(name.length * 97);
+    for (let i = 0; i < TRIES; i++) {
+      const input = spoilt(questions[name]!, random);
+      const said = await runOperation(name, input).then(
+        () => "an answer",
+        (e: unknown) =>
+          e instanceof BadInput ? "a refusal" : `${String(e)} at ${JSON.stringify(input).slice(0, 400)}`,
+      );
+      expect(["an answer", "a refusal"]).toContain(said);
+    }
+  });
+});
