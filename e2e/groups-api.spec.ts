@@ -41,7 +41,14 @@ test.describe("kept groups over HTTP", () => {
     expect(problems.map((p) => p.path)).toEqual(
       expect.arrayContaining(["groups[0].name", "groups[0].tones"]),
     );
-    expect((await request.post("/api/groups", { data: "not an object" })).status()).toBe(422);
+    expect(
+      (
+        await request.post("/api/groups", {
+          data: JSON.stringify("not an object"),
+          headers: { "content-type": "application/json" },
+        })
+      ).status(),
+    ).toBe(422);
     expect(await (await request.get("/api/groups")).text()).toBe(before);
   });
 

@@ -67,7 +67,14 @@ test("the same operations answer over HTTP, with one validation", async ({ reque
   expect((await bad.json()).problems).toEqual([
     { path: "stacks[0][0]", expected: expect.stringContaining('"c"') },
   ]);
-  expect((await request.post("/api/compute/predict", { data: "{" })).status()).toBe(422);
+  expect(
+    (
+      await request.post("/api/compute/predict", {
+        data: "{",
+        headers: { "content-type": "application/json" },
+      })
+    ).status(),
+  ).toBe(422);
   expect(await stored(request, "00000000-0000-0000-0000-000000000000")).toMatchObject({
     message: "There is no such piece.",
   });

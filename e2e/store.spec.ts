@@ -128,3 +128,21 @@ test("a supply list opens safely in a spreadsheet", async ({ request }) => {
   for (const line of lines.slice(1)) expect(line).not.toMatch(/,=|,"=/);
   await request.delete(`/api/pieces/${id}`);
 });
+
+test("a page that has a defect says so, and does not say that the studio is away", async ({ page }) => {
+  const id = randomUUID();
+  await withDatabase(async (db) => {
+    const { rows } = await db.query<{ id: string }>("select id from studios where slug = 'demo'");
+    await db.query("insert into pieces (id, studio_id, document) values ($1, $2, '{\"version\": 3}')", [
+      id,
+      rows[0]!.id,
+    ]);
+  });
+  try {
+    await page.goto(`/pieces/${id}/colour`);
+    await expect(page.getByRole("heading", { name: "This page has a defect" })).toBeVisible();
+    await expect(page.getByText("the other pages work")).toBeVisible();
+  } finally {
+    await withDatabase((db) => db.query("delete from pieces where id = $1", [id]));
+  }
+});
