@@ -76,3 +76,10 @@ export async function askInThread(name: string, input: unknown, signal: AbortSig
   if (name === "open" && isFields(input)) desks.keep((answer.output as { desk: string }).desk, input);
   return answer.output;
 }
+
+/** Ends all threads; the next question starts new ones. */
+export async function closePool(): Promise<void> {
+  const ending = shared.blendtCompute;
+  delete shared.blendtCompute;
+  await ending?.destroy();
+}

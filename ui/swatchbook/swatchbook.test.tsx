@@ -5,7 +5,7 @@ import { clay, jar, marker, paper, pieceOf, rackOf, reading, skin } from "@/fixt
 import type { StoredChart, StoredScan } from "@/store/charts";
 import type { Trial } from "@/store/trials";
 import { ChartPreview } from "./chart-preview";
-import { composed, WHICH } from "./composed-chart";
+import { composed, type Which } from "./composed-chart";
 import { OneCell } from "./one-cell";
 import { PaperFacts } from "./paper-facts";
 import { PaperView, type ListedScan, type PaperData } from "./paper-view";
@@ -130,7 +130,7 @@ describe("readings in columns", () => {
 });
 
 describe("a chart to print", () => {
-  const lines = (which: (typeof WHICH)[number], change = {}) =>
+  const lines = (which: Which, change = {}) =>
     composed(rack, { which, family: "clay", piece: pieceOf(skin), trials: [trial], ...change }).lines.map(
       (l) => l.label,
     );

@@ -1,0 +1,61 @@
+import { BadInput } from "@/border/problem";
+import { Cancelled } from "@/core/progress";
+import { scannedDesk } from "@/fixtures/scanned-desk";
+import { askInThread, closePool } from "./server-pool";
+
+const [paper, inks] = scannedDesk(8, 3);
+const desk = {
+  paper: { color: { lab: paper } },
+  inks: inks.map(({ code, coats }) => ({ code, coats: coats.map((c) => ({ lab: c.lab })) })),
+};
+const code = inks[0]!.code;
+const going = new AbortController().signal;
+
+afterAll(closePool);
+
+describe("the server's threads", () => {
+  it("answer as the operations do", async () => {
+    const { stacks } = (await askInThread("predict", { ...desk, stacks: [[code]] }, going)) as {
+      stacks: { measured: boolean; lab: number[] }[];
+    };
+    expect(stacks[0]).toMatchObject({ measured: true, lab: inks[0]!.coats[0]!.lab });
+  });
+  it("bring every problem back with its path", async () => {
+    const refused = await askInThread("predict", { ...desk, stacks: [["nobody"]], spoon: 1 }, going).then(
+      () => undefined,
+      (e: unknown) => e,
+    );
+    expect(refused).toBeInstanceOf(BadInput);
+    expect((refused as BadInput).problems.map((p) => p.path)).toContain("spoon");
+  });
+  it("are stopped in the middle of whatever they do, and the next question has another", async () => {
+    const controller = new AbortController();
+    const many = Array.from({ length: 40 }, (_, i) => ({
+      ...desk.inks[i % desk.inks.length]!,
+      code: `ink${i}`,
+    }));
+    const work = askInThread(
+      "match",
+      { ...desk, inks: many, target: { lab: [50, 10, 10] }, search: "exhaustive", maxCoats: 6 },
+      controller.signal,
+    );
+    setTimeout(() => controller.abort(), 300);
+    await expect(work).rejects.toBeInstanceOf(Cancelled);
+    const { stacks } = (await askInThread("predict", { ...desk, stacks: [[code]] }, going)) as {
+      stacks: unknown[];
+    };
+    expect(stacks).toHaveLength(1);
+  });
+  it("know a desk by its handle, also a thread that has not opened it", async () => {
+    const { desk: handle } = (await askInThread("open", desk, going)) as { desk: string };
+    // The thread that opened it may be gone by now; the answer is the same.
+    await closePool();
+    const { stacks } = (await askInThread("predict", { desk: handle, stacks: [[code]] }, going)) as {
+      stacks: unknown[];
+    };
+    expect(stacks).toHaveLength(1);
+    await expect(askInThread("predict", { desk: "nobody", stacks: [] }, going)).rejects.toThrow(
+      /desk: expected the handle/,
+    );
+  });
+});
