@@ -16,7 +16,7 @@ export default {
   ],
   maxWorkers: "100%",
   setupFiles: ["<rootDir>/scripts/steady-tests.ts"],
-  testMatch: ["<rootDir>/{core,fixtures,words,border,compute,sim,store,ui,app,demo,workers,scripts}/**/*.test.{ts,tsx}"],
+  testMatch: ["<rootDir>/*.test.ts", "<rootDir>/{core,fixtures,words,border,compute,sim,store,ui,app,demo,workers,scripts}/**/*.test.{ts,tsx}"],
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },
   modulePathIgnorePatterns: ["<rootDir>/.next/", "<rootDir>/tmp/"],
   extensionsToTreatAsEsm: [".ts", ".tsx"],
