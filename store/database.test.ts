@@ -1,0 +1,35 @@
+import { inPieces, ROWS_AT_ONCE, StoreUnavailable, unlessTaken, withStore } from "./database";
+
+describe("a list in pieces", () => {
+  it("is whole, in order, and no piece is longer than it may be", () => {
+    const list = Array.from({ length: 2501 }, (_, i) => i);
+    const pieces = [...inPieces(list)];
+    expect(pieces.map((p) => p.length)).toEqual([ROWS_AT_ONCE, ROWS_AT_ONCE, 501]);
+    expect(pieces.flat()).toEqual(list);
+    expect([...inPieces([])]).toEqual([]);
+    expect([...inPieces([1, 2, 3], 2)]).toEqual([[1, 2], [3]]);
+  });
+});
+
+describe("what the store throws", () => {
+  const thrown = (error: unknown) => () => Promise.reject(error as Error);
+  it("is a taken name when a value would be there twice, however deep that stands", async () => {
+    expect(await unlessTaken(thrown({ code: "23505" }))).toBe("taken");
+    expect(await unlessTaken(thrown(new Error("failed", { cause: { code: "23505" } })))).toBe("taken");
+    await expect(unlessTaken(thrown(new Error("other")))).rejects.toThrow("other");
+    expect(await unlessTaken(() => Promise.resolve(7))).toBe(7);
+  });
+  it("is a lost store when the connection is gone, and itself otherwise", async () => {
+    process.env.DATABASE_URL = "postgresql://nobody@127.0.0.1:1/none";
+    for (const lost of [
+      { code: "ECONNREFUSED" },
+      { code: "57P01" },
+      { code: "08006" },
+      { message: "Connection terminated" },
+    ])
+      await expect(withStore(thrown(new Error("query", { cause: lost })))).rejects.toBeInstanceOf(
+        StoreUnavailable,
+      );
+    await expect(withStore(thrown(new Error("syntax")))).rejects.toThrow("syntax");
+  });
+});
