@@ -7,9 +7,9 @@ import { computeApi } from "@/workers/compute-api";
 import type * as Client from "./client";
 
 const [paper, inks] = scannedDesk(8, 3);
-const rack: ReadRack = {
+const rackWith = (own: typeof inks): ReadRack => ({
   paper: { lab: paper, grain: null, light: "D65" },
-  markers: inks.map(({ code, coats }) => ({
+  markers: own.map(({ code, coats }) => ({
     code,
     owned: true,
     state: "full",
@@ -18,7 +18,10 @@ const rack: ReadRack = {
   overlays: [],
   others: [],
   strips: [],
-};
+});
+const rack = rackWith(inks);
+/** Large enough that trying every stack takes far longer than it takes to stop it. */
+const large = rackWith(scannedDesk(30, 3)[1]);
 const code = inks[0]!.code;
 const target = { lab: inks[3]!.coats[0]!.lab };
 
@@ -107,7 +110,7 @@ describe("the way to the worker", () => {
     const controller = new AbortController();
     const work = client.ask(
       "match",
-      rack,
+      large,
       { target, search: "exhaustive", maxCoats: 6 },
       {
         signal: controller.signal,
@@ -131,8 +134,8 @@ describe("the way to the worker", () => {
   it.each(["onerror", "onmessageerror"] as const)(
     "says in words that the worker died (%s), and starts another for the next question",
     async (way) => {
-      const waiting = refusal(client.ask("match", rack, { target, search: "exhaustive", maxCoats: 6 }));
-      while (!worker()?.asked.length) await new Promise((r) => setTimeout(r, 5));
+      const waiting = refusal(client.ask("match", large, { target, search: "exhaustive", maxCoats: 6 }));
+      while (!worker()?.asked.includes("match")) await new Promise((r) => setTimeout(r, 5));
       const first = worker();
       first[way]!();
       expect((await waiting)!.message).toMatch(/computing part of this page stopped/);
