@@ -31,7 +31,7 @@ function AreaName({ area }: { readonly area: Area }) {
     setName(undefined);
   };
   return (
-    <h2 className="m-0 mr-auto min-w-0 flex-1 text-[20px]">
+    <h2 className="m-0 mr-auto min-w-36 flex-1 text-[20px]">
       <input
         ref={focus}
         className="w-full min-w-32 border border-transparent bg-transparent px-1 font-semibold hover:border-line"
