@@ -1,4 +1,5 @@
 import { malformedRequest, routesOnDisk, type Malformed } from "@/fixtures/malformed";
+import { malformedFiles, type FileKind } from "@/fixtures/malformed-files";
 import { seeded } from "@/sim/random";
 
 /** Sends malformed requests to a running Blendt: tsx bench/malformed.ts http://localhost:3000 10000 [seed] */
@@ -8,17 +9,49 @@ const random = seeded(Number(seed));
 const SLOW_MS = 2000;
 const AT_ONCE = 4;
 
+/** Every so many requests a file is sent instead. */
+const FILES_AMONG = 8;
+/** Where files of a kind go; the others are read in the browser, and tried in workers/hostile-files.test.ts. */
+const UPLOADS: Partial<Record<FileKind, string>> = {
+  groups: "/api/groups",
+  piece: "/api/pieces",
+  png: "/api/pictures",
+  jpeg: "/api/pictures",
+  webp: "/api/pictures",
+};
+const nextFile = await malformedFiles(random);
+
+type Sent = Omit<Malformed, "body"> & { readonly body: string | Buffer | FormData | undefined };
+
+function nextRequest(): Sent {
+  if (random() * FILES_AMONG >= 1) return malformedRequest(routes, random);
+  for (;;) {
+    const { kind, name, bytes } = nextFile();
+    const url = UPLOADS[kind];
+    if (!url) continue;
+    if (url !== "/api/pictures")
+      return { method: "POST", url, headers: { "content-type": "application/json" }, body: bytes };
+    const body = new FormData();
+    body.set("picture", new Blob([new Uint8Array(bytes)]), name);
+    return { method: "POST", url, headers: {}, body };
+  }
+}
+
 interface Outcome {
-  readonly request: Malformed;
+  readonly request: Sent;
   readonly status: number;
   readonly ms: number;
   readonly said: string;
 }
 
-async function send(request: Malformed): Promise<Outcome> {
+async function send(request: Sent): Promise<Outcome> {
   const start = performance.now();
   const { method, url, headers, body } = request;
-  const answer = await fetch(base + url, { method, headers, ...(body !== undefined && { body }) });
+  const answer = await fetch(base + url, {
+    method,
+    headers,
+    ...(body !== undefined && { body: body as BodyInit }),
+  });
   const said = await answer.text();
   return { request, status: answer.status, ms: performance.now() - start, said };
 }
@@ -45,9 +78,7 @@ function isWorded({ status, said }: Outcome): boolean {
 const statuses = new Map<number, number>();
 let [failed, slow, unworded, slowest] = [0, 0, 0, 0];
 for (let sent = 0; sent < Number(count); sent += AT_ONCE) {
-  const outcomes = await Promise.all(
-    Array.from({ length: AT_ONCE }, () => send(malformedRequest(routes, random))),
-  );
+  const outcomes = await Promise.all(Array.from({ length: AT_ONCE }, () => send(nextRequest())));
   for (const o of outcomes) {
     statuses.set(o.status, (statuses.get(o.status) ?? 0) + 1);
     slowest = Math.max(slowest, o.ms);
@@ -57,7 +88,7 @@ for (let sent = 0; sent < Number(count); sent += AT_ONCE) {
     unworded += Number(bad[2]);
     if (bad.some(Boolean))
       console.log(
-        `${o.status} ${o.ms.toFixed(0)} ms ${o.request.method} ${o.request.url.slice(0, 80)} ${o.request.body?.slice(0, 300) ?? ""} → ${o.said.slice(0, 200)}`,
+        `${o.status} ${o.ms.toFixed(0)} ms ${o.request.method} ${o.request.url.slice(0, 80)} ${typeof o.request.body === "string" ? o.request.body.slice(0, 300) : ""} → ${o.said.slice(0, 200)}`,
       );
   }
 }

@@ -1,6 +1,6 @@
 import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
 import type { Illuminant } from "@/core/colour/observer";
-import { STATES, type MarkerState } from "@/core/stock/kinds";
+import { MOST_ON_RACK, STATES, type MarkerState } from "@/core/stock/kinds";
 import type { ColourInput } from "./colour";
 import { Code, Colour, Colours, List, Nullable, One, OneOf, Optional, Stack, Whole, Within } from "./fields";
 
@@ -47,13 +47,12 @@ export class StripInput {
   @Colour() color!: ColourInput;
 }
 
-export const MOST_INKS = 6000;
 const INK = '{"code":"…","coats":[C,C,C]}';
 
 /** A paper with the inks and pencils that lie ready, and what was read of them. */
 export class DeskInput {
   @One(() => PaperInput, 'expected {"color":C}') paper!: PaperInput;
-  @List(() => InkInput, 0, MOST_INKS, INK) inks!: InkInput[];
+  @List(() => InkInput, 0, MOST_ON_RACK, INK) inks!: InkInput[];
   /** Stacks that were read: they are shown as read, and near stacks lean towards them. */
   @Optional() @List(() => OverlayInput, 0, 600, '{"stack":["…"],"color":C}') overlays: OverlayInput[] = [];
   @Optional() @List(() => PencilInput, 0, 300, '{"code","white","black"}') pencils: PencilInput[] = [];

@@ -1,5 +1,5 @@
 import type { CodeKey } from "@/core/codes/key";
-import { KINDS, STATES, type Kind, type MarkerState } from "@/core/stock/kinds";
+import { KINDS, MOST_ON_RACK, STATES, type Kind, type MarkerState } from "@/core/stock/kinds";
 import { HueHomes, Key } from "./code-key";
 import type { ColourInput } from "./colour";
 import {
@@ -41,14 +41,12 @@ class ChangeInput {
   @One(() => RackFactsInput, "expected facts to set") set!: RackFactsInput;
 }
 
-const MOST_ROWS = 6000;
-
 export class ChangeRackInput {
-  @List(() => ChangeInput, 1, MOST_ROWS, '{"code","set"}') changes!: ChangeInput[];
+  @List(() => ChangeInput, 1, MOST_ON_RACK, '{"code","set"}') changes!: ChangeInput[];
 }
 
 export class RemoveRackInput {
-  @Codes(1, MOST_ROWS) codes!: string[];
+  @Codes(1, MOST_ON_RACK) codes!: string[];
 }
 
 class RackRowInput extends RackFactsInput {

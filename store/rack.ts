@@ -2,7 +2,7 @@ import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import { compareCodes, isRead, parseCode, type CodeKey } from "@/core/codes/key";
 import type { Lab } from "@/core/colour/lab";
 import type { Pressure } from "@/core/pencil/tooth";
-import type { Kind, MarkerState } from "@/core/stock/kinds";
+import { MOST_ON_RACK, type Kind, type MarkerState } from "@/core/stock/kinds";
 import { lockStudio, unlessTaken, withStore } from "./database";
 import { asLab, findPaper, type PaperSheet } from "./papers";
 import { inks, ranges, readings, type Backing } from "./schema";
@@ -299,12 +299,15 @@ export interface ImportOutcome {
 const said = <T extends object>(row: T): T =>
   Object.fromEntries(Object.entries(row).filter(([, v]) => v !== undefined)) as T;
 
-/** Puts rows on the rack of a range: new codes are added, known ones updated with what the row says, none doubled. */
+/**
+ * Puts rows on the rack of a range: new codes are added, known ones updated with what the row says, none doubled.
+ * @returns "full" when the rack would hold too much; nothing is changed then
+ */
 export const importRack = (
   studio: Studio,
   rangeId: string,
   rows: readonly RackRow[],
-): Promise<ImportOutcome> =>
+): Promise<ImportOutcome | "full"> =>
   withStore((db) =>
     db.transaction(async (tx) => {
       await lockStudio(tx, studio.id);
@@ -329,6 +332,8 @@ export const importRack = (
         .map((r) => r.code);
       const own = rows.filter((r) => !elsewhere.includes(r.code));
       const fresh = own.filter((r) => !known.has(r.code));
+      if (fresh.length && (await tx.$count(inks, eq(inks.studioId, studio.id))) + fresh.length > MOST_ON_RACK)
+        return "full";
       // Rows that say the same fields are one statement: what a known code is not told stays as it is.
       const alike = new Map<string, RackRow[]>();
       for (const row of own.map(said)) {

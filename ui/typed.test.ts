@@ -1,4 +1,4 @@
-import { decodeText } from "./rack/decode-text";
+import { decodeText } from "@/workers/decode-text";
 import { colourTyped } from "./swatchbook/typed-colour";
 
 const bytes = (...values: number[]) => Uint8Array.from(values).buffer;

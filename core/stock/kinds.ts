@@ -9,6 +9,9 @@ export const KINDS = [
   "blender",
   "water pen",
 ] as const;
+/** Most things on one rack: as many as a desk may hold. */
+export const MOST_ON_RACK = 6000;
+
 export type Kind = (typeof KINDS)[number];
 
 export type KindGroupName = "Markers" | "Pencils" | "Finishers" | "Water-based pens";

@@ -111,20 +111,26 @@ function check<T>(value: T | undefined, otherwise: string): T {
   return value;
 }
 
+/** Rows between two reports of progress. */
+const REPORTED = 5000;
+
 /**
  * Reads rows by a mapping. Good rows are kept whatever the others are; of a code that comes twice the later row is bad.
  * @param first line of the file in which the first row stands
+ * @param onProgress told the share that is read, 0–1
  */
 export function readRows(
   rows: readonly (readonly string[])[],
   mapping: Mapping,
   first = 2,
+  onProgress: (share: number) => void = () => undefined,
 ): { readonly good: RackFileRow[]; readonly bad: BadRow[] } {
   const good: RackFileRow[] = [];
   const bad: BadRow[] = [];
   const seen = new Map<string, number>();
   rows.forEach((values, i) => {
     const line = first + i;
+    if (i % REPORTED === REPORTED - 1) onProgress(i / rows.length);
     if (values.every((v) => !v.trim())) return;
     try {
       const row = readRow(values, mapping);

@@ -6,6 +6,7 @@ import { route } from "@/border/route";
 import { labToHex } from "@/core/colour/display";
 import { formatCgats, nameStack } from "@/core/formats/cgats";
 import { formatGpl } from "@/core/formats/gpl";
+import { MOST_ON_RACK } from "@/core/stock/kinds";
 import { RACK_COLUMNS } from "@/core/stock/rack-file";
 import { asLab, findPaper, listPapers, type PaperSheet } from "@/store/papers";
 import {
@@ -79,6 +80,7 @@ export const POST = route(ImportRackInput, async (studio, { rangeId, paperId, ro
   if (paperId && !(await findPaper(studio, paperId))) throw noSuch("paperId", "paper");
   const facts = rows.map(({ colour: _, ...row }) => ({ ...row, family: row.family ?? "other" }));
   const outcome = await importRack(studio, rangeId, plain(facts));
+  if (outcome === "full") throw wrong("rows", `expected at most ${MOST_ON_RACK} things on the rack in all`);
   const elsewhere = new Set(outcome.elsewhere);
   const read = rows.flatMap(({ code, colour }) =>
     colour && paperId && !elsewhere.has(code)

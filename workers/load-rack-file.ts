@@ -2,7 +2,6 @@ import Papa from "papaparse";
 import { FormatError } from "@/core/formats/format-error";
 import { parseGpl } from "@/core/formats/gpl";
 import { RACK_COLUMNS, type RackColumn } from "@/core/stock/rack-file";
-import { messageOf } from "@/ui/send";
 import { decodeText } from "./decode-text";
 
 /** A file as rows of text under headings. */
@@ -14,21 +13,31 @@ export interface Loaded {
   readonly first: number;
 }
 
-const MOST_BYTES = 20 * 1024 * 1024;
-/** Rows of one file: more would stop the page while they are read. */
-const MOST_ROWS = 100_000;
+const MOST_BYTES = 64 * 1024 * 1024;
+const MOST_ROWS = 2_000_000;
+const MOST_COLUMNS = 200;
+/** Rows between two reports of progress. */
+const REPORTED = 5000;
+
+const inWords = (n: number) => n.toLocaleString("en");
 
 function checkCount(rows: number): void {
   if (rows > MOST_ROWS)
-    throw new FormatError(0, `it has more than ${MOST_ROWS.toLocaleString("en")} rows; bring it in in parts`);
+    throw new FormatError(0, `it has more than ${inWords(MOST_ROWS)} rows; bring it in in parts`);
 }
 
 /**
  * Reads a file of any of the formats the rack takes.
+ * @param onProgress told the share that is read, 0–1
  * @throws FormatError in words
  */
-export function loadRackFile(name: string, bytes: ArrayBuffer): Loaded {
-  if (bytes.byteLength > MOST_BYTES) throw new FormatError(0, "expected at most 20 MB");
+export function loadRackFile(
+  name: string,
+  bytes: ArrayBuffer,
+  onProgress: (share: number) => void = () => undefined,
+): Loaded {
+  if (bytes.byteLength > MOST_BYTES)
+    throw new FormatError(0, `expected at most ${MOST_BYTES / 1024 / 1024} MB`);
   const { text, encoding } = decodeText(bytes);
   if (!text.trim()) throw new FormatError(0, `"${name}" is empty`);
   if (text.startsWith("GIMP Palette")) {
@@ -46,7 +55,7 @@ export function loadRackFile(name: string, bytes: ArrayBuffer): Loaded {
     try {
       parsed = JSON.parse(text);
     } catch (e) {
-      throw new FormatError(0, `"${name}" looks like JSON and is not: ${messageOf(e)}`);
+      throw new FormatError(0, `"${name}" looks like JSON and is not: ${(e as Error).message}`);
     }
     const items = Array.isArray(parsed) ? parsed : (parsed as { items?: unknown }).items;
     if (!Array.isArray(items) || !items.length)
@@ -72,17 +81,35 @@ export function loadRackFile(name: string, bytes: ArrayBuffer): Loaded {
       first: 1,
     };
   }
-  const { data, errors } = Papa.parse<string[]>(text, {
-    skipEmptyLines: false,
-    preview: MOST_ROWS + 2,
-    delimitersToGuess: [",", ";", "\t", "|"],
-  });
+  const { data, errors } = parseCsv(text, onProgress);
   const unclosed = errors.find((e) => e.type === "Quotes");
   if (unclosed)
     throw new FormatError((unclosed.row ?? 0) + 1, `a quotation mark is not closed: ${unclosed.message}`);
   const [headings = [], ...rows] = data;
   if (headings.length < 1 || !rows.length)
     throw new FormatError(0, `"${name}" needs a line of headings and at least one row`);
-  checkCount(rows.length);
+  if (headings.length > MOST_COLUMNS) throw new FormatError(1, `expected at most ${MOST_COLUMNS} columns`);
   return { name, encoding, headings, rows, first: 2 };
+}
+
+/** Records of a CSV with any separator, read row by row. */
+function parseCsv(
+  text: string,
+  onProgress: (share: number) => void,
+): { data: string[][]; errors: Papa.ParseError[] } {
+  const data: string[][] = [];
+  const errors: Papa.ParseError[] = [];
+  Papa.parse<string[]>(text, {
+    skipEmptyLines: false,
+    delimitersToGuess: [",", ";", "\t", "|"],
+    step: (row) => {
+      for (const e of row.errors) errors.push({ ...e, row: data.length });
+      data.push(row.data);
+      if (data.length % REPORTED) return;
+      checkCount(data.length - 1);
+      onProgress(Math.min(1, row.meta.cursor / text.length));
+    },
+  });
+  checkCount(data.length - 1);
+  return { data, errors };
 }

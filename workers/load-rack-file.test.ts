@@ -80,8 +80,9 @@ describe("a CSV", () => {
   it("needs headings, a row, and not too many of them", () => {
     expect(refusal("a.csv", bytes("  \n "))).toMatch(/is empty/);
     expect(refusal("a.csv", bytes("code"))).toMatch(/needs a line of headings and at least one row/);
-    expect(refusal("a.csv", bytes(`code\n${"clay\n".repeat(100_005)}`))).toMatch(/more than 100,000 rows/);
-    expect(refusal("a.csv", new ArrayBuffer(21 * 1024 * 1024))).toMatch(/at most 20 MB/);
+    expect(refusal("a.csv", bytes(`code\n${"c\n".repeat(2_000_005)}`))).toMatch(/more than 2,000,000 rows/);
+    expect(refusal("a.csv", bytes(`code${",".repeat(300)}\nclay1`))).toMatch(/at most 200 columns/);
+    expect(refusal("a.csv", new ArrayBuffer(65 * 1024 * 1024))).toMatch(/at most 64 MB/);
   });
 });
 

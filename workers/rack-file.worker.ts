@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { rackFile } from "./rack-file";
+
+expose(rackFile());
