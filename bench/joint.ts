@@ -1,7 +1,6 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
-import { groupGoal } from "@/core/group/goal";
-import { planGreedily, planTogether, type JointPlan, type JointWish } from "@/core/group/joint";
+import { planTogether, type JointPlan, type JointWish } from "@/core/group/joint";
 import { layDesk } from "@/core/ink/desk";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
@@ -24,7 +23,16 @@ export function randomPiece(seed: number, paper: Lab, markerCost = MARKER_COST):
     const c = 8 + 34 * random();
     const local: Lab = [42 + 36 * random(), c * Math.cos(h), c * Math.sin(h)];
     return {
-      goal: groupGoal({ local }, 3 + Math.floor(2 * random()), paper),
+      wish: {
+        target: { local },
+        wish: {},
+        paper,
+        tones: 3 + Math.floor(2 * random()),
+        mostTones: 5,
+        school: "light first" as const,
+        shadow: "deeper" as const,
+        capacity: 5,
+      },
       fixed: [],
       excluded: () => false,
       emphasis: false,
@@ -40,9 +48,8 @@ export function randomPiece(seed: number, paper: Lab, markerCost = MARKER_COST):
   };
 }
 
-const localError = (wish: JointWish, plan: JointPlan) =>
-  plan.groups.reduce((sum, g, i) => sum + deltaE00(g.local, wish.areas[i]!.goal.local), 0) /
-  plan.groups.length;
+const localError = ({ groups }: JointPlan) =>
+  groups.reduce((sum, g) => sum + deltaE00(g.local, g.goal.local), 0) / groups.length;
 
 /** The joint plan of pieces of 12 areas against each area planned by itself. */
 export function judgeJoint(): string {
@@ -52,11 +59,10 @@ export function judgeJoint(): string {
   const desk = layDesk(...scanInks(whiteCard, range, 3));
   const rows = Array.from({ length: PIECES }, (_, n) => {
     const wish = randomPiece(100 + n, desk.paper.lab);
-    const greedy = planGreedily(desk, wish)!;
     const t0 = performance.now();
-    const joint = finish(planTogether(desk, wish))!;
+    const { alone: greedy, together: joint } = finish(planTogether(desk, wish))!;
     const seconds = (performance.now() - t0) / 1000;
-    return { greedy, joint, seconds, errors: [localError(wish, greedy), localError(wish, joint)] as const };
+    return { greedy, joint, seconds, errors: [localError(greedy), localError(joint)] as const };
   });
   const table = rows.map(
     ({ greedy, joint, seconds, errors }, n) =>

@@ -9,6 +9,7 @@ import { largestQuestions } from "@/fixtures/largest";
 const [base = "http://localhost:3000", pid = "", inks = "6000", ...only] = process.argv.slice(2);
 const high = () => Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))![1]) / 1024;
 const LONGEST_SAID = 90;
+const LONGEST_WAIT = 120_000;
 
 console.log(`| operation | bytes asked | answer | bytes said | seconds | most memory, MB |
 | --- | --- | --- | --- | --- | --- |`);
@@ -21,7 +22,8 @@ for (const [name, question] of Object.entries(largestQuestions(Number(inks)))) {
     method: "POST",
     headers: { "content-type": "application/json" },
     body,
-  });
+    signal: AbortSignal.timeout(LONGEST_WAIT),
+  }).catch((e: unknown) => new Response(String(e), { status: 599 }));
   const said = await answer.text();
   const seconds = ((performance.now() - start) / 1000).toFixed(1);
   const why = answer.ok ? "" : `: ${said.slice(0, LONGEST_SAID).replaceAll("|", "/")}`;

@@ -66,6 +66,13 @@ export const Whole = (least: number, most: number, unit = ""): PropertyDecorator
     (v) => Number.isInteger(v) && (v as number) >= least && (v as number) <= most,
   );
 
+/** A whole number within limits, or one word instead. */
+export const WholeOr = (word: string, least: number, most: number): PropertyDecorator =>
+  Rule(
+    `expected a whole number from ${least} to ${most}, or "${word}"`,
+    (v) => v === word || (Number.isInteger(v) && (v as number) >= least && (v as number) <= most),
+  );
+
 /** A number within limits. */
 export const Within = (least: number, most: number, unit = ""): PropertyDecorator =>
   Rule(

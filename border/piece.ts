@@ -105,7 +105,7 @@ class AreaInput {
   @OneOf(MATERIALS) material!: Material;
   @Nullable() @OneOf(SCHOOLS) school: School | null = null;
   @Nullable() @Within(1, 1e6, "mm²") size: number | null = null;
-  @Whole(FEWEST_TONES, MOST_TONES) tones!: number;
+  @Nullable() @Whole(FEWEST_TONES, MOST_TONES) tones: number | null = null;
   @Nullable() @Within(4, 90, "L*") contrast: number | null = null;
   @One(() => DriftInput, 'expected {"light","shadow"}') drift!: DriftInput;
   @Flag() ownedOnly!: boolean;

@@ -1,6 +1,7 @@
 import type { Drift } from "@/core/group/goal";
 import type { Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
+import type { ShadowWay } from "@/core/group/shapes";
 import type { FinishLayer } from "@/core/media/layer";
 import type { Place, Scene } from "@/core/piece/piece";
 import type { ShadowKind } from "@/core/shadow/shadow";
@@ -8,7 +9,8 @@ import type { ShadowKind } from "@/core/shadow/shadow";
 export interface DemoArea {
   readonly name: string;
   readonly material: Material;
-  readonly tones: number;
+  /** As many as it takes when it is left out. */
+  readonly tones?: number;
   /** mm², where the studio measured it. */
   readonly size?: number;
   readonly school?: School;
@@ -16,8 +18,10 @@ export interface DemoArea {
   /** Where light, local colour and shadow are picked: middle of a patch, in units of the drawing (1200 × 1000). */
   readonly picks: { readonly [P in Place]?: readonly [x: number, y: number] };
   readonly kept: boolean;
-  /** Kinds of shadow whose best candidates are kept. */
-  readonly shadows?: readonly ShadowKind[];
+  /** How the shadow is made; the best way when it is left out. */
+  readonly shadow?: ShadowWay;
+  /** Kinds of hints whose best candidates are kept. */
+  readonly hints?: readonly ShadowKind[];
   /** Values of a pencil plan that is kept. */
   readonly pencil?: number;
   /** Finishers that come last. */
@@ -50,17 +54,16 @@ export const kiteMender: DemoPiece = {
     {
       name: "Skin",
       material: "skin",
-      tones: 4,
       size: 620,
       picks: { light: [557, 300], local: [602, 405], shadow: [648, 438] },
       kept: true,
-      shadows: ["underlay", "cool hint", "warm hint"],
+      shadow: "underlay",
+      hints: ["cool hint", "warm hint"],
       note: "Blush after the skin is dry.",
     },
     {
       name: "Hair",
       material: "hair",
-      tones: 4,
       size: 900,
       picks: { light: [588, 214], local: [658, 292], shadow: [722, 352] },
       kept: true,
@@ -69,7 +72,6 @@ export const kiteMender: DemoPiece = {
     {
       name: "Kite paper",
       material: "other",
-      tones: 4,
       size: 2400,
       picks: { light: [180, 690], local: [340, 616], shadow: [372, 838] },
       kept: true,
@@ -78,7 +80,6 @@ export const kiteMender: DemoPiece = {
     {
       name: "Shawl",
       material: "cloth",
-      tones: 4,
       size: 4200,
       picks: { light: [520, 540], local: [590, 770], shadow: [886, 720] },
       kept: true,
@@ -87,7 +88,6 @@ export const kiteMender: DemoPiece = {
     {
       name: "Sleeves",
       material: "cloth",
-      tones: 3,
       size: 420,
       picks: { light: [536, 652], local: [520, 690], shadow: [586, 716] },
       kept: true,
@@ -95,7 +95,6 @@ export const kiteMender: DemoPiece = {
     {
       name: "Brass lamp",
       material: "metal",
-      tones: 5,
       size: 760,
       picks: { light: [950, 706], local: [1010, 720], shadow: [1084, 828] },
       kept: true,
@@ -103,12 +102,11 @@ export const kiteMender: DemoPiece = {
     {
       name: "Table",
       material: "wood",
-      tones: 4,
       picks: { light: [90, 890], local: [620, 900], shadow: [1140, 966] },
       kept: false,
     },
-    { name: "Sea", material: "other", tones: 3, picks: { local: [150, 470] }, kept: false },
-    { name: "Wall", material: "other", tones: 3, picks: {}, kept: false },
+    { name: "Sea", material: "other", picks: { local: [150, 470] }, kept: false },
+    { name: "Wall", material: "other", picks: {}, kept: false },
   ],
   neighbours: [
     ["Skin", "Hair"],
@@ -133,7 +131,6 @@ export const mothLantern: DemoPiece = {
     {
       name: "Lantern paper",
       material: "other",
-      tones: 3,
       size: 2600,
       picks: { light: [690, 590], local: [590, 280] },
       kept: true,
@@ -144,7 +141,6 @@ export const mothLantern: DemoPiece = {
     {
       name: "Moth wings",
       material: "fur",
-      tones: 4,
       size: 1500,
       school: "edge in",
       picks: { light: [970, 275], local: [940, 300], shadow: [880, 330] },
@@ -154,7 +150,6 @@ export const mothLantern: DemoPiece = {
     {
       name: "Moth body",
       material: "fur",
-      tones: 3,
       size: 120,
       school: "edge in",
       picks: { local: [716, 450], shadow: [690, 450] },
@@ -163,7 +158,6 @@ export const mothLantern: DemoPiece = {
     {
       name: "Hood",
       material: "cloth",
-      tones: 4,
       size: 1300,
       school: "edge in",
       drift: { light: 1, shadow: -1 },
@@ -173,18 +167,16 @@ export const mothLantern: DemoPiece = {
     {
       name: "Cloak",
       material: "cloth",
-      tones: 4,
       size: 2600,
       school: "edge in",
       drift: { light: 1, shadow: -1 },
       picks: { light: [510, 800], local: [460, 760], shadow: [370, 800] },
       kept: true,
-      shadows: ["overlay"],
+      shadow: "overlay",
     },
     {
       name: "Mitten",
       material: "cloth",
-      tones: 3,
       size: 90,
       picks: { light: [635, 730], local: [610, 770] },
       kept: true,
@@ -192,7 +184,6 @@ export const mothLantern: DemoPiece = {
     {
       name: "Reeds",
       material: "leaf",
-      tones: 3,
       size: 500,
       picks: { light: [944, 900], local: [957, 900] },
       kept: false,
@@ -200,7 +191,6 @@ export const mothLantern: DemoPiece = {
     {
       name: "Ground",
       material: "ground shadow",
-      tones: 3,
       picks: { light: [700, 880], local: [200, 890], shadow: [700, 960] },
       kept: false,
     },

@@ -2,11 +2,13 @@ import sharp from "sharp";
 import { deskOfRack } from "@/compute/from-rack";
 import type { Lab } from "@/core/colour/lab";
 import { readPatch } from "@/core/picture/patch";
+import type { Shade } from "@/core/piece/commands";
 import {
   asLayers,
   driftIn,
   newArea,
   newPiece,
+  schoolOf,
   targetOf,
   type Area,
   type Piece,
@@ -93,7 +95,7 @@ async function planned(rack: Rack, scene: Scene, wish: DemoArea, blank: Area): P
   const area: Area = {
     ...blank,
     material: wish.material,
-    tones: wish.tones,
+    tones: wish.tones ?? null,
     size: wish.size ?? null,
     school: wish.school ?? null,
     drift: wish.drift ?? blank.drift,
@@ -103,17 +105,21 @@ async function planned(rack: Rack, scene: Scene, wish: DemoArea, blank: Area): P
   if (!wish.kept || !target) return area;
   const group = await groupFor(rack, {
     target: asColours(target),
-    tones: wish.tones,
+    tones: wish.tones ?? "auto",
+    mm2: area.size,
     material: wish.material,
+    school: schoolOf(area),
+    shadow: wish.shadow ?? "best",
     drift: driftIn(scene, area.drift),
   });
   if (!group) return area;
-  const mids = midsOf(group);
-  const shadows = await Promise.all((wish.shadows ?? []).map((k) => shadowFor(rack, k, mids, target.shadow)));
-  const pencil = wish.pencil && (await pencilFor(rack, wish.pencil, target, group.at(-1)!.lab));
+  const mids = midsOf(group.tones);
+  const hints = await Promise.all((wish.hints ?? []).map((k) => shadowFor(rack, k, mids, target.shadow)));
+  const pencil = wish.pencil && (await pencilFor(rack, wish.pencil, target, group.tones.at(-1)!.lab));
   const layers: Layer[] = [
-    ...asLayers(plain(group)),
-    ...shadows.filter((l) => l !== undefined),
+    ...asLayers(plain(group.tones)),
+    ...group.shade.map((l): Layer => ({ medium: "shadow", place: "shadow", ...l })),
+    ...hints.filter((l) => l !== undefined),
     ...(pencil ? [pencil] : []),
     ...(wish.finish ?? []).map((f): Layer => ({ medium: "finish", ...f })),
   ];
@@ -130,15 +136,35 @@ interface PlannedTone {
 const plain = (tones: readonly { code: string; coats: number }[]) =>
   tones.map(({ code, coats }) => ({ code, coats }));
 
+/** A planned group as the demo keeps it. */
+interface PlannedKept {
+  readonly tones: readonly PlannedTone[];
+  readonly shade: readonly Shade[];
+}
+
 /** The best group from what the studio owns. */
-const groupFor = (rack: Rack, wish: object): Promise<readonly PlannedTone[] | undefined> =>
-  answerOf("group", { ...deskOfRack(rack), ...wish, ownedOnly: true, top: 1 }, ({ groups }) =>
-    groups[0]?.tones.map(({ code, coats, role, lab }) => ({ code, coats, role, lab })),
+const groupFor = (rack: Rack, wish: object): Promise<PlannedKept | undefined> =>
+  answerOf(
+    "group",
+    {
+      ...deskOfRack(rack),
+      sheet: { capacity: rack.paper.capacity },
+      ...wish,
+      ownedOnly: true,
+      top: 1,
+    },
+    ({ groups: [best] }) =>
+      best && {
+        tones: best.tones.map(({ code, coats, role, lab }) => ({ code, coats, role, lab })),
+        shade: best.shade,
+      },
   );
 
 /** The two tones that carry the local colour. */
-const midsOf = (tones: readonly PlannedTone[]) =>
-  plain(tones.filter((t) => t.role.includes("mid")).slice(0, 2));
+const midsOf = (tones: readonly PlannedTone[]) => {
+  const mids = tones.filter((t) => t.role.includes("mid")).slice(0, 2);
+  return plain(mids.length ? mids : tones.slice(0, 1));
+};
 
 /** The best shadow of a kind. */
 const shadowFor = (
@@ -198,16 +224,17 @@ export async function seedGroups(studio: Studio, paperIds: readonly string[]): P
     const best = await groupFor(rack, {
       target: { lab: [...g.local] },
       tones: g.tones,
+      shadow: "deeper",
       material: g.material,
       ...(g.contrast && { contrast: g.contrast }),
     });
     if (!best) continue;
     const kind = g.material === "black" ? "undertone" : "underlay";
-    const under = g.underlay && (await shadowFor(rack, kind, midsOf(best), undefined));
+    const under = g.underlay && (await shadowFor(rack, kind, midsOf(best.tones), undefined));
     kept.push({
       name: g.name,
       tags: g.tags,
-      tones: plain(best),
+      tones: plain(best.tones),
       material: g.material,
       school: null,
       underlay: under ? { code: under.code, coats: under.coats } : null,

@@ -53,26 +53,50 @@ function plate(scatter: number, absorb: number, thickness: number): [number, num
   return [bounce * Math.sqrt(survive), (1 - bounce) * survive];
 }
 
+/** One pass over a field: an ink or the blender, how much of a coat, and whether the sheet is still wet. */
+export interface SheetPass {
+  readonly ink: InkRecipe | typeof BLENDER;
+  readonly coats: number;
+  readonly wet: boolean;
+}
+
+/** How much more a pass loosens where the sheet is still wet. */
+const WET_PUSH = 1.7;
+
+/** Reflectance every 5 nm of a sheet after whole coats of ink, each on dry ink, first coat first. */
+export const colourSheet = (
+  stock: PaperStock,
+  coats: readonly (InkRecipe | typeof BLENDER)[],
+): Float64Array =>
+  layOnSheet(
+    stock,
+    coats.map((ink) => ({ ink, coats: 1, wet: false })),
+  );
+
 /**
- * Reflectance every 5 nm of a sheet after coats of ink, first coat first. Light is followed through the pile of slabs (Stokes's pile of
+ * Reflectance every 5 nm of a sheet after passes of ink, first pass first. Light is followed through the pile of slabs (Stokes's pile of
  * plates), then out through the surface.
  */
-export function colourSheet(stock: PaperStock, coats: readonly (InkRecipe | typeof BLENDER)[]): Float64Array {
+export function layOnSheet(stock: PaperStock, passes: readonly SheetPass[]): Float64Array {
   let stain: Stain = stock.slabs.map(() => new Float64Array(SAMPLES));
-  coats.forEach((recipe, n) => {
-    if (recipe === BLENDER) {
+  let before = 0;
+  for (const { ink, coats, wet } of passes) {
+    if (ink === BLENDER) {
       stain = wash(stain, stock);
-      return;
+      before++;
+      continue;
     }
-    const dye = absorption(recipe);
-    if (n) stain = push(stain, stock);
-    const share = soak(stock, stock.sinkDepth * (1 + stock.sinkGrowth * n));
-    const volume = stock.thirst ** n * 10;
+    const dye = absorption(ink);
+    const loosened = Math.min(0.6, stock.push * Math.min(1, coats) * (wet ? WET_PUSH : 1));
+    if (before > 0) stain = push(stain, { ...stock, push: loosened });
+    const share = soak(stock, stock.sinkDepth * (1 + stock.sinkGrowth * before));
+    const volume = coats * stock.thirst ** before * 10;
     stain.forEach((slab, k) => {
       const dose = (volume * share[k]!) / stock.slabs[k]!;
       for (let i = 0; i < SAMPLES; i++) slab[i]! += dose * dye[i]!;
     });
-  });
+    before += coats;
+  }
 
   const out = new Float64Array(SAMPLES);
   for (let i = 0; i < SAMPLES; i++) {

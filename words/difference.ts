@@ -1,27 +1,47 @@
+import type { School } from "@/core/group/school";
+
 /** Difference that is worth a word. */
 const WORTH = 3;
 
-/** How a group differs from the first one offered; contrast, warmth and chroma in their own units. */
+const SHADOWS = {
+  deeper: "a deeper tone makes the shadow",
+  underlay: "an underlay makes the shadow",
+  overlay: "a grey over it makes the shadow",
+} as const;
+
+/** How a group differs from the first one offered as it will lie on the paper; contrast, warmth and chroma in their own units. */
 export function differenceInWords({
   contrast,
   warmth,
   chroma,
   shared,
-  apart = 0,
+  markers,
+  apart,
+  school,
+  shadow,
 }: {
   readonly contrast: number;
   readonly warmth: number;
   readonly chroma: number;
   readonly shared: number;
-  readonly apart: number | undefined;
+  readonly markers: number;
+  readonly apart: number;
+  readonly school?: School;
+  readonly shadow?: keyof typeof SHADOWS;
 }): string {
   const say = (v: number, more: string, less: string) =>
     Math.abs(v) < WORTH ? [] : [`${v > 0 ? more : less} by ${Math.abs(v).toFixed(0)}`];
+  const how = [
+    ...(school ? [`laid ${school}`] : []),
+    ...(shadow ? [SHADOWS[shadow]] : []),
+    ...(markers ? [`${Math.abs(markers)} ${markers < 0 ? "fewer" : "more"} to pull out`] : []),
+  ];
   const words = [
     ...say(contrast, "more contrast", "less contrast"),
     ...say(warmth, "warmer", "cooler"),
     ...say(chroma, "purer", "greyer"),
   ];
   const look = words.length ? words.join(", ") : "much the same look";
-  return `${look}; ${shared ? `${shared} of the same markers` : "other markers"}, ${apart.toFixed(1)} ΔE00 apart`;
+  const whose = shared ? `${shared} of the same markers` : "other markers";
+  return [...how, look, `${whose}, ${apart.toFixed(1)} ΔE00 apart`].join("; ");
 }

@@ -44,12 +44,17 @@ const isFields = (v: unknown): v is Record<string, unknown> =>
   typeof v === "object" && v !== null && !Array.isArray(v);
 
 async function inThread(job: ServerJob, signal: AbortSignal): Promise<ServerAnswer> {
-  const stop = AbortSignal.any([signal, AbortSignal.timeout(LONGEST)]);
+  // AbortSignal.any would do, but a signal made of others may be collected before they fire (Node 20).
+  const stop = new AbortController();
+  const end = () => stop.abort();
+  const timer = setTimeout(end, LONGEST);
+  signal.addEventListener("abort", end);
   try {
-    return await pool().run(job, { signal: stop });
+    if (signal.aborted) throw new Cancelled();
+    return await pool().run(job, { signal: stop.signal });
   } catch (e) {
     if (signal.aborted) throw new Cancelled();
-    if (stop.aborted)
+    if (stop.signal.aborted)
       throw new Busy(
         `This takes longer than ${LONGEST / 1000} s here. Ask for less, or use ./blendt compute.`,
       );
@@ -58,6 +63,9 @@ async function inThread(job: ServerJob, signal: AbortSignal): Promise<ServerAnsw
     if (/memory|heap/i.test(message))
       throw new Busy("This needs more memory than there is here. Ask for less, or use ./blendt compute.");
     throw e;
+  } finally {
+    clearTimeout(timer);
+    signal.removeEventListener("abort", end);
   }
 }
 

@@ -2,29 +2,42 @@ import { List, Optional, Stack, Text } from "@/border/fields";
 import { TONE, ToneInput } from "@/border/tone";
 import { assessGroup } from "@/core/group/assess";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
-import { isReady, judgedCost } from "../cost";
+import type { Coated } from "@/core/group/chosen";
 import type { OpenDesk } from "../desk";
-import { goalOf, groupOutput, GroupWish, type GroupOutput } from "../group-output";
+import { askedOf, groupOutput, GroupWish, type GroupOutput } from "../group-output";
 import { deskOperation } from "../operation";
 
 /** A group that somebody chose. */
 export class AssessQuestion extends GroupWish {
   /** In the order of laying. */
   @List(() => ToneInput, FEWEST_TONES, MOST_TONES, TONE) tones!: ToneInput[];
-  /** What lies beneath all of them, one entry a coat. */
+  /** What lies beneath, and over, their shadow end, one entry a coat. */
   @Optional() @Stack() beneath: string[] = [];
+  @Optional() @Stack() over: string[] = [];
+}
+
+/** Coats of one ink after another as runs of one ink. */
+function runsOf(inks: readonly number[]): Coated[] {
+  const out: { ink: number; coats: number }[] = [];
+  for (const ink of inks) {
+    const last = out.at(-1);
+    if (last?.ink === ink) last.coats++;
+    else out.push({ ink, coats: 1 });
+  }
+  return out;
 }
 
 function judge(open: OpenDesk, wish: AssessQuestion, path = ""): GroupOutput {
   const { desk, placeOf } = open;
-  const chosen = wish.tones.map((t, i) => ({
+  const tones = wish.tones.map((t, i) => ({
     ink: placeOf(t.code, `${path}tones[${i}].code`),
     coats: t.coats,
   }));
-  const beneath = wish.beneath.map((code, i) => placeOf(code, `${path}beneath[${i}]`));
-  const goal = goalOf(open, wish, chosen.length);
-  const group = assessGroup(desk, chosen, goal, judgedCost(open), isReady(open));
-  return groupOutput(open, group, undefined, chosen, beneath);
+  const of = (codes: readonly string[], field: string) =>
+    runsOf(codes.map((code, i) => placeOf(code, `${path}${field}[${i}]`)));
+  const chosen = { tones, under: of(wish.beneath, "beneath"), over: of(wish.over, "over") };
+  const group = assessGroup(desk, chosen, askedOf(open, wish, tones.length));
+  return groupOutput(open, group, wish.sheet.capacity, undefined, tones);
 }
 
 /** What is to be said of a group that somebody chose, and how it builds up. */

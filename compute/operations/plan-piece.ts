@@ -1,20 +1,23 @@
-import { Codes, Flag, List, Optional, Rule, Text, Whole, Within } from "@/border/fields";
+import { Flag, List, Optional, Rule, Text, Whole, Within } from "@/border/fields";
 import { wrong } from "@/border/problem";
-import { TONE, ToneInput } from "@/border/tone";
-import { assessGroup } from "@/core/group/assess";
-import { planGreedily, planTogether, weighJoint, type JointPlan, type JointWish } from "@/core/group/joint";
-import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
-import { part, type Work } from "@/core/progress";
-import { costOf, isReady } from "../cost";
+import { deltaE00 } from "@/core/colour/delta-e00";
+import { judgeLaid } from "@/core/group/assess";
+import {
+  planTogether,
+  weighJoint,
+  type JointGroup,
+  type JointPlan,
+  type JointWish,
+} from "@/core/group/joint";
+import { inksOf } from "@/core/group/plan";
+import type { Work } from "@/core/progress";
+import { costOf } from "../cost";
 import type { OpenDesk } from "../desk";
-import { goalOf, groupOutput, GroupWish, type GroupOutput } from "../group-output";
+import { askedOf, fixedOf, groupOutput, PlanWish, shapeWishOf, type GroupOutput } from "../group-output";
 import { AmongOwned, deskOperation } from "../operation";
 
-class AreaWish extends GroupWish {
+class AreaWish extends PlanWish {
   @Text(60, 1) id!: string;
-  @Optional() @Whole(FEWEST_TONES, MOST_TONES) tones = 4;
-  @Optional() @List(() => ToneInput, 0, MOST_TONES, TONE) fixed: ToneInput[] = [];
-  @Optional() @Codes(0, 400) exclude: string[] = [];
   @Optional() @Flag() emphasis = false;
 }
 
@@ -28,6 +31,8 @@ const Pairs = () =>
   );
 
 const MOST_AREAS = 60;
+/** Areas times inks that are planned at once: about a minute's work. */
+const MOST_WORK = 60_000;
 
 export class PlanPieceQuestion extends AmongOwned {
   @List(() => AreaWish, 1, MOST_AREAS, '{"id","target"}') areas!: AreaWish[];
@@ -67,11 +72,8 @@ export interface PlanPieceOutput {
 
 /** Prices of a marker at which the trade is shown. */
 const PRICES = [0, 0.6, 1.5, 3, 6];
-/** Share of the progress that the plan itself takes when the trade follows. */
-const PLAN_SHARE = 0.3;
-
 function wishOf(open: OpenDesk, question: PlanPieceQuestion): JointWish {
-  const { desk, placeOf } = open;
+  const { desk } = open;
   const ids = question.areas.map((a) => a.id);
   const twice = ids.findIndex((id, i) => ids.indexOf(id) !== i);
   if (twice >= 0) throw wrong(`areas[${twice}].id`, "expected an id of its own");
@@ -81,15 +83,15 @@ function wishOf(open: OpenDesk, question: PlanPieceQuestion): JointWish {
     return at;
   };
   return {
-    areas: question.areas.map((a, i) => ({
-      goal: goalOf(open, a, a.tones, a.emphasis),
-      fixed: a.fixed.slice(0, a.tones).map((t, j) => ({
-        ink: placeOf(t.code, `areas[${i}].fixed[${j}].code`),
-        coats: t.coats,
-      })),
-      excluded: (ink) => a.exclude.includes(desk.inks[ink]!.code),
-      emphasis: a.emphasis,
-    })),
+    areas: question.areas.map((a, i) => {
+      const excluded = new Set(a.exclude);
+      return {
+        wish: shapeWishOf(open, a, a.emphasis),
+        fixed: fixedOf(open, a, `areas[${i}].`),
+        excluded: (ink) => excluded.has(desk.inks[ink]!.code),
+        emphasis: a.emphasis,
+      };
+    }),
     neighbours: question.neighbours.map(([a, b], i) => [
       areaOf(a, `neighbours[${i}][0]`),
       areaOf(b, `neighbours[${i}][1]`),
@@ -101,13 +103,14 @@ function wishOf(open: OpenDesk, question: PlanPieceQuestion): JointWish {
   };
 }
 
-function figuresOf({ desk }: OpenDesk, wish: JointWish, { groups }: JointPlan): WholeFigures {
+const localOff = (g: JointGroup) => deltaE00(g.local, g.goal.local);
+
+function figuresOf(wish: JointWish, { groups }: JointPlan): WholeFigures {
   const plan = weighJoint(wish, groups);
-  const local = groups.map((g, i) => assessGroup(desk, g.tones, wish.areas[i]!.goal).localColourDeltaE00);
   return {
     markers: plan.markers,
     fit: plan.fit / groups.length,
-    localDeltaE00: local.reduce((a, b) => a + b, 0) / groups.length,
+    localDeltaE00: groups.reduce((sum, g) => sum + localOff(g), 0) / groups.length,
     crowding: plan.crowding,
     objective: plan.objective,
   };
@@ -116,40 +119,43 @@ function figuresOf({ desk }: OpenDesk, wish: JointWish, { groups }: JointPlan): 
 /** Plans all areas of a piece together. */
 export const planPiece = deskOperation(PlanPieceQuestion, function* (question, open): Work<PlanPieceOutput> {
   const { desk } = open;
-  const wish = wishOf(open, question);
-  const plan = yield* part(planTogether(desk, wish), 0, question.trade ? PLAN_SHARE : 1);
-  const alone = planGreedily(desk, wish);
-  if (!plan || !alone)
+  if (question.areas.length * desk.inks.length > MOST_WORK)
     throw wrong(
       "areas",
-      "expected that every area can be planned; the inks at hand give too few different tones for one of them",
+      `expected at most ${Math.floor(MOST_WORK / desk.inks.length)} areas for a desk of ${desk.inks.length} inks; there are ${question.areas.length}`,
     );
-  const trade: TradePoint[] = [];
-  if (question.trade)
-    for (const [n, markerCost] of PRICES.entries()) {
-      const at = { ...wish, markerCost, limit: null };
-      const share = (1 - PLAN_SHARE) / PRICES.length;
-      const priced = markerCost ? yield* part(planTogether(desk, at), PLAN_SHARE + n * share, share) : alone;
-      if (priced) trade.push({ markerCost, ...figuresOf(open, at, priced) });
-    }
+  const wish = wishOf(open, question);
+  const plans = yield* planTogether(desk, wish, question.trade ? PRICES : []);
+  if (!plans)
+    throw wrong(
+      "areas",
+      "expected that every area can be planned; the inks at hand give too few different tones for one of them, or its paper holds too few coats",
+    );
+  const { alone, together, priced } = plans;
   const ids = question.areas.map((a) => a.id);
-  const judged = plan.groups.map((g, i) =>
-    assessGroup(desk, g.tones, wish.areas[i]!.goal, wish.inkCost, isReady(open)),
-  );
   const uses = new Map<string, string[]>();
-  for (const [i, g] of plan.groups.entries())
-    for (const t of g.tones) {
-      const { code } = desk.inks[t.ink]!;
+  for (const [i, g] of together.groups.entries())
+    for (const ink of inksOf(g)) {
+      const { code } = desk.inks[ink]!;
       uses.set(code, [...(uses.get(code) ?? []), ids[i]!]);
     }
   return {
-    areas: judged.map((g, i) => ({ id: ids[i]!, group: groupOutput(open, g) })),
+    areas: together.groups.map((g, i) => {
+      const own = question.areas[i]!;
+      const asked = { ...askedOf(open, own, g.inks.tones.length), school: g.laying.school };
+      return { id: ids[i]!, group: groupOutput(open, judgeLaid(desk, g, asked), own.sheet.capacity) };
+    }),
     markers: [...uses]
       .map(([code, areas]) => ({ code, areas }))
       .sort((a, b) => b.areas.length - a.areas.length),
-    together: figuresOf(open, wish, plan),
-    apart: figuresOf(open, wish, alone),
-    limitMet: question.limit === undefined || plan.markers <= question.limit,
-    ...(question.trade && { trade }),
+    together: figuresOf(wish, together),
+    apart: figuresOf(wish, alone),
+    limitMet: question.limit === undefined || together.markers <= question.limit,
+    ...(question.trade && {
+      trade: priced.map((p, n) => ({
+        markerCost: PRICES[n]!,
+        ...figuresOf({ ...wish, markerCost: PRICES[n]! }, p),
+      })),
+    }),
   };
 });

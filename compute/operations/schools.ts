@@ -1,10 +1,13 @@
 import type { ColourInput } from "@/border/colour";
 import { Colour, List, ListOrOne, Nullable, One, OneOf, Optional, Whole, Within } from "@/border/fields";
+import { SHEET, SheetInput } from "@/border/sheet";
+import { wrong } from "@/border/problem";
 import { TONE, ToneInput } from "@/border/tone";
 import { displayLab } from "@/core/colour/display";
 import { cautionsOf, type Caution } from "@/core/group/caution";
 import { MATERIALS, MATERIAL_HABITS, type Material } from "@/core/group/material";
-import { schoolPasses, SCHOOLS, toneBorders, type School, type SchoolPass } from "@/core/group/school";
+import { inkOfPass, isShadow, layingPasses, type GroupPass } from "@/core/group/lay";
+import { middleTone, SCHOOLS, type School, type SchoolPass } from "@/core/group/school";
 import { layStrip, type LaidPass } from "@/core/group/strip";
 import { FEWEST_TONES, MOST_TONES, type Tone } from "@/core/group/tone";
 import { seenLab } from "@/core/ink/desk";
@@ -15,21 +18,15 @@ import { SCHOOL_WORDS, whereInWords } from "@/words/school";
 import { coatsOf } from "../group-output";
 import { deskOperation } from "../operation";
 
-/** How a sheet behaves while it is coloured. */
-export class SheetInput {
-  @Optional() @Within(1, 3600, "s") openTime = 40;
-  @Optional() @Within(0, 20, "mm") bleed = 0.4;
-  @Optional() @Whole(1, 20, "coats") capacity = 5;
-}
-
 export class SchoolsQuestion {
   @List(() => ToneInput, FEWEST_TONES, MOST_TONES, TONE) tones!: ToneInput[];
   @Optional() @OneOf(MATERIALS) material: Material = "other";
   @Optional() @OneOf(SCENES) scene: Scene = "neutral";
   @Nullable() @Within(1, 1e6, "mm²") mm2?: number | null;
   @Optional() @Colour() local?: ColourInput;
-  @Optional() @One(() => SheetInput, 'expected {"openTime","bleed","capacity"}') sheet: SheetInput =
-    new SheetInput();
+  @Optional() @One(() => SheetInput, SHEET) sheet: SheetInput = new SheetInput();
+  /** The tone that carries the local colour, light to dark from 0; the middle one when it is left out. */
+  @Optional() @Whole(0, MOST_TONES - 1) carries?: number;
   /** Inks beneath the shadow end, dry before the group is laid. */
   @Optional() @ListOrOne(() => ToneInput, 8, TONE) under: ToneInput[] = [];
 }
@@ -59,13 +56,14 @@ export interface SchoolOutput {
   readonly cautions: readonly (Caution & { readonly message: string })[];
 }
 
-/** How far an underlay reaches into the lighter neighbour of the shadow, as a share of the area. */
-const UNDER_REACHES = 0.08;
+const isOfTone = (p: GroupPass): p is GroupPass & SchoolPass => !isShadow(p);
 
 /** A group laid in each of the six schools on a sample strip: what it looks like, and what can be measured on it. */
 export const schools = deskOperation(
   SchoolsQuestion,
   function* (question, { desk, placeOf, labOf }): Generator<number, { schools: SchoolOutput[] }> {
+    if ((question.carries ?? 0) >= question.tones.length)
+      throw wrong("carries", `expected the place of one of ${question.tones.length} tones, from 0`);
     const tones = question.tones
       .map((t, i): Tone => {
         const tone = { ink: placeOf(t.code, `tones[${i}].code`), coats: t.coats };
@@ -74,26 +72,23 @@ export const schools = deskOperation(
       .sort((a, b) => b.lab[0] - a.lab[0]);
     const { sheet, material } = question;
     const habit = MATERIAL_HABITS[material].school;
-    const beneath = question.under.map((t, i): LaidPass => ({
+    const under = question.under.map((t, i) => ({
       ink: placeOf(t.code, `under[${i}].code`),
       coats: t.coats,
-      from: toneBorders(tones.length).at(-2)! - UNDER_REACHES,
-      to: 1,
-      stroke: "circles",
-      wet: false,
     }));
+    const inks = { tones: tones.map((t) => t.ink), under: under.map((t) => t.ink), over: [] };
     const out: SchoolOutput[] = [];
     for (const school of SCHOOLS) {
-      const passes = schoolPasses(
+      const passes = layingPasses({
         school,
-        tones.map((t) => t.coats),
-      );
-      const laid = passes.map((p, i): LaidPass => ({
-        ...p,
-        ink: tones[p.tone]!.ink,
-        wet: p.wet && !(i === 0 && beneath.length),
-      }));
-      const strip = layStrip(desk, [...beneath, ...laid], sheet);
+        coats: tones.map((t) => t.coats),
+        local: question.carries ?? middleTone(tones.length),
+        under: under.map((t) => t.coats),
+        over: [],
+        capacity: sheet.capacity,
+      });
+      const laid = passes.map((p): LaidPass => ({ ...p, ink: inkOfPass(p, inks) }));
+      const strip = layStrip(desk, laid, sheet);
       const ink = [...strip.inkUsed].map(([i, coats]) => ({ code: desk.inks[i]!.code, coats }));
       const L = strip.profile.map((l) => l[0]);
       const cautions = cautionsOf({
@@ -111,7 +106,7 @@ export const schools = deskOperation(
         school,
         ...SCHOOL_WORDS[school],
         ...(habit === school && { habit: whyInWords[material] }),
-        passes: passes.map(({ tone, where, ...p }) => ({
+        passes: passes.filter(isOfTone).map(({ tone, where, ...p }) => ({
           ...p,
           code: desk.inks[tones[tone]!.ink]!.code,
           where: whereInWords[where],

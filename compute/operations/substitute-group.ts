@@ -1,10 +1,13 @@
-import { Codes, Colours, Optional, Whole } from "@/border/fields";
+import { Codes, Colours, One, OneOf, Optional, Whole } from "@/border/fields";
+import { SHEET, SheetInput } from "@/border/sheet";
 import type { ColourInput } from "@/border/colour";
 import { wrong } from "@/border/problem";
 import { closeness, type Closeness } from "@/core/colour/delta-e00";
-import { assessGroup } from "@/core/group/assess";
+import { judgeLaid } from "@/core/group/assess";
 import { goalLike, likeness, LIKENESS_WEIGHTS } from "@/core/group/like";
 import { planGroups } from "@/core/group/plan";
+import { SCHOOLS, type School } from "@/core/group/school";
+import type { ShapeWish } from "@/core/group/shapes";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
 import type { Work } from "@/core/progress";
 import { costOf, isReady } from "../cost";
@@ -19,6 +22,8 @@ export class SubstituteGroupQuestion extends AmongOwned {
   @Colours(FEWEST_TONES, MOST_TONES) tones!: ColourInput[];
   @Codes(1, 6000) among!: string[];
   @Optional() @Whole(1, 10) top = 3;
+  @Optional() @OneOf(SCHOOLS) school: School = "light first";
+  @Optional() @One(() => SheetInput, SHEET) sheet: SheetInput = new SheetInput();
 }
 
 export interface SubstituteGroupOutput {
@@ -42,21 +47,37 @@ export const substituteGroup = deskOperation(
     const ready = desk.inks.filter((_, i) => Number.isFinite(may(i))).length;
     if (ready < wanted.length)
       throw wrong("among", `expected at least ${wanted.length} inks that are not dry; there are ${ready}`);
-    const goal = goalLike(wanted);
-    const found = yield* planGroups(desk, goal, question.top, {
-      inkCost: may,
-      weights: LIKENESS_WEIGHTS,
-      maxCoats: MOST_COATS,
-    });
+    const capacity = question.sheet.capacity;
+    const wish: ShapeWish = {
+      target: { local: wanted[wanted.length >> 1]! },
+      wish: {},
+      paper: desk.paper.lab,
+      tones: wanted.length,
+      mostTones: wanted.length,
+      school: question.school,
+      shadow: "deeper",
+      capacity,
+    };
+    const found = yield* planGroups(
+      desk,
+      wish,
+      question.top,
+      { inkCost: may, weights: LIKENESS_WEIGHTS, goalOf: (shape) => goalLike(desk, wanted, shape) },
+      MOST_COATS,
+    );
     return {
       groups: found
         .map((g) => {
-          const { each, mean } = likeness(g.tones, wanted);
-          const group = groupOutput(
-            open,
-            assessGroup(desk, g.tones, goal, () => 0, isReady(open)),
-          );
-          return { group, each, mean, closeness: closeness(mean) };
+          const asked = {
+            school: g.laying.school,
+            capacity,
+            goalOf: () => g.goal,
+            owned: isReady(open),
+            weights: LIKENESS_WEIGHTS,
+          };
+          const judged = judgeLaid(desk, g, asked);
+          const { each, mean } = likeness(judged.tones, wanted);
+          return { group: groupOutput(open, judged, capacity), each, mean, closeness: closeness(mean) };
         })
         .sort((a, b) => a.mean - b.mean),
     };

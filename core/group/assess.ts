@@ -2,52 +2,45 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import { seenLab, type Desk } from "@/core/ink/desk";
 import { adviseGroup, type Advice } from "./advice";
 import type { GroupGoal } from "./goal";
-import { blendCost, localColour, SCORE_WEIGHTS, stepCost, toneCost } from "./score";
-import { judgeStep, STEP_LIMITS, type Step } from "./step";
+import { layChosen, type Asked, type ChosenGroup, type WeighedChoice } from "./chosen";
+import { mostCoats } from "./lay";
 import { rolesOf, type Role, type Tone } from "./tone";
+import type { LaidGroup, WeighedGroup } from "./weigh";
 
-export interface AssessedGroup {
+export interface AssessedGroup extends LaidGroup, WeighedGroup {
+  /** Light to dark, each alone on the paper: its stroke, not what is seen in the end. */
   readonly tones: readonly (Tone & { readonly role: Role })[];
-  readonly steps: readonly Step[];
-  readonly localColourDeltaE00: number;
-  readonly score: number;
-  readonly advice: readonly Advice[];
   readonly goal: GroupGoal;
+  /** ΔE00 of the local colour as laid. */
+  readonly localColourDeltaE00: number;
+  /** Most coats anywhere. */
+  readonly mostCoats: number;
+  readonly advice: readonly Advice[];
 }
 
-/**
- * Everything that is said of a group of 2–6 tones, whoever chose them. Tones are put light to dark first.
- * @param inkCost as when planning; counts in the score
- * @param owned inks that advice may propose
- */
-export function assessGroup(
-  desk: Desk,
-  chosen: readonly { readonly ink: number; readonly coats: number }[],
-  goal: GroupGoal,
-  inkCost: (ink: number) => number = () => 0,
-  owned: (ink: number) => boolean = () => true,
-): AssessedGroup {
-  const tones = chosen
-    .map(({ ink, coats }): Tone => ({ ink, coats, lab: seenLab(desk, Array<number>(coats).fill(ink)) }))
-    .sort((a, b) => b.lab[0] - a.lab[0]);
-  const steps = tones.slice(1).map((tone, i) => judgeStep(desk, tones[i]!, tone));
-  const local = localColour(tones, steps[tones.length / 2 - 1]?.mixtures[1]);
-  const localColourDeltaE00 = deltaE00(local, goal.local);
-  const own = tones.reduce((sum, t, i) => sum + toneCost(t, i, goal, SCORE_WEIGHTS) + inkCost(t.ink), 0);
-  const between = steps.reduce(
-    (sum, step, i) =>
-      sum +
-      stepCost(tones[i]!, tones[i + 1]!, goal, STEP_LIMITS, SCORE_WEIGHTS) +
-      blendCost(step, i, goal, SCORE_WEIGHTS),
-    0,
-  );
-  const roles = rolesOf(tones.length);
+/** Everything that is said of a group of 2–6 tones as it lies on the paper, whoever chose them. */
+export function assessGroup(desk: Desk, chosen: ChosenGroup, asked: Asked): AssessedGroup {
+  return judgeLaid(desk, layChosen(desk, chosen, asked), asked);
+}
+
+/** {@link assessGroup} of a group that has been laid and weighed. */
+export function judgeLaid(desk: Desk, laid: WeighedChoice, asked: Asked): AssessedGroup {
+  const { laying, inks, goal, weighed } = laid;
+  const roles = rolesOf(inks.tones.length);
+  const tones = inks.tones.map((ink, i) => {
+    const coats = laying.coats[i]!;
+    return { ink, coats, lab: seenLab(desk, Array<number>(coats).fill(ink)), role: roles[i]! };
+  });
+  const localColourDeltaE00 = deltaE00(weighed.zones[goal.localAt]!.lab, goal.local);
+  const most = mostCoats(weighed.passes);
   return {
-    tones: tones.map((t, i) => ({ ...t, role: roles[i]! })),
-    steps,
-    localColourDeltaE00,
-    score: own + between,
-    advice: adviseGroup(desk, tones, steps, goal, localColourDeltaE00, owned),
+    laying,
+    inks,
+    ...weighed,
+    tones,
     goal,
+    localColourDeltaE00,
+    mostCoats: most,
+    advice: adviseGroup(desk, { laying, inks, goal, weighed, tones, mostCoats: most }, asked),
   };
 }

@@ -1,5 +1,6 @@
 import { mixLab } from "@/core/colour/mean-lab";
 import { chroma, type Lab } from "@/core/colour/lab";
+import { middleTone } from "./school";
 
 /** What a group should reach: one colour, or what was read in the light, on the local colour and in the shadow. */
 export interface GroupTarget {
@@ -20,22 +21,28 @@ export interface GoalWish {
   readonly contrast?: number | undefined;
   /** Share of the natural contrast that suits the material. */
   readonly contrastShare?: number;
+  /** Number of tones by which the natural contrast goes; else that of the places. */
+  readonly naturalFor?: number;
   readonly drift?: Drift;
 }
 
+/** Colours that are wanted along an area as it is laid. */
 export interface GroupGoal {
-  /** Wanted colour of each tone, light to dark. Ends that were not read are only a lightness and a hue. */
-  readonly tones: readonly Lab[];
+  /** Wanted colour of each place, light end to shadow end. Ends that were not read are only a lightness and a hue. */
+  readonly places: readonly Lab[];
+  /** The place that is the local colour. */
+  readonly localAt: number;
   readonly local: Lab;
-  /** Wanted lightness from lightest to darkest tone. */
+  readonly light: Lab;
+  readonly shadow: Lab;
+  /** Wanted lightness from the light end to the shadow end. */
   readonly contrast: number;
-  readonly step: number;
   readonly lightRead: boolean;
   readonly shadowRead: boolean;
 }
 
-/** Natural contrast in L* by number of tones (2–6): the workshop habit of about 13 L* a step for three and four tones, finer for more. */
-const NATURAL = [20, 30, 39, 46, 52];
+/** Natural contrast in L* by number of places (2–7): the workshop habit of about 13 L* a step for three and four tones, finer for more. */
+const NATURAL = [20, 30, 39, 46, 52, 56];
 /** A pale or very deep subject has less room: full contrast from this far from white and from black. */
 const PALE_ROOM = 42;
 const DEEP_ROOM = 36;
@@ -46,51 +53,69 @@ const DARKEST = 14;
 const DRIFT = 8;
 
 /** Contrast in L* that suits a local colour when the user asks for none: less for pale and very deep ones. */
-export function naturalContrast(local: Lab, tones: number, paper: Lab): number {
+export function naturalContrast(local: Lab, places: number, paper: Lab): number {
   const room = Math.min(
     1,
     Math.max(0.4, (paper[0] - local[0] + 8) / PALE_ROOM),
     Math.max(0.4, (local[0] - 6) / DEEP_ROOM),
   );
-  return NATURAL[tones - 2]! * room;
+  return NATURAL[places - 2]! * room;
 }
 
 /**
- * Wanted colours of `tones` tones (2–6). With readings the tones run light – local – shadow in even lightness; with a local colour alone the
- * highlight pales towards the paper and the shadow keeps most of its chroma. Ends that were read do not drift.
+ * Wanted colours of `places` places (2–7) of an area as it is laid: even steps from the light end to the local colour, and from there to the
+ * shadow end. With readings the ends are those; with a local colour alone the light end pales towards the paper and the shadow keeps most of
+ * its chroma. Ends that were read do not drift.
+ * @param localAt the place that is the local colour
  */
 export function groupGoal(
   target: GroupTarget,
-  tones: number,
+  places: number,
   paper: Lab,
-  { contrast, contrastShare = 1, drift }: GoalWish = {},
+  { contrast, contrastShare = 1, naturalFor = places, drift }: GoalWish = {},
+  localAt = middleTone(places),
 ): GroupGoal {
   const { local } = target;
+  const last = places - 1;
   const read = target.light && target.shadow ? target.light[0] - target.shadow[0] : undefined;
-  const wanted = contrast ?? (read && read > 0 ? read : naturalContrast(local, tones, paper) * contrastShare);
-  const top = Math.min(
-    paper[0] - BELOW_PAPER,
-    contrast === undefined && target.light ? target.light[0] : local[0] + wanted / 2,
+  const wanted =
+    contrast ?? (read && read > 0 ? read : naturalContrast(local, naturalFor, paper) * contrastShare);
+  const upper = last ? localAt / last : 0.5;
+  const top = Math.max(
+    local[0],
+    Math.min(
+      paper[0] - BELOW_PAPER,
+      contrast === undefined && target.light ? target.light[0] : local[0] + wanted * upper,
+    ),
   );
-  const bottom = Math.max(
-    DARKEST,
-    Math.min(top - 4, contrast === undefined && target.shadow ? target.shadow[0] : top - wanted),
+  const bottom = Math.min(
+    local[0],
+    Math.max(
+      DARKEST,
+      contrast === undefined && target.shadow
+        ? target.shadow[0]
+        : target.light && contrast === undefined
+          ? local[0] - wanted * (1 - upper)
+          : top - wanted,
+    ),
   );
-  const share = (L: number) => (L - bottom) / (top - bottom);
-  const at = Math.min(0.9, Math.max(0.1, share(local[0])));
   const lightEnd = target.light ?? drifted(mixLab(local, paper, 0.45), drift?.light ?? 0);
   const shadowEnd = target.shadow ?? drifted([bottom, local[1] * 0.85, local[2] * 0.85], drift?.shadow ?? 0);
-  const goal = Array.from({ length: tones }, (_, i): Lab => {
-    const t = 1 - i / (tones - 1);
-    const L = bottom + t * (top - bottom);
-    const [from, to, s] = t >= at ? [local, lightEnd, (t - at) / (1 - at)] : [shadowEnd, local, t / at];
-    return [L, from[1] + s * (to[1] - from[1]), from[2] + s * (to[2] - from[2])];
-  });
+  const light: Lab = [top, lightEnd[1], lightEnd[2]];
+  const shadow: Lab = [bottom, shadowEnd[1], shadowEnd[2]];
   return {
-    tones: goal,
+    places: Array.from({ length: places }, (_, i): Lab =>
+      i < localAt
+        ? mixLab(light, local, i / localAt)
+        : i === localAt
+          ? local
+          : mixLab(local, shadow, (i - localAt) / (last - localAt)),
+    ),
+    localAt,
     local,
+    light,
+    shadow,
     contrast: top - bottom,
-    step: (top - bottom) / (tones - 1),
     lightRead: !!target.light,
     shadowRead: !!target.shadow,
   };

@@ -1,23 +1,14 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Desk } from "@/core/ink/desk";
-import type { GroupGoal } from "./goal";
-import { TONE_COATS } from "./plan";
-import { localColour, SCORE_WEIGHTS, type ScoreWeights } from "./score";
-import {
-  candidatesOf,
-  placeCosts,
-  searchGroups,
-  type Candidates,
-  type FixedTone,
-  type FoundGroup,
-} from "./search";
-import { blendPath, STEP_LIMITS, type StepLimits } from "./step";
-import type { Tone } from "./tone";
+import { part, type Work } from "@/core/progress";
+import { inksOf, planner, TONE_COATS, type Planner, type PlannedGroup } from "./plan";
+import type { FixedTone } from "./search";
+import type { Shape, ShapeWish } from "./shapes";
 
 /** An area of the piece to be planned with the others. */
 export interface JointArea {
-  readonly goal: GroupGoal;
+  readonly wish: ShapeWish;
   readonly fixed: readonly FixedTone[];
   readonly excluded: (ink: number) => boolean;
   /** It should pop: more apart from its neighbours than others are. */
@@ -35,13 +26,10 @@ export interface JointWish {
   readonly inkCost: (ink: number) => number;
   /** Most markers of the whole piece; null leaves it open. */
   readonly limit: number | null;
-  readonly limits?: StepLimits;
-  readonly weights?: ScoreWeights;
 }
 
-export interface JointGroup {
-  readonly tones: readonly Tone[];
-  readonly score: number;
+export interface JointGroup extends PlannedGroup {
+  /** Local colour as laid. */
   readonly local: Lab;
 }
 
@@ -59,69 +47,55 @@ export interface JointPlan {
 /** Weight of a ΔE00 that neighbours miss, and how much further an emphasised area should stand off. */
 const CROWDING = 0.6;
 const EMPHASIS = 2;
-/** Candidates looked at in each place: beyond the best of a place, nothing is ever chosen for its company alone. */
-const WIDTH = 28;
+/** Partial groups kept while an area answers the others. */
+const WIDTH = 40;
 /** Groups of an area that are weighed against each other by everything else. */
-const POOL = 48;
+const POOL = 24;
 const MOST_ROUNDS = 6;
+/** Share of the progress in which each area is planned by itself. */
+const ALONE = 0.4;
 
-/** What several areas' plans share: candidates and blends once for the desk, each area's own costs once. */
+/** What several areas' plans share: the inks of the desk laid out once, and for each area the way it is laid. */
 interface Board {
   readonly wish: JointWish;
-  readonly candidates: Candidates;
-  readonly own: readonly number[][][];
+  readonly planners: readonly Planner[];
+  /** Each area by itself. */
+  readonly alone: readonly JointGroup[];
+  readonly shapes: readonly Shape[];
 }
 
-function board(desk: Desk, wish: JointWish): Board {
+const asJoint = (group: PlannedGroup): JointGroup => ({
+  ...group,
+  local: group.weighed.zones[group.goal.localAt]!.lab,
+});
+
+/** Lays a piece out; undefined when an area cannot be planned. */
+function* board(desk: Desk, wish: JointWish): Work<Board | undefined> {
   const held = (ink: number) => wish.areas.some((a) => a.fixed.some((f) => f.ink === ink));
   const coats = Math.max(TONE_COATS, ...wish.areas.flatMap((a) => a.fixed.map((f) => f.coats)));
-  const candidates = candidatesOf(desk, coats, (ink) => held(ink) || Number.isFinite(wish.inkCost(ink)));
-  return {
-    wish,
-    candidates,
-    own: wish.areas.map((a) => placeCosts(candidates, a.goal, wish.weights ?? SCORE_WEIGHTS)),
-  };
+  const shared = planner(desk, coats, (ink) => held(ink) || Number.isFinite(wish.inkCost(ink)));
+  const planners = wish.areas.map(({ fixed, excluded }) => {
+    const isFixed = (ink: number) => fixed.some((f) => f.ink === ink);
+    return shared({
+      fixed,
+      inkCost: (ink) => (isFixed(ink) ? 0 : excluded(ink) ? Infinity : wish.inkCost(ink)),
+    });
+  });
+  const alone: JointGroup[] = [];
+  const shapes: Shape[] = [];
+  for (const [i, { wish: own }] of wish.areas.entries()) {
+    const work = planners[i]!.best(own);
+    let step = work.next();
+    for (; !step.done; step = work.next()) yield (i + step.value) / wish.areas.length;
+    if (!step.value) return undefined;
+    alone.push(asJoint(step.value.group));
+    shapes.push(step.value.from);
+  }
+  return { wish, planners, alone, shapes };
 }
 
-const inksOf = (groups: readonly (JointGroup | undefined)[]) =>
-  new Set(groups.flatMap((g) => g?.tones.map((t) => t.ink) ?? []));
-
-/** Groups of an area, cheapest first, when some inks cost more than others. */
-function poolFor(
-  { wish, candidates, own }: Board,
-  area: number,
-  extra: (ink: number) => number,
-  most: number,
-): JointGroup[] {
-  const { goal, fixed, excluded } = wish.areas[area]!;
-  const isFixed = (ink: number) => fixed.some((f) => f.ink === ink);
-  const search = {
-    goal,
-    fixed,
-    limits: wish.limits ?? STEP_LIMITS,
-    weights: wish.weights ?? SCORE_WEIGHTS,
-    inkCost: (ink: number) => (isFixed(ink) ? 0 : excluded(ink) ? Infinity : wish.inkCost(ink) + extra(ink)),
-  };
-  const found = searchGroups(candidates, own[area]!, search, WIDTH, Infinity, most);
-  return found.map((g) => asJoint(candidates, g, (ink) => (isFixed(ink) ? 0 : extra(ink))));
-}
-
-/** A found group without the extra costs that were charged for its inks. */
-function asJoint(
-  { desk }: Candidates,
-  { tones, cost }: FoundGroup,
-  charged: (ink: number) => number,
-): JointGroup {
-  const middle =
-    tones.length % 2
-      ? undefined
-      : blendPath(desk, tones[tones.length / 2 - 1]!, tones[tones.length / 2]!).mixtures[1];
-  return {
-    tones,
-    score: cost - tones.reduce((sum, t) => sum + charged(t.ink), 0),
-    local: localColour(tones, middle),
-  };
-}
+const inksAt = (groups: readonly (JointGroup | undefined)[]) =>
+  new Set(groups.flatMap((g) => (g ? inksOf(g) : [])));
 
 /** ΔE00 that an area's local colour misses to its neighbours. */
 function crowdingOf(
@@ -143,7 +117,7 @@ function crowdingOf(
 
 /** A whole set of groups, weighed. */
 export function weighJoint(wish: JointWish, groups: readonly JointGroup[]): JointPlan {
-  const markers = inksOf(groups).size;
+  const markers = inksAt(groups).size;
   const fit = groups.reduce((sum, g) => sum + g.score, 0);
   const crowding = groups.reduce((sum, g, i) => sum + crowdingOf(wish, i, g.local, groups), 0) / 2;
   return { groups, markers, fit, crowding, objective: fit + wish.markerCost * markers + crowding };
@@ -151,44 +125,44 @@ export function weighJoint(wish: JointWish, groups: readonly JointGroup[]): Join
 
 /** The best answer of one area to the others: cheapest in fit, new markers and crowding. */
 function answer(
-  b: Board,
+  { wish, planners, shapes }: Board,
   area: number,
   groups: readonly (JointGroup | undefined)[],
   barred: (ink: number) => boolean = () => false,
 ): JointGroup | undefined {
-  const { wish } = b;
-  const there = inksOf(groups.map((g, i) => (i === area ? undefined : g)));
-  const extra = (ink: number) => (barred(ink) ? Infinity : there.has(ink) ? 0 : wish.markerCost);
-  let best: JointGroup | undefined;
-  let least = Infinity;
-  for (const group of poolFor(b, area, extra, POOL)) {
-    const cost =
-      group.score +
-      wish.markerCost * group.tones.filter((t) => !there.has(t.ink)).length +
-      crowdingOf(wish, area, group.local, groups);
-    if (cost < least) [least, best] = [cost, group];
-  }
-  return best;
+  const there = inksAt(groups.map((g, i) => (i === area ? undefined : g)));
+  const isFixed = (ink: number) => wish.areas[area]!.fixed.some((f) => f.ink === ink);
+  const extra = (ink: number) =>
+    isFixed(ink) ? 0 : barred(ink) ? Infinity : there.has(ink) ? 0 : wish.markerCost;
+  const { search, weigh } = planners[area]!;
+  const costOf = (g: { cost: number; local: Lab }) => g.cost + crowdingOf(wish, area, g.local, groups);
+  const [best] = search(shapes[area]!, WIDTH, extra, POOL).sort((a, b) => costOf(a) - costOf(b));
+  return best && asJoint(weigh(best, shapes[area]!.goal));
 }
 
-/** Each area by itself, best fit first: what the joint plan is measured against. Undefined when an area cannot be planned. */
-export function planGreedily(desk: Desk, wish: JointWish): JointPlan | undefined {
-  const b = board(desk, wish);
-  const groups = wish.areas.map((_, area) => poolFor(b, area, () => 0, 1)[0]);
-  return groups.every((g): g is JointGroup => g !== undefined) ? weighJoint(wish, groups) : undefined;
+/** How a piece is planned: each area by itself, which is what the joint plan is measured against, and all together. */
+export interface JointPlans {
+  readonly alone: JointPlan;
+  readonly together: JointPlan;
 }
 
 /**
  * All areas together. Starts from each area by itself; then each area answers the others (the best group given which markers lie ready
  * anyway and where neighbours stand), and each marker used by few areas is tried without; a change is kept only when it lowers the whole, so
  * the result is never worse than the start. With a limit, the price of a marker rises until the limit is met. Yields progress 0–1.
+ * @param prices costs of a marker for which the piece is planned too, to show markers against fit
  * @returns undefined when an area has no group at all
  */
-export function* planTogether(desk: Desk, wish: JointWish): Generator<number, JointPlan | undefined> {
-  const start = board(desk, wish);
-  const alone = wish.areas.map((_, area) => poolFor(start, area, () => 0, 1)[0]);
-  if (!alone.every((g): g is JointGroup => g !== undefined)) return undefined;
-  let plan = yield* improve(start, weighJoint(wish, alone));
+export function* planTogether(
+  desk: Desk,
+  wish: JointWish,
+  prices: readonly number[] = [],
+): Work<(JointPlans & { readonly priced: readonly JointPlan[] }) | undefined> {
+  const start = yield* part(board(desk, wish), 0, ALONE);
+  if (!start) return undefined;
+  const share = (1 - ALONE) / (1 + prices.length);
+  const alone = weighJoint(wish, start.alone);
+  let plan = yield* part(improve(start, alone), ALONE, share);
   for (
     let price = Math.max(0.5, wish.markerCost), tries = 0;
     wish.limit !== null && plan.markers > wish.limit && tries < 7;
@@ -196,10 +170,22 @@ export function* planTogether(desk: Desk, wish: JointWish): Generator<number, Jo
   ) {
     price *= 2;
     const dear = { ...wish, markerCost: price };
-    const cheaper = yield* improve({ ...start, wish: dear }, weighJoint(dear, plan.groups));
+    const cheaper = yield* part(
+      improve({ ...start, wish: dear }, weighJoint(dear, plan.groups)),
+      ALONE + share / 2,
+      share / 2,
+    );
     plan = weighJoint(wish, cheaper.groups);
   }
-  return plan;
+  const priced: JointPlan[] = [];
+  for (const [n, markerCost] of prices.entries()) {
+    const at = { ...wish, markerCost, limit: null };
+    const from = weighJoint(at, start.alone);
+    priced.push(
+      markerCost ? yield* part(improve({ ...start, wish: at }, from), ALONE + (n + 1) * share, share) : from,
+    );
+  }
+  return { alone, together: plan, priced };
 }
 
 function* improve(b: Board, from: JointPlan): Generator<number, JointPlan> {
@@ -233,11 +219,11 @@ function withoutRareMarkers(
 ): boolean {
   const uses = new Map<number, number[]>();
   plan().groups.forEach((g, area) =>
-    g.tones.forEach((t) => uses.set(t.ink, [...(uses.get(t.ink) ?? []), area])),
+    inksOf(g).forEach((ink) => uses.set(ink, [...(uses.get(ink) ?? []), area])),
   );
   let better = false;
   for (const [ink] of [...uses].sort((x, y) => x[1].length - y[1].length)) {
-    const areas = plan().groups.flatMap((g, area) => (g.tones.some((t) => t.ink === ink) ? [area] : []));
+    const areas = plan().groups.flatMap((g, area) => (inksOf(g).includes(ink) ? [area] : []));
     if (!areas.length || areas.some((a) => b.wish.areas[a]!.fixed.some((f) => f.ink === ink))) continue;
     const groups: JointGroup[] = [...plan().groups];
     for (const area of areas) {
@@ -245,7 +231,7 @@ function withoutRareMarkers(
       if (!other) break;
       groups[area] = other;
     }
-    if (!groups.some((g) => g.tones.some((t) => t.ink === ink))) better = consider(groups) || better;
+    if (!groups.some((g) => inksOf(g).includes(ink))) better = consider(groups) || better;
   }
   return better;
 }

@@ -1,26 +1,14 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
+import type { Desk } from "@/core/ink/desk";
+import { fitInkSpectrum, spectrumOf } from "@/core/ink/fit-ink";
+import { laidLab } from "@/core/ink/laid";
 import type { GroupGoal } from "./goal";
-import { localColour, SCORE_WEIGHTS, type ScoreWeights } from "./score";
-import type { Tone } from "./tone";
+import { laidAt, layingPasses, placesOf, type Laying } from "./lay";
+import type { SearchShape } from "./search";
+import { SCORE_WEIGHTS, type ScoreWeights } from "./score";
 
-/** A goal that asks for the very tones of a group, as they look on the paper they are known on. */
-export function goalLike(tones: readonly Lab[], middleBlend?: Lab): GroupGoal {
-  const n = tones.length;
-  const middle: Lab =
-    middleBlend ??
-    (tones[n / 2 - 1]
-      ? (tones[n / 2 - 1]!.map((v, c) => (v + tones[n / 2]![c]!) / 2) as unknown as Lab)
-      : tones[0]!);
-  const contrast = tones[0]![0] - tones[n - 1]![0];
-  const local = localColour(
-    tones.map((lab): Tone => ({ ink: -1, coats: 1, lab })),
-    middle,
-  );
-  return { tones, local, contrast, step: Math.max(1, contrast / (n - 1)), lightRead: true, shadowRead: true };
-}
-
-/** Weights for which every tone should be itself, whatever its steps: the group is known to work. */
+/** Weights for which every place should be itself, whatever its steps: the group is known to work. */
 export const LIKENESS_WEIGHTS: ScoreWeights = {
   ...SCORE_WEIGHTS,
   ends: 1,
@@ -28,10 +16,52 @@ export const LIKENESS_WEIGHTS: ScoreWeights = {
   hue: 0.5,
   chroma: 0.45,
   evenness: 0.8,
+  temper: 0.2,
 };
 
-/** ΔE00 of each tone from the one it stands for, and their mean. */
-export function likeness(tones: readonly Tone[], wanted: readonly Lab[]): { each: number[]; mean: number } {
+/**
+ * What is wanted of a group that stands in for a known one: at every place the colour that the known tones would give there, were they laid
+ * in the same way. Their inks are not at hand, so each is the smoothest one of its colour on this paper.
+ * @param tones colours of the known tones alone, light to dark
+ */
+export function goalLike(
+  desk: Desk,
+  tones: readonly Lab[],
+  { school, local, capacity }: SearchShape,
+): GroupGoal {
+  const known: Desk = {
+    paper: desk.paper,
+    residual: 0,
+    inks: tones.map((lab, i) => ({
+      code: String(i),
+      coats: [{ lab }],
+      spectrum: spectrumOf(fitInkSpectrum([{ lab }], desk.paper)),
+    })),
+  };
+  const laying: Laying = { school, coats: tones.map(() => 1), local, under: [], over: [], capacity };
+  const passes = layingPasses(laying);
+  const inks = { tones: tones.map((_, i) => i), under: [], over: [] };
+  const places = placesOf(laying, passes)
+    .slice(1, tones.length + 1)
+    .map(({ t }) => laidLab(known, laidAt(passes, inks, t)));
+  const [light, shadow] = [places[0]!, places.at(-1)!];
+  return {
+    places,
+    localAt: local,
+    local: places[local]!,
+    light,
+    shadow,
+    contrast: light[0] - shadow[0],
+    lightRead: true,
+    shadowRead: true,
+  };
+}
+
+/** ΔE00 of each tone's own stroke from the one it stands for, and their mean. */
+export function likeness(
+  tones: readonly { readonly lab: Lab }[],
+  wanted: readonly Lab[],
+): { each: number[]; mean: number } {
   const each = tones.map((t, i) => deltaE00(t.lab, wanted[i]!));
   return { each, mean: each.reduce((a, b) => a + b, 0) / each.length };
 }

@@ -1,17 +1,21 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { seenLab, type Desk } from "@/core/ink/desk";
 import { TWIN } from "@/core/ink/twins";
+import { part, type Work } from "@/core/progress";
+import { candidatesOf, type Candidates } from "./candidates";
+import type { WeighedChoice } from "./chosen";
 import type { GroupGoal } from "./goal";
+import type { School } from "./school";
 import { SCORE_WEIGHTS, type ScoreWeights } from "./score";
-import { candidatesOf, placeCosts, searchGroups, type FixedTone } from "./search";
+import { searchGroups, type FixedTone, type FoundGroup } from "./search";
+import { shapesOf, toneCounts, type Shape, type ShapeWish } from "./shapes";
 import { STEP_LIMITS, type StepLimits } from "./step";
-import type { Tone } from "./tone";
+import { FEWEST_TONES } from "./tone";
+import { weighGroup, type LaidGroup } from "./weigh";
 
 export interface PlanOptions {
   readonly limits?: StepLimits;
   readonly weights?: ScoreWeights;
-  /** Most coats of one tone. */
-  readonly maxCoats?: number;
   /** Extra cost of an ink by its place on the desk: running low, not owned. Infinity forbids it. */
   readonly inkCost?: (ink: number) => number;
   /** Tones that stay as they are; the rest is planned around them. */
@@ -19,80 +23,236 @@ export interface PlanOptions {
   /** Inks that are not owned, and how many of them a group may have. */
   readonly unowned?: (ink: number) => boolean;
   readonly purchases?: number;
+  /** What is wanted of every place, by shape; else it follows from the target. */
+  readonly goalOf?: (shape: Shape["shape"]) => GroupGoal;
 }
 
-export interface PlannedGroup {
-  readonly tones: readonly Tone[];
+export interface PlannedGroup extends WeighedChoice {
   /** Lower is better; see {@link ScoreWeights}. */
   readonly score: number;
 }
 
-/** Most coats that a tone is planned with: beyond two the group cannot be blended over without soaking the sheet. */
+/** Most coats that a tone is planned with. */
 export const TONE_COATS = 2;
-/** Two groups are real alternatives when their tones differ by this much ΔE00 on average… */
+/** Two groups are real alternatives when they look this much (ΔE00) different on average as laid… */
 const REAL_DIFFERENCE = 3;
 /** …or when at least this share of their inks are others, and not twins. */
 const OTHER_INKS = 0.5;
 /** Cost laid on the inks of groups already given, and on their twins, so that the next group is another one. */
 const USED = 1.6;
-/** Candidates a place of the first, narrow search, whose best bounds the whole one. */
-const NARROW = 24;
+/** Partial groups kept of each length: to find out which shapes are worth it, and of those that are. */
+const GLANCE = 40;
+const WIDTH = 160;
+/** Partial groups up to which all are kept, so that nothing better exists. */
+const ALL = 60_000;
+/** What the lookup and leaning on read stacks may make a group cheaper than the search saw. */
+const SLACK = 0.5;
+/** Score by which a shape may look worse at a glance and still be searched. */
+const WORTH = 1.5;
+/** Shapes that are searched after the glance. */
+const SEARCHED = 2;
+/** Groups of a search that are weighed in full. */
+const WEIGHED = 12;
 
-/**
- * The best blend group for a goal, then real alternatives to it, best first. Each further group is the best one once the inks already used,
- * and their twins, cost more. Yields progress 0–1.
- * @param top groups wanted; fewer come back when the inks do not give that many that differ
- */
-export function* planGroups(
+/** The best group of some shapes, and the shape that it has. */
+export interface BestGroup {
+  readonly group: PlannedGroup;
+  readonly from: Shape;
+}
+
+/** Plans groups for one wish after another from the same inks. */
+export interface Planner {
+  /** Groups of one shape, cheapest first, while inks cost something extra. */
+  readonly search: (
+    shape: Shape,
+    width: number,
+    extra: (ink: number) => number,
+    most?: number,
+    cap?: number,
+  ) => FoundGroup[];
+  /** A found group, exactly. */
+  readonly weigh: (found: FoundGroup, goal: GroupGoal) => PlannedGroup;
+  /** The best group that a wish leaves open; undefined when the paper holds none, or the inks give none. */
+  readonly best: (
+    wish: ShapeWish,
+    extra?: (ink: number) => number,
+    school?: School,
+  ) => Work<BestGroup | undefined>;
+  /** The next best one of a shape while inks cost extra. */
+  readonly next: (shape: Shape, extra: (ink: number) => number) => PlannedGroup | undefined;
+}
+
+export const inksOf = ({ inks }: LaidGroup): number[] => [...inks.tones, ...inks.under, ...inks.over];
+
+/** Lays a desk's usable inks out for planning. */
+export function planner(
   desk: Desk,
-  goal: GroupGoal,
-  top: number,
-  options: PlanOptions = {},
-): Generator<number, PlannedGroup[]> {
+  maxCoats: number,
+  usable: (ink: number) => boolean,
+): (options: PlanOptions) => Planner {
+  const candidates = candidatesOf(desk, maxCoats, usable);
+  return (options) => plannerOf(candidates, options);
+}
+
+function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
+  const { desk } = candidates;
   const {
     limits = STEP_LIMITS,
     weights = SCORE_WEIGHTS,
-    maxCoats = TONE_COATS,
-    inkCost = () => 0,
     fixed = [],
     unowned,
     purchases,
+    inkCost = () => 0,
+    goalOf,
   } = options;
-  const isFixed = (ink: number) => fixed.some((f) => f.ink === ink);
-  const coats = Math.max(maxCoats, ...fixed.map((f) => f.coats));
-  const candidates = candidatesOf(desk, coats, (ink) => isFixed(ink) || Number.isFinite(inkCost(ink)));
-  const own = placeCosts(candidates, goal, weights);
-  const found: PlannedGroup[] = [];
-  const used = new Float64Array(desk.inks.length);
-  const tries = top * 3;
-  const base = desk.inks.map((_, ink) => (isFixed(ink) ? 0 : inkCost(ink)));
+  const search: Planner["search"] = (s, width, extra, most = WEIGHED, cap = Infinity) =>
+    searchGroups(
+      candidates,
+      s.shape,
+      {
+        goal: s.goal,
+        limits,
+        weights,
+        inkCost: (ink) => inkCost(ink) + extra(ink),
+        fixed,
+        ...(unowned && { unowned }),
+        ...(purchases !== undefined && { purchases }),
+      },
+      width,
+      cap,
+      most,
+    );
+  const weigh: Planner["weigh"] = ({ laying, inks }, goal) => {
+    const weighed = weighGroup(desk, { laying, inks }, goal, inkCost, weights, limits);
+    return { laying, inks, goal, weighed, score: weighed.score };
+  };
+  /** Width that keeps all partial groups of so many tones, or the usual one. */
+  const widthFor = (tones: number): number => {
+    let all = 1;
+    for (let i = 0; i < tones; i++) all *= (candidates.tones.length - i) / (i + 1);
+    return all <= ALL ? Infinity : WIDTH;
+  };
+  const charge = (g: PlannedGroup, extra: (ink: number) => number) =>
+    g.score + inksOf(g).reduce((sum, ink) => sum + extra(ink), 0);
+  /** The best of a shape, weighed exactly. */
+  const bestOf = (s: Shape, width: number, extra: (ink: number) => number, cap = Infinity) =>
+    search(s, width, extra, WEIGHED, cap + SLACK)
+      .map((f) => weigh(f, s.goal))
+      .reduce<PlannedGroup | undefined>(
+        (best, g) => (best && charge(best, extra) <= charge(g, extra) ? best : g),
+        undefined,
+      );
+  const next: Planner["next"] = (s, extra) => bestOf(s, Math.min(widthFor(s.shape.tones), WIDTH), extra);
 
-  for (let attempt = 0; attempt < tries && found.length < top; attempt++) {
-    const wish = {
-      goal,
-      limits,
-      weights,
-      fixed,
-      inkCost: (ink: number) => base[ink]! + used[ink]!,
-      ...(unowned && { unowned }),
-      ...(purchases !== undefined && { purchases }),
-    };
-    const [ceiling] = searchGroups(candidates, own, wish, NARROW);
-    const whole = searchGroups(candidates, own, wish, Infinity, ceiling?.cost ?? Infinity)[0] ?? ceiling;
-    yield (attempt + 1) / tries;
-    if (!whole) break;
-    const group = {
-      tones: whole.tones,
-      score: whole.cost - whole.tones.reduce((sum, t) => sum + used[t.ink]!, 0),
-    };
-    if (found.every((g) => isAlternative(desk, g, group))) found.push(group);
-    for (const { ink } of group.tones)
+  function* best(
+    wish: ShapeWish,
+    extra: (ink: number) => number = () => 0,
+    school?: School,
+  ): Work<BestGroup | undefined> {
+    const shapes = toneCounts(wish, fixed.length)
+      .flatMap((n) => shapesOf(wish, n, school))
+      .map((s) => (goalOf ? { ...s, goal: goalOf(s.shape) } : s));
+    const seen: BestGroup[] = [];
+    let least = Infinity;
+    for (const [i, from] of shapes.entries()) {
+      const isAll = widthFor(from.shape.tones) === Infinity;
+      const group = bestOf(from, isAll ? Infinity : GLANCE, extra, least + (isAll ? 0 : WORTH));
+      if (group) seen.push({ from, group });
+      if (group) least = Math.min(least, charge(group, extra));
+      yield (0.6 * (i + 1)) / shapes.length;
+    }
+    seen.sort((a, b) => charge(a.group, extra) - charge(b.group, extra));
+    let found = seen[0];
+    const worth = seen
+      .filter(({ from }) => widthFor(from.shape.tones) !== Infinity)
+      .filter(({ group }) => charge(group, extra) < least + WORTH)
+      .slice(0, SEARCHED);
+    for (const [i, { from }] of worth.entries()) {
+      const group = bestOf(from, WIDTH, extra, charge(found!.group, extra));
+      if (group && charge(group, extra) < charge(found!.group, extra)) found = { from, group };
+      yield 0.6 + (0.4 * (i + 1)) / worth.length;
+    }
+    return found;
+  }
+  return { search, weigh, best, next };
+}
+
+/**
+ * The best blend group as it will lie on the paper, then real alternatives to it: other inks, fewer markers, another way to make the shadow,
+ * another school. Yields progress 0–1. On a desk of few inks the first group is the best there is.
+ * @param top groups wanted; fewer come back when the inks do not give that many that differ, none when nothing fits on the paper
+ * @param maxCoats most coats of one tone
+ */
+export function* planGroups(
+  desk: Desk,
+  wish: ShapeWish,
+  top: number,
+  options: PlanOptions = {},
+  maxCoats = TONE_COATS,
+): Work<PlannedGroup[]> {
+  const { inkCost = () => 0, fixed = [] } = options;
+  const isFixed = (ink: number) => fixed.some((f) => f.ink === ink);
+  const own = (ink: number) => (isFixed(ink) ? 0 : inkCost(ink));
+  const coats = Math.max(maxCoats, ...fixed.map((f) => f.coats));
+  const { best, next } = planner(desk, coats, (ink) => Number.isFinite(own(ink)))({
+    ...options,
+    inkCost: own,
+  });
+  const first = yield* part(best(wish), 0, top > 1 ? 0.4 : 1);
+  if (!first) return [];
+  const found = [first.group];
+  const offer = (group: PlannedGroup | undefined) => {
+    if (group && found.length < top && found.every((g) => isAlternative(desk, g, group))) found.push(group);
+  };
+  const others = top > 1 ? otherWays(wish, first.group) : [];
+  for (const [i, other] of others.entries()) {
+    const way = yield* part(
+      best(other.wish, undefined, other.school),
+      0.4 + (0.3 * i) / others.length,
+      0.3 / others.length,
+    );
+    offer(way?.group);
+  }
+  const used = new Float64Array(desk.inks.length);
+  const lay = (group: PlannedGroup) => {
+    for (const ink of inksOf(group))
       desk.inks.forEach((_, other) => {
         if (!isFixed(other) && (other === ink || areTwins(desk, ink, other))) used[other]! += USED;
       });
+  };
+  lay(first.group);
+  const tries = (top - found.length) * 2;
+  for (let attempt = 0; attempt < tries && found.length < top; attempt++) {
+    const group = next(first.from, (ink) => used[ink]!);
+    yield 0.7 + (0.3 * (attempt + 1)) / tries;
+    if (!group) break;
+    offer(group);
+    lay(group);
   }
-  return found.sort((a, b) => a.score - b.score);
+  return [found[0]!, ...found.slice(1).sort((a, b) => a.score - b.score)];
 }
+
+/** Other ways to come to a group: fewer markers, the shadow made otherwise, another school. */
+function otherWays(
+  wish: ShapeWish,
+  best: PlannedGroup,
+): { readonly wish: ShapeWish; readonly school?: School }[] {
+  const { laying } = best;
+  const made = laying.under.length ? "underlay" : laying.over.length ? "overlay" : "deeper";
+  const n = laying.coats.length;
+  const same: ShapeWish = { ...wish, tones: n };
+  const school = OFFERED.find((s) => s !== wish.school);
+  return [
+    ...(wish.tones === "auto" && n > FEWEST_TONES ? [{ wish: { ...same, tones: n - 1 } }] : []),
+    ...(wish.shadow === "best"
+      ? [{ wish: { ...same, shadow: made === "deeper" ? ("underlay" as const) : ("deeper" as const) } }]
+      : []),
+    ...(school ? [{ wish: same, school }] : []),
+  ];
+}
+
+/** Schools that are offered instead of the area's own. */
+const OFFERED: readonly School[] = ["dark second", "light first"];
 
 /** Whether two inks look alike in one coat on this desk's paper. */
 export const areTwins = (desk: Desk, a: number, b: number): boolean =>
@@ -100,10 +260,10 @@ export const areTwins = (desk: Desk, a: number, b: number): boolean =>
 
 /** Whether a group is more than another with a near-twin exchanged. */
 export function isAlternative(desk: Desk, known: PlannedGroup, other: PlannedGroup): boolean {
-  const n = known.tones.length;
-  const apart = known.tones.reduce((sum, t, i) => sum + deltaE00(t.lab, other.tones[i]!.lab), 0) / n;
-  const others = other.tones.filter(
-    (t) => !known.tones.some((k) => k.ink === t.ink || areTwins(desk, k.ink, t.ink)),
-  ).length;
-  return apart >= REAL_DIFFERENCE || others / n >= OTHER_INKS;
+  const [a, b] = [known.weighed.zones, other.weighed.zones];
+  if (known.laying.school !== other.laying.school || a.length !== b.length) return true;
+  const apart = a.reduce((sum, p, i) => sum + deltaE00(p.lab, b[i]!.lab), 0) / a.length;
+  const mine = inksOf(other);
+  const others = mine.filter((ink) => !inksOf(known).some((k) => k === ink || areTwins(desk, k, ink))).length;
+  return apart >= REAL_DIFFERENCE || others / mine.length >= OTHER_INKS;
 }

@@ -51,27 +51,47 @@ export interface SchoolPass {
   readonly where: Where;
 }
 
-/** How far a darker tone is laid over its lighter neighbour, as a share of the area. */
+/** How far a darker tone is laid over its lighter neighbour, as a share of the area, and of the narrower of the two at most. */
 const OVERLAP = 0.06;
-/** Bare paper that "middle out" keeps, and "dark first" leaves for the highlight. */
-const KEPT_WHITE = 0.05;
-const KEPT_HIGHLIGHT = 0.1;
+const OVERLAP_SHARE = 0.3;
+/** How much further than that a blending pass reaches. */
+const BACK_REACH = 1.3;
+/** Part of the lightest tone's place that stays bare in "middle out", and in "dark first" for the highlight. */
+const KEPT_WHITE = 0.25;
+const KEPT_HIGHLIGHT = 0.4;
 /** A thin even layer, and a blending pass with a light hand, in coats. */
 const THIN = 0.7;
 const LIGHT_HAND = 0.5;
-/** How far one tone is laid into the next where nothing is blended back from above. */
-const INTO_NEXT = 0.14;
+/** How far one tone is laid into the next where nothing is blended back from above, as a share of the narrower of the two. */
+const INTO_NEXT = 0.4;
+/** Shares of the area: ends least, and the tone of the local colour most. */
+const WIDTHS = { end: 0.65, mid: 1, local: 2 } as const;
+/** The middle of the area is the local colour's, whatever the number of tones. */
+const LOCAL_SPAN = [0.38, 0.62] as const;
+
+/** The tone that carries the local colour where nobody says which: the middle one, the lighter of two. */
+export const middleTone = (tones: number): number => (tones - 1) >> 1;
 
 /**
- * Where each tone of a group is wanted, light to dark: n + 1 borders from 0 to 1. The ends cover the least, the mids carry the local colour.
+ * Where each tone of a group is wanted, light to dark: borders from 0 to 1, one more than tones. The ends cover the least, the tone of the
+ * local colour the most, and the middle of the area always.
+ * @param local the tone that carries the local colour
  */
-export function toneBorders(tones: number): number[] {
+export function toneBorders(tones: number, local = middleTone(tones)): number[] {
   const weights = Array.from({ length: tones }, (_, i) =>
-    tones > 2 && (i === 0 || i === tones - 1) ? 0.65 : 1,
+    i === local ? WIDTHS.local : i === 0 || i === tones - 1 ? WIDTHS.end : WIDTHS.mid,
   );
   const total = weights.reduce((a, b) => a + b, 0);
   let sum = 0;
-  return [0, ...weights.map((w) => (sum += w) / total)];
+  const even = [0, ...weights.map((w) => (sum += w) / total)];
+  const [a, b] = [even[local]!, even[local + 1]!];
+  const [from, to] = [
+    local ? Math.min(a, LOCAL_SPAN[0]) : 0,
+    local < tones - 1 ? Math.max(b, LOCAL_SPAN[1]) : 1,
+  ];
+  return even.map((v, i) =>
+    i <= local ? (a ? (v / a) * from : 0) : 1 - ((1 - v) / (1 - b || 1)) * (1 - to),
+  );
 }
 
 const placeOf = (tone: number, tones: number): Where => {
@@ -83,13 +103,25 @@ const placeOf = (tone: number, tones: number): Where => {
 /**
  * The passes of a school for a group.
  * @param coats coats of each tone, light to dark (2–6 tones)
+ * @param border where each tone is wanted, see {@link toneBorders}; the last tone may have its place divided, so more may follow
  * @returns passes in the order in which they are laid
  */
-export function schoolPasses(school: School, coats: readonly number[]): SchoolPass[] {
+export function schoolPasses(
+  school: School,
+  coats: readonly number[],
+  border: readonly number[] = toneBorders(coats.length),
+): SchoolPass[] {
   const n = coats.length;
   const last = n - 1;
-  const border = toneBorders(n);
-  const start = (tone: number) => Math.max(0, border[tone]! - (tone ? OVERLAP : 0));
+  const begin = (tone: number) => border[tone]!;
+  const end = (tone: number) => (tone >= last ? 1 : border[tone + 1]!);
+  const width = (tone: number) => end(tone) - begin(tone);
+  /** Narrower of the two tones that meet where a tone begins. */
+  const meeting = (tone: number) => (tone > 0 && tone <= last ? Math.min(width(tone - 1), width(tone)) : 0);
+  const overlap = (tone: number) => Math.min(OVERLAP, OVERLAP_SHARE * meeting(tone));
+  const into = (tone: number) => INTO_NEXT * meeting(tone);
+  const start = (tone: number) => Math.max(0, begin(tone) - overlap(tone));
+  const stop = (tone: number, reach: number) => Math.min(1, end(tone) + reach * overlap(tone + 1));
   const lay = (tone: number, change: Partial<SchoolPass> = {}): SchoolPass => ({
     tone,
     kind: "lay",
@@ -106,7 +138,7 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
     kind: "blend back",
     coats: LIGHT_HAND,
     from: start(tone),
-    to: Math.min(1, border[tone + 1]! + 2 * OVERLAP),
+    to: stop(tone, BACK_REACH),
     stroke: "circles",
     wet: true,
     where: "next edge",
@@ -136,7 +168,7 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
           .reverse()
           .map((t) =>
             lay(t, {
-              to: Math.min(1, border[t + 1]! + 2 * OVERLAP),
+              to: stop(t, BACK_REACH),
               where: "towards light",
             }),
           ),
@@ -151,8 +183,8 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
         ...lighter.map((t) =>
           lay(t, {
             kind: "blend back",
-            from: Math.max(KEPT_WHITE, start(t)),
-            to: Math.min(1, border[t + 1]! + 2 * OVERLAP),
+            from: t ? start(t) : KEPT_WHITE * width(0),
+            to: stop(t, BACK_REACH),
             stroke: "circles",
             where: t ? "darker edge" : "most of white",
           }),
@@ -162,8 +194,8 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
     case "dark first":
       return Array.from({ length: n }, (_, i) => last - i).map((t) =>
         lay(t, {
-          from: t === 0 ? KEPT_HIGHLIGHT : start(t),
-          to: Math.min(1, border[t + 1]! + OVERLAP),
+          from: t ? start(t) : KEPT_HIGHLIGHT * width(0),
+          to: stop(t, 1),
           stroke: "flick",
           wet: t !== last,
           where: t === last ? "root and tip" : t === 0 ? "to highlight" : "drawn out",
@@ -173,8 +205,8 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
       return [
         ...coats.map((_, t) =>
           lay(t, {
-            from: t ? Math.max(0, border[t]! - INTO_NEXT) : 0,
-            to: Math.min(1, border[t + 1]! + OVERLAP),
+            from: begin(t) - into(t),
+            to: stop(t, 1),
             wet: t > 0,
             stroke: "circles",
             where: t === 0 ? "rim" : t === last ? "middle" : "inside rim",
@@ -186,13 +218,13 @@ export function schoolPasses(school: School, coats: readonly number[]): SchoolPa
           .map((t) =>
             back(t, {
               from: start(t),
-              to: Math.min(1, border[t + 1]! + INTO_NEXT),
+              to: end(t) + into(t + 1),
               where: "seam to middle",
             }),
           ),
         back(0, {
-          from: Math.max(0, border[1]! - INTO_NEXT),
-          to: Math.min(1, border[1]! + INTO_NEXT),
+          from: end(0) - into(1),
+          to: end(0) + into(1),
           where: "seam to rim",
         }),
       ];

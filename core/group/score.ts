@@ -1,17 +1,17 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { chroma, type Lab } from "@/core/colour/lab";
 import { hueDistance, type GroupGoal } from "./goal";
-import type { BlendPath, StepLimits } from "./step";
-import type { Tone } from "./tone";
+import type { Blend, StepLimits } from "./step";
 
 /**
  * Weights of a group's score, in units of ΔE00 of the local colour: a score of 4 is as bad as a local colour off by 4 and nothing else wrong.
+ * Everything is judged as it lies on the paper, but for `temper`.
  */
 export interface ScoreWeights {
   readonly local: number;
   /** Ends that were read in the picture. */
   readonly ends: number;
-  /** Lightness of each tone against its even place. */
+  /** Lightness of each place against its even one. */
   readonly place: number;
   readonly hue: number;
   readonly chroma: number;
@@ -22,72 +22,95 @@ export interface ScoreWeights {
   readonly bow: number;
   /** For each coat beyond a tone's first. */
   readonly coats: number;
+  /** Hue of a tone's own stroke against what is wanted where it lies: nobody paints a red petal with green. */
+  readonly temper: number;
+  /** For each marker. */
+  readonly marker: number;
+  /** For ink under or over the shadow end, which costs a dry wait. */
+  readonly wait: number;
 }
 
 export const SCORE_WEIGHTS: ScoreWeights = {
-  local: 1,
-  ends: 0.3,
-  place: 0.12,
+  local: 1.8,
+  ends: 0.6,
+  place: 0.2,
   hue: 0.3,
   chroma: 0.15,
-  evenness: 3,
+  evenness: 1,
   limits: 1.2,
   mud: 0.35,
   bow: 0.1,
-  coats: 0.6,
+  coats: 0.3,
+  temper: 0.08,
+  marker: 0.5,
+  wait: 0.5,
 };
 
-/** Hue distance that nobody minds. */
+/** Hue distance that nobody minds; of a tone's own stroke more. */
 const HUE_SLACK = 3;
+const TEMPER_SLACK = 10;
 /** Chroma more or less than wanted that nobody minds. */
 const CHROMA_SLACK = 6;
 /** Bow of a blend that nobody sees. */
 const BOW_SLACK = 5;
 
-/** What a tone costs in its place, whatever stands beside it. */
-export function toneCost(tone: Tone, place: number, goal: GroupGoal, w: ScoreWeights): number {
-  const wanted = goal.tones[place]!;
-  const last = goal.tones.length - 1;
-  const read = (place === 0 && goal.lightRead) || (place === last && goal.shadowRead);
-  const hue = Math.max(0, Math.abs(hueDistance(tone.lab, wanted)) - HUE_SLACK);
-  const strength = Math.max(0, Math.abs(chroma(tone.lab) - chroma(wanted)) - CHROMA_SLACK);
-  const cost =
-    w.place * Math.abs(tone.lab[0] - wanted[0]) +
-    w.hue * hue +
-    w.chroma * strength +
-    w.coats * (tone.coats - 1);
-  const own = read ? w.ends * deltaE00(tone.lab, wanted) : 0;
-  // With an odd number of tones the middle one is the local colour.
-  return cost + own + (last % 2 === 0 && place === last / 2 ? w.local * deltaE00(tone.lab, goal.local) : 0);
+/** What a place of an area costs by what is seen there; the last one is the shadow end. */
+export function placeCost(lab: Lab, place: number, goal: GroupGoal, w: ScoreWeights): number {
+  const wanted = goal.places[place]!;
+  const last = goal.places.length - 1;
+  let cost = 0;
+  if (place === goal.localAt) cost += w.local * deltaE00(lab, goal.local);
+  if (place === 0 && goal.lightRead) cost += w.ends * deltaE00(lab, goal.light);
+  if (place === last && goal.shadowRead) cost += w.ends * deltaE00(lab, goal.shadow);
+  if (place === goal.localAt || (place === 0 && goal.lightRead) || (place === last && goal.shadowRead))
+    return cost;
+  const hue = Math.max(0, Math.abs(hueDistance(lab, wanted)) - HUE_SLACK);
+  const strength = Math.max(0, Math.abs(chroma(lab) - chroma(wanted)) - CHROMA_SLACK);
+  return w.place * Math.abs(lab[0] - wanted[0]) + w.hue * hue + w.chroma * strength;
 }
 
-/** What a step costs before its blend is looked at. */
+/** Largest weight of lightness in CIEDE2000, S_L, within L* 0–100. */
+const MOST_SL = 1.75;
+
+/** A place costs at least this much: differences of lightness alone, without the roots and angles of the rest. */
+export function leastPlaceCost(lab: Lab, place: number, goal: GroupGoal, w: ScoreWeights): number {
+  let cost = 0;
+  if (place === goal.localAt) cost += w.local * Math.abs(lab[0] - goal.local[0]);
+  if (place === 0 && goal.lightRead) cost += w.ends * Math.abs(lab[0] - goal.light[0]);
+  if (place === goal.places.length - 1 && goal.shadowRead) cost += w.ends * Math.abs(lab[0] - goal.shadow[0]);
+  return cost / MOST_SL;
+}
+
+/** What an ink costs for what it is: its own stroke's hue, its coats, and that it is another marker. */
+export const strokeCost = (
+  alone: Lab,
+  coats: number,
+  place: number,
+  goal: GroupGoal,
+  w: ScoreWeights,
+): number =>
+  w.temper * Math.max(0, Math.abs(hueDistance(alone, goal.places[place]!)) - TEMPER_SLACK) +
+  w.coats * (coats - 1) +
+  w.marker;
+
+/** Smallest step that evenness is measured against, L*. */
+const LEAST_STEP = 4;
+
+/** What the step from a place to the next costs before its blend is looked at. */
 export function stepCost(
-  first: Tone,
-  second: Tone,
+  first: Lab,
+  second: Lab,
+  place: number,
   goal: GroupGoal,
   limits: StepLimits,
   w: ScoreWeights,
 ): number {
-  const deltaL = first.lab[0] - second.lab[0];
+  const deltaL = first[0] - second[0];
   const outside = Math.max(0, deltaL - limits.widest, limits.narrowest - deltaL);
-  return w.evenness * ((deltaL - goal.step) / goal.step) ** 2 + w.limits * outside;
+  const wanted = Math.max(LEAST_STEP, goal.places[place]![0] - goal.places[place + 1]![0]);
+  return w.evenness * ((deltaL - wanted) / wanted) ** 2 + w.limits * outside;
 }
 
-/** What the blend of a step costs. With an even number of tones the blend of the two middle ones is the local colour. */
-export function blendCost(
-  path: Pick<BlendPath, "mud" | "bow" | "mixtures">,
-  place: number,
-  goal: GroupGoal,
-  w: ScoreWeights,
-): number {
-  const even = goal.tones.length % 2 === 0;
-  const local =
-    even && place === goal.tones.length / 2 - 1 ? w.local * deltaE00(path.mixtures[1], goal.local) : 0;
-  return w.mud * path.mud + w.bow * Math.max(0, path.bow - BOW_SLACK) + local;
-}
-
-/** The colour that a group's mids give: the middle tone, or the even blend of the two middle ones. */
-export function localColour(tones: readonly Tone[], middleBlend: Lab | undefined): Lab {
-  return tones.length % 2 ? tones[(tones.length - 1) / 2]!.lab : middleBlend!;
-}
+/** What the blend of a step costs. */
+export const blendCost = ({ mud, bow }: Blend, w: ScoreWeights): number =>
+  w.mud * mud + w.bow * Math.max(0, bow - BOW_SLACK);

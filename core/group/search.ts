@@ -1,64 +1,45 @@
-import { deltaE00 } from "@/core/colour/delta-e00";
-import { seenLab, type Desk } from "@/core/ink/desk";
-import { TWIN } from "@/core/ink/twins";
+import { chroma, type Lab } from "@/core/colour/lab";
+import { BANDS, type Spectrum } from "@/core/colour/observer";
+import { seenLab } from "@/core/ink/desk";
+import { laidLab, passWeights } from "@/core/ink/laid";
+import type { Candidates } from "./candidates";
 import type { GroupGoal } from "./goal";
-import { blendCost, stepCost, toneCost, type ScoreWeights } from "./score";
-import { blendPathOf, toneAbsorbance, type BlendPath, type StepLimits } from "./step";
-import type { Tone } from "./tone";
+import {
+  bordersOf,
+  isShadow,
+  covers,
+  layingPasses,
+  mostCoats,
+  placesOf,
+  type GroupInks,
+  type Laying,
+} from "./lay";
+import { blendCost, leastPlaceCost, placeCost, stepCost, strokeCost, type ScoreWeights } from "./score";
+import type { School } from "./school";
+import { blendOf, mixDoses, type StepLimits } from "./step";
 
-/** The tones that a desk's inks give, and the blends between them: each blend is computed once, and only when it is needed. */
-export interface Candidates {
-  readonly desk: Desk;
-  /** Light to dark. */
-  readonly tones: readonly Tone[];
-  readonly path: (first: number, second: number) => BlendPath;
-  /** Whether two tones look alike. */
-  readonly alike: (first: number, second: number) => boolean;
-}
-
-/** Tones of one to `maxCoats` coats of the usable inks. */
-export function candidatesOf(desk: Desk, maxCoats: number, usable: (ink: number) => boolean): Candidates {
-  const tones: Tone[] = [];
-  desk.inks.forEach((_, ink) => {
-    if (!usable(ink)) return;
-    for (let coats = 1; coats <= maxCoats; coats++)
-      tones.push({ ink, coats, lab: seenLab(desk, Array<number>(coats).fill(ink)) });
-  });
-  tones.sort((a, b) => b.lab[0] - a.lab[0]);
-  const absorbance: (Float64Array | undefined)[] = [];
-  const of = (n: number) => (absorbance[n] ??= toneAbsorbance(desk, tones[n]!));
-  const paths = new Map<number, BlendPath>();
-  const path = (first: number, second: number): BlendPath => {
-    const key = first * tones.length + second;
-    let known = paths.get(key);
-    if (!known)
-      paths.set(
-        key,
-        (known = blendPathOf(desk, tones[first]!.lab, tones[second]!.lab, of(first), of(second))),
-      );
-    return known;
-  };
-  // 0 not asked yet, 1 alike, 2 different.
-  const asked = new Uint8Array(tones.length * tones.length);
-  const alike = (first: number, second: number): boolean => {
-    const key = first * tones.length + second;
-    if (!asked[key]) asked[key] = deltaE00(tones[first]!.lab, tones[second]!.lab) < TWIN ? 1 : 2;
-    return asked[key] === 1;
-  };
-  return { desk, tones, path, alike };
-}
-
-/** A tone that must stand in a place. */
+/** A tone that must stand in the group. */
 export interface FixedTone {
   readonly ink: number;
   readonly coats: number;
+}
+
+/** How the groups that are looked for are laid. */
+export interface SearchShape {
+  readonly school: School;
+  readonly tones: number;
+  /** The tone that carries the local colour. */
+  readonly local: number;
+  /** What makes the shadow end: the last tone, or one ink under or over it. */
+  readonly shadow: "tone" | "under" | "over";
+  readonly capacity: number;
 }
 
 export interface SearchWish {
   readonly goal: GroupGoal;
   readonly limits: StepLimits;
   readonly weights: ScoreWeights;
-  /** Extra cost of a tone by its ink; Infinity forbids it. */
+  /** Extra cost of an ink; Infinity forbids it. */
   readonly inkCost: (ink: number) => number;
   /** Tones that must be used, each in the place where the whole group is cheapest. */
   readonly fixed?: readonly FixedTone[];
@@ -67,153 +48,321 @@ export interface SearchWish {
   readonly purchases?: number;
 }
 
+export interface FoundGroup {
+  readonly laying: Laying;
+  readonly inks: GroupInks;
+  /** With the inks' extra costs. */
+  readonly cost: number;
+  /** Local colour as laid, to within the lookup's error. */
+  readonly local: Lab;
+}
+
+/** Lightness (L*) by which a rough guess may lie above and below what is wanted before a tone is left out unseen: ink over ink darkens less than the guess. */
+const FAR_OFF = { above: 9, below: 24 } as const;
+
+/** Lightness of one ink over others, about: luminances as shares of the paper's multiply, and L* grows with their cube root. */
+function overLightness(beneath: number, alone: number, white: number): number {
+  return ((beneath + 16) * (alone + 16)) / (white + 16) - 16;
+}
+
+/** Overlays are greys: chroma of their own stroke at most. */
+const GREY = 14;
+
+/** Coats that an ink under or over the shadow end may have. */
+const SHADOW_COATS = [1, 2];
+
+/** A partial group: tones up to a place, light end first. */
 interface Partial {
   readonly cost: number;
   readonly node: number;
   /** Locked tones in use, which come in falling lightness. */
   readonly held: number;
   readonly bought: number;
+  readonly lab: Lab;
+  readonly dose: Spectrum;
   readonly before: Partial | undefined;
 }
 
-export interface FoundGroup {
-  readonly tones: readonly Tone[];
-  /** With the inks' extra costs. */
-  readonly cost: number;
-  /** Without them. */
-  readonly score: number;
-}
-
-/** Partial groups kept in each state. */
-const KEEP = 6;
-
-/** What each tone costs in each place, extra costs left out: it depends on the goal alone, so that repeated searches share it. */
-export const placeCosts = ({ tones }: Candidates, goal: GroupGoal, weights: ScoreWeights): number[][] =>
-  goal.tones.map((_, place) => tones.map((t) => toneCost(t, place, goal, weights)));
+/** What lies at a place once tones have so many coats: how much each tone counts there; undefined when the paper cannot hold it. */
+type Weights = readonly number[] | undefined;
 
 /**
- * Groups of least cost through inks of falling lightness, best first: dynamic programming over (place, tone, locks in use). A few partial
- * groups are kept in each state, since no ink may come twice and purchases are counted along the way.
- * @param width candidates looked at in each place, those of least own cost
+ * How much each tone of a shape counts at a place, by the coats of the tones up to it. The last weight is that of the ink under or over.
+ * @param zone the tone in whose middle one looks; the number of tones means the shadow end
+ */
+function weightsAt(
+  c: Candidates,
+  shape: SearchShape,
+  zone: number,
+  coats: readonly number[],
+  shadow: number,
+): Weights {
+  const { school, tones, local, capacity } = shape;
+  const key = [school, tones, local, shape.shadow, capacity, zone, coats.join("+"), shadow].join();
+  if (!c.known.has(key)) c.known.set(key, freshWeights(c, shape, zone, coats, shadow));
+  return c.known.get(key);
+}
+
+function freshWeights(
+  c: Candidates,
+  shape: SearchShape,
+  zone: number,
+  coats: readonly number[],
+  shadow: number,
+): Weights {
+  // What is darker than the place does not reach it, so any coats will do for it.
+  const laying = layingOf(shape, [...coats, ...Array<number>(shape.tones - coats.length).fill(1)], shadow);
+  const passes = layingPasses(laying);
+  const isWhole = coats.length === shape.tones;
+  const border =
+    isWhole && (zone === shape.tones || shape.shadow === "tone") ? 1 : bordersOf(laying)[zone + 1]!;
+  const own = passes.filter((p) => isShadow(p) || p.tone < coats.length);
+  if (mostCoats(own, border) > shape.capacity + 1e-9) return undefined;
+  const { t } = placesOf(laying, passes)[zone + 1]!;
+  const there = passes.filter((p) => covers(p, t));
+  const weights = passWeights(there, c.desk.paper.fit);
+  const out = Array<number>(shape.tones + 1).fill(0);
+  there.forEach((p, i) => (out[isShadow(p) ? shape.tones : p.tone]! += weights[i]!));
+  return out;
+}
+
+/** The laying of a shape with given coats. */
+export const layingOf = (
+  { school, local, shadow, capacity }: SearchShape,
+  coats: readonly number[],
+  ofShadow: number,
+): Laying => ({
+  school,
+  coats,
+  local,
+  under: shadow === "under" ? [ofShadow] : [],
+  over: shadow === "over" ? [ofShadow] : [],
+  capacity,
+});
+
+/** Keeps the cheapest so many, in linear time on the whole. */
+function cheapest<P extends { readonly cost: number }>(most: number) {
+  const kept: P[] = [];
+  let limit = Infinity;
+  const cut = () => {
+    kept.sort((a, b) => a.cost - b.cost);
+    kept.length = Math.min(kept.length, most);
+    if (kept.length === most) limit = kept[most - 1]!.cost;
+  };
+  return {
+    limit: () => limit,
+    add: (p: P) => {
+      kept.push(p);
+      if (kept.length >= 2 * most) cut();
+    },
+    take: () => {
+      cut();
+      return kept;
+    },
+  };
+}
+
+/**
+ * Groups of least cost as laid, best first: tones are chosen from the light end on, each judged by what is seen over those before it; of
+ * each length the cheapest `width` partial groups are kept. With a width that keeps all of them, nothing better exists.
  * @param cap cost beyond which nothing is of interest
- * @param most groups wanted; they differ by at least one tone
+ * @param most groups wanted; they differ by at least one ink
  */
 export function searchGroups(
-  candidates: Candidates,
-  own: readonly (readonly number[])[],
+  c: Candidates,
+  shape: SearchShape,
   wish: SearchWish,
   width: number,
   cap = Infinity,
   most = 1,
 ): FoundGroup[] {
-  const { tones } = candidates;
-  const { goal, limits, weights, inkCost, unowned, purchases = Infinity } = wish;
-  const extra = tones.map((t) => inkCost(t.ink));
-  const buys = tones.map((t) => (unowned?.(t.ink) ? 1 : 0));
-  const places = goal.tones.length;
-  const locks = lockedNodes(tones, wish.fixed ?? []);
+  const { tones, doses, desk } = c;
+  const { goal, limits, weights: w, inkCost, unowned, purchases = Infinity } = wish;
+  const extra = new Map<number, number>();
+  for (const t of tones) if (!extra.has(t.ink)) extra.set(t.ink, inkCost(t.ink));
+  const buys = (ink: number) => (unowned?.(ink) ? 1 : 0);
+  const locks = lockedNodes(c, wish.fixed ?? []);
   const lockOf = new Map(locks.map((node, k) => [node, k]));
   const lockedInks = new Set(locks.map((node) => tones[node]!.ink));
-  /** Tones of a place: the cheapest of those that may stand there, and every locked one. */
-  const nodesAt = (place: number): number[] => {
-    const free = shortlist(own[place]!, extra, width, (n) => !lockedInks.has(tones[n]!.ink));
-    return locks.length ? [...free, ...locks].sort((a, b) => a - b) : free;
-  };
+  const free = tones.flatMap((t, n) =>
+    lockOf.has(n) || (!lockedInks.has(t.ink) && extra.get(t.ink)! < Infinity) ? [n] : [],
+  );
+  const mixed = new Float64Array(BANDS);
+  const half = new Float64Array(BANDS);
+  const alone = new Map<string, Lab>();
+
+  /** Expands partial groups by one tone. */
+  function grow(partials: readonly (Partial | undefined)[], zone: number, limit: number): Partial[] {
+    const best = Array.from({ length: locks.length + 1 }, () => cheapest<Partial>(limit));
+    const strokes = tones.map((t) => strokeCost(t.lab, t.coats, zone, goal, w) + extra.get(t.ink)!);
+    const sieve = sieveFor(zone, limit);
+    for (const before of partials) {
+      const path = nodesOf(before);
+      const inks = path.map((n) => tones[n]!.ink);
+      const coatsBefore = path.map((n) => tones[n]!.coats);
+      const bases = new Map<number, { weights: Weights; base: Float64Array; single: boolean }>();
+      for (const node of free) {
+        if (before && node <= before.node) continue;
+        const tone = tones[node]!;
+        const held = heldWith(before?.held ?? 0, node, zone);
+        const bought = (before?.bought ?? 0) + buys(tone.ink);
+        if (held === undefined || bought > purchases || inks.includes(tone.ink)) continue;
+        let at = bases.get(tone.coats);
+        if (!at) {
+          const weights = weightsAt(c, shape, zone, [...coatsBefore, tone.coats], 1);
+          const base = new Float64Array(BANDS);
+          inks.forEach((ink, z) => weights?.[z] && addDose(base, doses, ink, weights[z]));
+          at = { weights, base, single: !weights?.some((v, z) => z !== zone && v > 0) };
+          bases.set(tone.coats, at);
+        }
+        if (!at.weights || (sieve && !lockOf.has(node) && !sieve(before?.lab, tone.lab))) continue;
+        const own = at.weights[zone]!;
+        const offset = tone.ink * BANDS;
+        for (let i = 0; i < BANDS; i++) mixed[i] = at.base[i]! + own * doses[offset + i]!;
+        const lab = at.single ? aloneLab(node, zone, [...coatsBefore, tone.coats]) : c.labOf(mixed);
+        const start = (before?.cost ?? 0) + strokes[node]!;
+        const keep = best[held]!;
+        // Every tone to come is a marker at least.
+        const worst = Math.min(cap - w.marker * (shape.tones - 1 - zone), keep.limit());
+        let cost = start + (before ? stepCost(before.lab, lab, zone - 1, goal, limits, w) : 0);
+        if (cost + leastPlaceCost(lab, zone, goal, w) > worst) continue;
+        cost += placeCost(lab, zone, goal, w);
+        if (cost > worst) continue;
+        if (before) {
+          if (!bothLocked(before.node, node) && c.alike(before.node, node)) continue;
+          cost += blendCost(blendOf(before.lab, lab, c.labOf(mixDoses(before.dose, mixed, 0.5, half))), w);
+          if (cost > worst) continue;
+        }
+        keep.add({ cost, node, held, bought, lab, dose: mixed.slice(), before });
+      }
+    }
+    return best.flatMap((b) => b.take()).sort((a, b) => a.cost - b.cost);
+  }
+  /**
+   * Tells at once what cannot be near what is wanted: ink filters light, so tristimulus values over each other about multiply. Where all
+   * partial groups are kept, nothing is left out.
+   */
+  function sieveFor(
+    zone: number,
+    limit: number,
+  ): ((beneath: Lab | undefined, alone: Lab) => boolean) | undefined {
+    if (limit === Infinity) return undefined;
+    const wanted = goal.places[zone]!;
+    const [white] = desk.paper.lab;
+    return (beneath, alone) => {
+      const about = beneath ? overLightness(beneath[0], alone[0], white) : alone[0];
+      return about < wanted[0] + FAR_OFF.above && about > wanted[0] - FAR_OFF.below;
+    };
+  }
+
+  const bothLocked = (a: number, b: number) => lockOf.has(a) && lockOf.has(b);
+
+  /** Colour where one ink lies alone: as it was read. */
+  function aloneLab(node: number, zone: number, coats: readonly number[]): Lab {
+    const key = `${node},${zone},${coats.join()}`;
+    let lab = alone.get(key);
+    if (!lab) {
+      const laying = layingOf(shape, [...coats, ...Array<number>(shape.tones - coats.length).fill(1)], 1);
+      const passes = layingPasses(laying);
+      const { t } = placesOf(laying, passes)[zone + 1]!;
+      const there = passes.filter((p) => covers(p, t));
+      lab = laidLab(
+        desk,
+        there.map((p) => ({ ink: tones[node]!.ink, coats: p.coats, wet: p.wet })),
+      );
+      alone.set(key, lab);
+    }
+    return lab;
+  }
+
   /** Locks in use once a tone is added; undefined when it breaks their order or leaves too few places for the others. */
-  const heldWith = (held: number, node: number, place: number): number | undefined => {
+  function heldWith(held: number, node: number, zone: number): number | undefined {
     const lock = lockOf.get(node);
     if (lock !== undefined && lock !== held) return undefined;
     const now = lock === undefined ? held : held + 1;
-    return locks.length - now <= places - 1 - place ? now : undefined;
-  };
-  const start = (node: number): Partial[] => {
-    const held = heldWith(0, node, 0);
-    if (held === undefined) return [];
-    return [{ cost: own[0]![node]! + extra[node]!, node, held, bought: buys[node]!, before: undefined }];
-  };
-  let layer: Partial[][] = nodesAt(0)
-    .map(start)
-    .filter((ends) => ends.length);
-  for (let place = 1; place < places; place++) {
-    const next: Partial[][] = [];
-    for (const node of nodesAt(place)) {
-      const cost = own[place]![node]! + extra[node]!;
-      const b = tones[node]!;
-      // One list for each number of locks in use: a dearer partial group may hold a lock that a cheaper one still has to place.
-      const kept: Partial[][] = Array.from({ length: locks.length + 1 }, () => []);
-      for (const ends of layer)
-        for (const before of ends) {
-          const a = tones[before.node]!;
-          const bothLocked = lockOf.has(before.node) && lockOf.has(node);
-          if (
-            (bothLocked ? before.node >= node : a.lab[0] <= b.lab[0]) ||
-            before.bought + buys[node]! > purchases
-          )
-            continue;
-          const held = heldWith(before.held, node, place);
-          if (held === undefined) continue;
-          const best = kept[held]!;
-          const plain = before.cost + cost + stepCost(a, b, goal, limits, weights);
-          const worst = best.length < KEEP ? cap : Math.min(cap, best[best.length - 1]!.cost);
-          if (plain > worst) continue;
-          if (!bothLocked && (usesInk(tones, before, b.ink) || candidates.alike(before.node, node))) continue;
-          const total = plain + blendCost(candidates.path(before.node, node), place - 1, goal, weights);
-          if (total > worst) continue;
-          const at = best.findIndex((p) => p.cost > total);
-          const bought = before.bought + buys[node]!;
-          best.splice(at < 0 ? best.length : at, 0, { cost: total, node, held, bought, before });
-          best.length = Math.min(KEEP, best.length);
-        }
-      const ends = kept.flat();
-      if (ends.length) next.push(ends);
-    }
-    layer = next;
+    return locks.length - now <= shape.tones - 1 - zone ? now : undefined;
   }
-  return layer
-    .flat()
-    .sort((a, b) => a.cost - b.cost)
-    .slice(0, most)
-    .map((p) => {
-      const path = nodesOf(p);
+
+  function localOf(p: Partial): Lab {
+    let at: Partial = p;
+    for (let zone = shape.tones - 1; zone > shape.local; zone--) at = at.before!;
+    return at.lab;
+  }
+
+  const isWhole = shape.shadow === "tone";
+  let partials: readonly (Partial | undefined)[] = [undefined];
+  for (let zone = 0; zone < shape.tones; zone++)
+    partials = grow(partials, zone, isWhole && zone === shape.tones - 1 ? most : width);
+  const whole = partials as readonly Partial[];
+  if (isWhole)
+    return whole.slice(0, most).map((p) => {
+      const path = nodesOf(p).map((n) => tones[n]!);
+      const laying = layingOf(
+        shape,
+        path.map((t) => t.coats),
+        0,
+      );
       return {
-        tones: path.map((n) => tones[n]!),
+        laying,
+        inks: { tones: path.map((t) => t.ink), under: [], over: [] },
         cost: p.cost,
-        score: p.cost - path.reduce((sum, n) => sum + extra[n]!, 0),
+        local: localOf(p),
       };
     });
+  return withShadow(whole);
+
+  /** Puts the one ink under or over the shadow end of whole groups that is best. */
+  function withShadow(groups: readonly Partial[]): FoundGroup[] {
+    const best = cheapest<FoundGroup>(most);
+    const mayShade = (ink: number) => shape.shadow === "under" || chroma(seenLab(desk, [ink])) <= GREY;
+    const inksAtHand = [...extra].filter(([ink, cost]) => cost < Infinity && mayShade(ink));
+    for (const p of groups) {
+      if (p.cost + w.marker + w.wait > Math.min(cap, best.limit())) break;
+      const path = nodesOf(p).map((n) => tones[n]!);
+      const coats = path.map((t) => t.coats);
+      const inks = path.map((t) => t.ink);
+      for (const shade of SHADOW_COATS) {
+        const weights = weightsAt(c, shape, shape.tones, coats, shade);
+        if (!weights) continue;
+        const base = new Float64Array(BANDS);
+        inks.forEach((ink, z) => weights[z] && addDose(base, doses, ink, weights[z]));
+        const own = weights[shape.tones]!;
+        for (const [ink, price] of inksAtHand) {
+          if (inks.includes(ink) || p.bought + buys(ink) > purchases) continue;
+          for (let i = 0; i < BANDS; i++) mixed[i] = base[i]! + own * doses[ink * BANDS + i]!;
+          const lab = c.labOf(mixed);
+          const worst = Math.min(cap, best.limit());
+          let cost = p.cost + w.marker + w.wait + w.coats * (shade - 1) + price;
+          cost += stepCost(p.lab, lab, shape.tones - 1, goal, limits, w);
+          if (cost + leastPlaceCost(lab, shape.tones, goal, w) > worst) continue;
+          cost += placeCost(lab, shape.tones, goal, w);
+          if (cost > worst) continue;
+          cost += blendCost(blendOf(p.lab, lab, c.labOf(mixDoses(p.dose, mixed, 0.5, half))), w);
+          if (cost > worst) continue;
+          const laying = layingOf(shape, coats, shade);
+          const [under, over] = shape.shadow === "under" ? [[ink], []] : [[], [ink]];
+          best.add({ laying, inks: { tones: inks, under, over }, cost, local: localOf(p) });
+        }
+      }
+    }
+    return best.take();
+  }
+}
+
+function addDose(out: Float64Array, doses: Float64Array, ink: number, weight: number): void {
+  for (let i = 0, at = ink * BANDS; i < BANDS; i++) out[i]! += weight * doses[at + i]!;
 }
 
 /** Places among the candidates of the tones that must be used, in falling lightness. */
-function lockedNodes(tones: readonly Tone[], fixed: readonly FixedTone[]): number[] {
+function lockedNodes({ tones }: Candidates, fixed: readonly FixedTone[]): number[] {
   return fixed
     .map((f) => tones.findIndex((t) => t.ink === f.ink && t.coats === f.coats))
     .filter((n) => n >= 0)
     .sort((a, b) => a - b);
 }
 
-function usesInk(tones: readonly Tone[], partial: Partial | undefined, ink: number): boolean {
-  for (let p = partial; p; p = p.before) if (tones[p.node]!.ink === ink) return true;
-  return false;
-}
-
-/** Candidates of least cost in a place, still in order of lightness. */
-function shortlist(
-  own: readonly number[],
-  extra: readonly number[],
-  width: number,
-  may: (n: number) => boolean,
-): number[] {
-  const all: number[] = [];
-  for (let n = 0; n < own.length; n++) if (extra[n]! < Infinity && may(n)) all.push(n);
-  if (width >= all.length) return all;
-  return all
-    .sort((a, b) => own[a]! + extra[a]! - own[b]! - extra[b]!)
-    .slice(0, width)
-    .sort((a, b) => a - b);
-}
-
-function nodesOf(partial: Partial): number[] {
+function nodesOf(partial: Partial | undefined): number[] {
   const out: number[] = [];
-  for (let p: Partial | undefined = partial; p; p = p.before) out.unshift(p.node);
+  for (let p = partial; p; p = p.before) out.unshift(p.node);
   return out;
 }

@@ -3,7 +3,8 @@ import { meanLab } from "@/core/colour/mean-lab";
 import type { Lab } from "@/core/colour/lab";
 import { BANDS, type Spectrum } from "@/core/colour/observer";
 import type { Desk } from "@/core/ink/desk";
-import { DEFAULT_LIFTING, uptakeOf, type PaperFit } from "@/core/ink/paper";
+import { liftingOf, uptakeAt } from "@/core/ink/laid";
+import type { PaperFit } from "@/core/ink/paper";
 import { doseOfK, kOfDose } from "@/core/ink/stack";
 import { inkedLab } from "@/core/ink/sheet";
 import type { SchoolPass, Stroke } from "./school";
@@ -62,13 +63,6 @@ const STROKES: Readonly<
 /** Mixing length (mm) of one wet pass on a sheet that stays open for 40 s; it grows as diffusion does, with the root of time. */
 const WET_REACH = 1.3;
 
-/** Uptake of any amount of coats, between whole ones in proportion. */
-export function uptakeAt(fit: PaperFit, coats: number): number {
-  const whole = Math.floor(coats);
-  const part = coats - whole;
-  return uptakeOf(fit, whole) + (part ? part * (uptakeOf(fit, whole + 1) - uptakeOf(fit, whole)) : 0);
-}
-
 /** Places between 0 and 1 that follow each other without a pattern (golden section): where strokes of a pass end. */
 const scatter = (lane: number, pass: number) => ((lane * 0.618034 + pass * 0.414214) % 1) - 0.5;
 
@@ -123,6 +117,8 @@ export function layStrip(desk: Desk, passes: readonly LaidPass[], sheet: SheetHa
   const size = CELLS * LANES;
   const held = inks.map(() => new Float64Array(size));
   const coats = new Float64Array(size);
+  /** Ink as it would lie had every pass come on dry ink: what the uptake is shared by. */
+  const dry = new Float64Array(size);
   const inkUsed = new Map<number, number>();
   const reach = (wet: boolean) =>
     (wet ? Math.hypot(WET_REACH * Math.sqrt(sheet.openTime / 40), sheet.bleed) : sheet.bleed / 2) /
@@ -130,21 +126,25 @@ export function layStrip(desk: Desk, passes: readonly LaidPass[], sheet: SheetHa
 
   passes.forEach((pass, number) => {
     const own = held[inks.indexOf(pass.ink)]!;
-    const lambda = pass.wet ? DEFAULT_LIFTING.wet : fit.lifting;
+    const lifted = liftingOf(fit, false);
+    const carried = pass.wet ? Math.max(0, liftingOf(fit, true) - lifted) : 0;
     const mask = new Float64Array(size);
     let used = 0;
     for (let y = 0; y < LANES; y++)
       amounts(pass, y, number).forEach((amount, x) => {
         const at = y * CELLS + x;
         mask[at] = pass.coats ? Math.min(1, amount / Math.min(1, pass.coats)) : 0;
-        for (const h of held) h[at]! *= 1 - lambda * Math.min(1, amount);
+        const part = Math.min(1, amount);
+        for (const h of held) h[at]! *= (1 - lifted * part) * (1 - carried * part);
+        dry[at]! *= 1 - lifted * part;
+        dry[at]! += amount;
         own[at]! += amount;
         coats[at]! += amount;
         used += amount;
       });
     inkUsed.set(pass.ink, (inkUsed.get(pass.ink) ?? 0) + used / size);
     const r = reach(pass.wet);
-    if (r > 0.2) for (const field of [...held, coats]) spreadWet(field, r, mask);
+    if (r > 0.2) for (const field of [...held, coats, dry]) spreadWet(field, r, mask);
   });
 
   const doses = inks.map((i) => desk.inks[i]!.spectrum.map((k) => doseOfK(k, fit)));
@@ -154,6 +154,7 @@ export function layStrip(desk: Desk, passes: readonly LaidPass[], sheet: SheetHa
       mixture(
         held.map((h) => h[at]!),
         doses,
+        dry[at]!,
         coats[at]!,
         fit,
       ),
@@ -174,15 +175,15 @@ export function layStrip(desk: Desk, passes: readonly LaidPass[], sheet: SheetHa
   };
 }
 
-/** K/S added by inks in given shares, in as many coats. */
+/** K/S added by inks in given shares, in as many coats; `total` is what the shares come to where nothing was carried deeper. */
 function mixture(
   shares: readonly number[],
   doses: readonly Spectrum[],
+  total: number,
   coats: number,
   fit: PaperFit,
 ): Spectrum {
   const out = new Float64Array(BANDS);
-  const total = shares.reduce((a, b) => a + b, 0);
   if (total <= 1e-9 || coats <= 1e-9) return out;
   const taken = doseOfK(uptakeAt(fit, coats), fit) / total;
   for (let i = 0; i < BANDS; i++) {

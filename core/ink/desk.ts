@@ -123,6 +123,10 @@ export function knowledgeOf(desk: Desk, stack: Stack): Knowledge {
 
 export const isMeasured = (desk: Desk, stack: Stack): boolean => knowledgeOf(desk, stack) === "measured";
 
+/** How far the overlays that were read move the colour that the model gives for K/S added to the sheet. */
+export const leanOf = ({ overlays }: Desk, added: Spectrum): Lab =>
+  overlays ? overlays.lean.shift(logOf(added)) : [0, 0, 0];
+
 /** What one sees after a stack: its measured colour where there is one, else the prediction. No coats show the paper. */
 export function seenLab(desk: Desk, stack: Stack): Lab {
   if (!stack.length) return desk.paper.lab;
@@ -138,6 +142,6 @@ export function seenLab(desk: Desk, stack: Stack): Lab {
     );
   const added = absorbanceOf(desk, stack);
   const [L, a, b] = inkedLab(desk.paper, added);
-  const [dL, da, db] = desk.overlays.lean.shift(logOf(added));
+  const [dL, da, db] = leanOf(desk, added);
   return [Math.min(100, Math.max(0, L + dL)), a + da, b + db];
 }

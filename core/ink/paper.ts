@@ -20,7 +20,7 @@ export interface PaperFit extends Surface {
 }
 
 /** Wetness of the sheet when the next pass comes, and its λ where nothing has been fitted: ink on dry ink, ink on wet ink, blender. */
-export const DEFAULT_LIFTING = { dry: 0.02, wet: 0.12, blender: 0.45 } as const;
+export const DEFAULT_LIFTING = { dry: 0.02, wet: 0.05, blender: 0.45 } as const;
 
 /** A smooth white card, before anything is known: the middle of what papers fit to. */
 export const DEFAULT_FIT: PaperFit = {

@@ -6,7 +6,7 @@ import { coatWeights } from "@/core/ink/stack";
 import { isMeasured, keepInks, layDesk, seenLab, type Desk } from "@/core/ink/desk";
 import { layBench } from "./evaluate";
 import { assignmentCount, assignments } from "./exhaustive";
-import { tabulate } from "./lookup";
+import { tabulate } from "@/core/ink/lookup";
 import { matchTarget } from "./match";
 import { coatSplits, coatsOf, type MatchOptions } from "./recipe";
 import { exactReflectance } from "./evaluate";

@@ -2,7 +2,7 @@ import type { Lab } from "@/core/colour/lab";
 import { tristimulusWeights } from "@/core/colour/observer";
 import { coatWeights } from "@/core/ink/stack";
 import { recipeEvaluator, recipeOf, type Bench } from "./evaluate";
-import { tabulate, type Lookup } from "./lookup";
+import { tabulate, type Lookup } from "@/core/ink/lookup";
 import { Ranking } from "./ranking";
 import { coatSplits, laid, type MatchOptions } from "./recipe";
 import { followOf, isApart, regionWithin, type Region } from "./region";

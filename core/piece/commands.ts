@@ -1,12 +1,12 @@
 import type { Drift } from "@/core/group/goal";
 import { tonesFor, type Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
-import type { Layer } from "@/core/media/layer";
+import type { Layer, ShadowLayer } from "@/core/media/layer";
 import { inOrder, MEDIA, orderOf } from "@/core/media/registry";
 import {
   asLayers,
-  DEFAULT_TONES,
   newArea,
+  schoolOf,
   tonesOf,
   type Area,
   type KeptTone,
@@ -16,6 +16,16 @@ import {
   type Whole,
 } from "./piece";
 
+/** Ink that a planned group has under or over its shadow end. */
+export type Shade = Pick<ShadowLayer, "code" | "coats"> & { readonly kind: "underlay" | "overlay" };
+
+/** A group as it is kept: its tones, and where it was planned so what makes its shadow end and how it is laid. */
+export interface PlannedTones {
+  readonly tones: readonly KeptTone[];
+  readonly shade?: readonly Shade[];
+  readonly school?: School;
+}
+
 /** Every change that can be made to a piece, by name. Undo, saving and the log share these. */
 export type Command =
   | { readonly type: "rename piece"; readonly name: string }
@@ -24,7 +34,7 @@ export type Command =
   | { readonly type: "wish of the whole"; readonly set: Partial<Whole> }
   | {
       readonly type: "accept groups";
-      readonly groups: readonly { readonly id: string; readonly tones: readonly KeptTone[] }[];
+      readonly groups: readonly ({ readonly id: string } & PlannedTones)[];
     }
   | { readonly type: "add area"; readonly id: string; readonly name: string }
   | { readonly type: "rename area"; readonly id: string; readonly name: string }
@@ -40,13 +50,13 @@ export type Command =
   | { readonly type: "set material"; readonly id: string; readonly material: Material }
   | { readonly type: "choose school"; readonly id: string; readonly school: School | null }
   | { readonly type: "set size"; readonly id: string; readonly size: number | null }
-  | { readonly type: "set tones"; readonly id: string; readonly tones: number }
+  | { readonly type: "set tones"; readonly id: string; readonly tones: number | null }
   | { readonly type: "set contrast"; readonly id: string; readonly contrast: number | null }
   | { readonly type: "set drift"; readonly id: string; readonly drift: Drift }
   | { readonly type: "set owned only"; readonly id: string; readonly ownedOnly: boolean }
   | { readonly type: "set emphasis"; readonly id: string; readonly emphasis: boolean }
   | { readonly type: "exclude ink"; readonly id: string; readonly code: string; readonly excluded: boolean }
-  | { readonly type: "keep group"; readonly id: string; readonly tones: readonly KeptTone[] }
+  | ({ readonly type: "keep group"; readonly id: string } & PlannedTones)
   | { readonly type: "overrule tone"; readonly id: string; readonly place: number; readonly tone: KeptTone }
   | { readonly type: "lock tone"; readonly id: string; readonly place: number; readonly locked: boolean }
   | { readonly type: "move tone"; readonly id: string; readonly from: number; readonly to: number }
@@ -83,6 +93,17 @@ const withTones = (area: Area, tones: readonly KeptTone[]): Area => ({
   layers: inOrder([...area.layers.filter((l) => l.medium !== "tone"), ...asLayers(tones)]),
 });
 
+/** The area with a group that was planned: ink under or over its shadow end comes with it, and another school where it has one. */
+function withPlanned(area: Area, { tones, shade = [], school }: PlannedTones): Area {
+  const isReplaced = (l: Layer) => shade.length > 0 && l.medium === "shadow" && l.place === "shadow";
+  const layers: readonly Layer[] = [
+    ...area.layers.filter((l) => !isReplaced(l)),
+    ...shade.map((s) => ({ medium: "shadow" as const, place: "shadow" as const, ...s })),
+  ];
+  const next = withTones({ ...area, layers: inOrder(layers) }, tones);
+  return school && school !== schoolOf(area) ? { ...next, school } : next;
+}
+
 const plain = (tones: ReturnType<typeof tonesOf>): KeptTone[] => tones.map(({ medium: _, ...t }) => t);
 
 const changeTone = (area: Area, place: number, change: (tone: KeptTone) => KeptTone): Area =>
@@ -110,7 +131,7 @@ export function applyCommand(piece: Piece, command: Command): Piece {
       return { ...piece, whole: { ...piece.whole, ...command.set } };
     case "accept groups":
       return command.groups.reduce(
-        (p, { id, tones }) => changeArea(p, id, (a) => withTones(a, tones)),
+        (p, { id, ...planned }) => changeArea(p, id, (a) => withPlanned(a, planned)),
         piece,
       );
     case "add area":
@@ -155,7 +176,7 @@ export function applyCommand(piece: Piece, command: Command): Piece {
     case "set tones":
       return changeArea(piece, command.id, (a) => ({
         ...a,
-        tones: Number.isInteger(command.tones) ? clamp(command.tones, 2, 6) : DEFAULT_TONES,
+        tones: command.tones !== null && Number.isInteger(command.tones) ? clamp(command.tones, 2, 6) : null,
       }));
     case "set contrast":
       return changeArea(piece, command.id, (a) => ({
@@ -176,7 +197,7 @@ export function applyCommand(piece: Piece, command: Command): Piece {
           : a.excluded.filter((c) => c !== command.code),
       }));
     case "keep group":
-      return changeArea(piece, command.id, (a) => withTones(a, command.tones));
+      return changeArea(piece, command.id, (a) => withPlanned(a, command));
     case "overrule tone":
       return changeArea(piece, command.id, (a) => changeTone(a, command.place, () => command.tone));
     case "lock tone":

@@ -3,7 +3,7 @@ import type { Lab } from "@/core/colour/lab";
 import { codesOf } from "@/core/media/registry";
 import { tonesOf, type Area, type KeptTone, type Piece } from "./piece";
 
-/** A tone of an area as it was read on the piece's paper. */
+/** A tone of an area as it will lie on the piece's paper. */
 export interface SeenTone extends KeptTone {
   readonly lab: Lab;
 }
@@ -12,26 +12,37 @@ export interface SeenArea {
   readonly area: Area;
   /** Light to dark; only what was read. */
   readonly tones: readonly SeenTone[];
+  /** Local colour as laid; undefined while nothing is known. */
+  readonly local: Lab | undefined;
 }
 
-/** Kept groups with their colours, light to dark. */
+/** What is known of a group as laid: each tone where it is seen, and the local colour. */
+export interface LaidColours {
+  readonly tones: readonly SeenTone[];
+  readonly local: Lab;
+}
+
+/** Kept groups with their colours, light to dark: as laid, or while that is not known each tone by itself. */
 export function seenAreas(
   areas: readonly Area[],
-  labOf: (code: string, coats: number) => Lab | undefined,
+  laidOf: (area: Area) => LaidColours | undefined,
+  aloneOf: (code: string, coats: number) => Lab | undefined,
 ): SeenArea[] {
-  return areas.map((area) => ({
-    area,
-    tones: tonesOf(area)
+  return areas.map((area) => {
+    const laid = laidOf(area);
+    const kept = tonesOf(area);
+    const tones = kept
       .flatMap((t): SeenTone[] => {
-        const lab = labOf(t.code, t.coats);
+        const lab = laid?.tones.find((l) => l.code === t.code)?.lab ?? aloneOf(t.code, t.coats);
         return lab ? [{ ...t, lab }] : [];
       })
-      .sort((a, b) => b.lab[0] - a.lab[0]),
-  }));
+      .sort((a, b) => b.lab[0] - a.lab[0]);
+    return { area, tones, local: laid?.local ?? tones[tones.length >> 1]?.lab };
+  });
 }
 
-/** The colour that stands for a group: its middle tone. */
-export const middleOf = ({ tones }: SeenArea): Lab | undefined => tones[tones.length >> 1]?.lab;
+/** The colour that stands for a group: its local colour. */
+export const middleOf = ({ local }: SeenArea): Lab | undefined => local;
 
 /** Two areas that touch and can hardly be told apart. */
 export interface Merging {

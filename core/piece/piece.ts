@@ -60,8 +60,8 @@ export interface Area {
   readonly school: School | null;
   /** Size in mm² as the user knows it. */
   readonly size: number | null;
-  /** Number of tones wanted, 2–6. */
-  readonly tones: number;
+  /** Number of tones wanted, 2–6; null takes as many as it takes. */
+  readonly tones: number | null;
   /** Wanted contrast in L*; null leaves it to the subject. */
   readonly contrast: number | null;
   readonly drift: Drift;
@@ -75,7 +75,6 @@ export interface Area {
   readonly note: string;
 }
 
-export const DEFAULT_TONES = 4;
 export const NO_DRIFT: Drift = { light: 0, shadow: 0 };
 /** Lightness or hue must tell neighbours apart: about the ΔE00 of "visible". */
 export const DEFAULT_WHOLE: Whole = {
@@ -100,7 +99,7 @@ export const newArea = (id: string, name: string): Area => ({
   material: "other",
   school: null,
   size: null,
-  tones: DEFAULT_TONES,
+  tones: null,
   contrast: null,
   drift: NO_DRIFT,
   ownedOnly: true,
@@ -129,6 +128,10 @@ export const asLayers = (tones: readonly KeptTone[]): ToneLayer[] =>
 /** What lies beneath an area's group, one entry a coat. */
 export const beneathOf = ({ layers }: Pick<Area, "layers">): string[] =>
   inkOf(layersOf(layers, "shadow").filter(isUnder));
+
+/** What lies over an area's group, one entry a coat. */
+export const overOf = ({ layers }: Pick<Area, "layers">): string[] =>
+  inkOf(layersOf(layers, "shadow").filter((l) => !isUnder(l)));
 
 /** The school in which an area is laid: its own, or the habit of its material. */
 export const schoolOf = ({ school, material }: Pick<Area, "school" | "material">): School =>

@@ -13,7 +13,7 @@ import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
 import { useAsk } from "@/ui/compute/use-compute";
-import { Ramp, rampColours } from "@/ui/ink/ramp";
+import { Ramp } from "@/ui/ink/ramp";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 
 import { messageOf, send } from "@/ui/send";
@@ -234,7 +234,7 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
               key={g.group.tones.map((t) => t.code).join()}
               className="grid grid-cols-[120px_minmax(0,1fr)] items-center gap-3 border-t border-line py-1"
             >
-              <Ramp colours={rampColours(g.group)} height={26} label="Made again" />
+              <Ramp colours={g.group.strip} height={26} label="Made again" />
               <span className="min-w-0 leading-tight">
                 <span className="code block truncate text-[13px]">
                   {g.group.tones.map((t) => (t.coats > 1 ? `${t.code}×${t.coats}` : t.code)).join(" ")}

@@ -18,6 +18,7 @@ import { readColour } from "@/border/colour";
 import { counted } from "@/words/numbers";
 import { verdictInWords } from "@/words/verdict";
 import { GroupCard } from "./group-card";
+import { useLaidGroups } from "./use-laid-groups";
 
 interface Props {
   readonly groups: readonly LibraryGroup[];
@@ -47,6 +48,7 @@ export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
     () => new Map(groups.map((g) => [g.id, g.tones.map((t) => colourOf(t)?.lab)])),
     [groups, colourOf],
   );
+  const stripOf = useLaidGroups(rack, groups);
   const typed = colourTyped(colour);
   const wanted = typed && readColour(typed)?.lab;
   const readOf = (g: LibraryGroup) => labs.get(g.id)!.filter((l) => l !== undefined);
@@ -172,7 +174,7 @@ export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
             aria-label="Kept groups"
           >
             {found.map((g) => {
-              const colours = readOf(g).map(labToHex);
+              const colours = stripOf(g.id) ?? readOf(g).map(labToHex);
               const here = g.results.find((r) => r.paperId === rack.paper.id);
               const missing = g.tones.filter(
                 (t) => !rack.markers.find((m) => m.code === t.code)?.owned,

@@ -1,10 +1,4 @@
 import { useId } from "react";
-import type { GroupOutput } from "@/compute/group-output";
-
-/** The colours of a group's blend from light to dark: tones, and the mixtures between them. */
-export function rampColours(group: Pick<GroupOutput, "tones" | "steps">): string[] {
-  return group.tones.flatMap((t, i) => [t.hex, t.hex, ...(group.steps[i]?.blend ?? [])]);
-}
 
 /** A blend group as one laid stroke, light to dark. */
 export function Ramp({

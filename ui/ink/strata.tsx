@@ -53,7 +53,8 @@ export interface FixedLayer {
   readonly name: string;
   readonly says: string;
   readonly alone: string;
-  readonly onTakeAway: () => void;
+  /** Left out for what only a proposal has. */
+  readonly onTakeAway?: () => void;
 }
 
 interface StrataProps {
@@ -149,14 +150,16 @@ function FixedBar({ layer }: { layer: FixedLayer }) {
           {layer.says}
         </span>
       </span>
-      <button
-        className="button-bare min-w-7 px-0"
-        onClick={layer.onTakeAway}
-        aria-label={`Take ${layer.name} away`}
-        title="Take it away"
-      >
-        <X size={15} aria-hidden />
-      </button>
+      {layer.onTakeAway && (
+        <button
+          className="button-bare min-w-7 px-0"
+          onClick={layer.onTakeAway}
+          aria-label={`Take ${layer.name} away`}
+          title="Take it away"
+        >
+          <X size={15} aria-hidden />
+        </button>
+      )}
     </div>
   );
 }

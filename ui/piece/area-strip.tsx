@@ -5,7 +5,7 @@ import Link from "next/link";
 import { useState, type FormEvent } from "react";
 import { tonesOf, type Area } from "@/core/piece/piece";
 import type { GroupOutput } from "@/compute/group-output";
-import { Ramp, rampColours } from "@/ui/ink/ramp";
+import { Ramp } from "@/ui/ink/ramp";
 import { Modal } from "@/ui/kit/modal";
 import { counted } from "@/words/numbers";
 import type { useJudged } from "./group/use-groups";
@@ -147,7 +147,7 @@ function AreaRamp({ area, group }: { readonly area: Area; readonly group: GroupO
     );
   return (
     <span className="mt-1 block">
-      <Ramp colours={rampColours(group)} label={`Ramp of ${area.name}`} />
+      <Ramp colours={group.strip} label={`Ramp of ${area.name}`} />
     </span>
   );
 }

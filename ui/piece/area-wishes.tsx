@@ -89,6 +89,9 @@ const DRIFTS = [
   ["1", "warmer"],
 ] as const;
 
+/** As many tones as it takes. */
+const AS_NEEDED = "as needed";
+
 /** What is wished of the group. */
 export function GroupWishes({ area }: { readonly area: Area }) {
   const run = useRun();
@@ -121,15 +124,22 @@ export function GroupWishes({ area }: { readonly area: Area }) {
         Tones
         <select
           className="field"
-          value={area.tones}
-          onChange={(e) => run({ type: "set tones", id: area.id, tones: Number(e.target.value) })}
+          value={area.tones ?? AS_NEEDED}
+          onChange={(e) =>
+            run({
+              type: "set tones",
+              id: area.id,
+              tones: e.target.value === AS_NEEDED ? null : Number(e.target.value),
+            })
+          }
         >
+          <option value={AS_NEEDED}>as needed</option>
           {Array.from({ length: MOST_TONES - FEWEST_TONES + 1 }, (_, i) => (
             <option key={i}>{i + FEWEST_TONES}</option>
           ))}
         </select>
       </label>
-      {suits !== area.tones && (
+      {area.tones !== null && suits !== area.tones && (
         <button
           className="button-bare px-0 text-[14px] underline"
           onClick={() => run({ type: "set tones", id: area.id, tones: suits })}

@@ -15,6 +15,7 @@ import { Empty, Notice } from "@/ui/kit/notice";
 import { whyInWords } from "@/words/material";
 import { strokeInWords } from "@/words/school";
 import { useRun, usePiece } from "./piece-context";
+import { sheetOf } from "./group/sheet-of";
 import { plainTones } from "./group/use-groups";
 
 /** ΔE00 within a millimetre, beyond an even fade, by how it looks. */
@@ -35,7 +36,6 @@ function questionOf(rack: Rack, area: Area, scene: Scene): object | null {
   if (tones.length < 2) return null;
   const under = plainTones(layersOf(area.layers, "shadow").filter((l) => isUnder(l) && isRead(l)));
   const local = targetOf(area)?.local;
-  const { openTime, bleed, capacity } = rack.paper;
   return {
     tones,
     material: area.material,
@@ -43,7 +43,7 @@ function questionOf(rack: Rack, area: Area, scene: Scene): object | null {
     mm2: area.size,
     under,
     ...(local && { local: { lab: local } }),
-    sheet: { capacity, ...(openTime && { openTime }), ...(bleed !== null && { bleed }) },
+    sheet: sheetOf(rack),
   };
 }
 

@@ -5,7 +5,7 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import { labToHex } from "@/core/colour/display";
 import type { SeenArea } from "@/core/piece/overview";
 import { tonesOf, type KeptTone, type Piece } from "@/core/piece/piece";
-import { Ramp, rampColours } from "@/ui/ink/ramp";
+import { Ramp } from "@/ui/ink/ramp";
 import { plainTones } from "@/ui/piece/group/use-groups";
 import { useRun } from "@/ui/piece/piece-context";
 import { counted } from "@/words/numbers";
@@ -34,8 +34,10 @@ export function Changes({
     const same = sameCodes(plainTones(before.tones), plainTones(tones));
     const apart =
       before.tones.length === group.tones.length
-        ? group.tones.reduce((sum, t, i) => sum + deltaE00(t.lab, before.tones[i]!.lab), 0) /
-          group.tones.length
+        ? group.tones.reduce(
+            (sum, _, i) => sum + deltaE00(group.places[i + 1]!.lab, before.tones[i]!.lab),
+            0,
+          ) / group.tones.length
         : undefined;
     return { id, group, before, tones, same, apart };
   });
@@ -102,7 +104,7 @@ export function Changes({
                   </span>
                 </span>
                 <span className="min-w-0">
-                  <Ramp colours={rampColours(r.group)} height={22} label={`${r.before.area.name} then`} />
+                  <Ramp colours={r.group.strip} height={22} label={`${r.before.area.name} then`} />
                   <span className="code block truncate text-[12.5px]">
                     {r.tones
                       .map((t) => (r.before.tones.some((b) => b.code === t.code) ? t.code : `+${t.code}`))
@@ -119,7 +121,7 @@ export function Changes({
               onClick={() =>
                 run({
                   type: "accept groups",
-                  groups: chosen.map(({ id, tones }) => ({ id, tones })),
+                  groups: chosen.map(({ id, tones, group }) => ({ id, tones, shade: group.shade })),
                 })
               }
             >

@@ -1,9 +1,10 @@
 "use client";
-import { driftIn, targetOf, tonesOf, type Piece } from "@/core/piece/piece";
+import { targetOf, tonesOf, type Piece } from "@/core/piece/piece";
+import { MOST_TONES } from "@/core/group/tone";
 import type { Rack } from "@/store/rack";
 import { rackKey } from "@/ui/compute/client";
 import { useAsk } from "@/ui/compute/use-compute";
-import { asInput, plainTones } from "@/ui/piece/group/use-groups";
+import { asInput, plainTones, planWishOf } from "@/ui/piece/group/use-groups";
 
 /** What a joint plan is asked: every area whose colour is known. */
 export function togetherQuestion(piece: Piece, rack: Rack) {
@@ -13,17 +14,15 @@ export function togetherQuestion(piece: Piece, rack: Rack) {
   const areas = piece.areas.flatMap((a) => {
     const target = targetOf(a);
     if (!target) return [];
-    const locked = tonesOf(a).filter((t) => t.locked && isRead(t.code));
     return [
       {
         id: a.id,
         target: asInput(target),
-        tones: a.tones,
-        contrast: a.contrast,
-        material: a.material,
-        drift: driftIn(piece.whole.scene, a.drift),
-        fixed: plainTones(locked).slice(0, a.tones),
-        exclude: a.excluded,
+        ...planWishOf(rack, a, piece.whole.scene),
+        fixed: plainTones(tonesOf(a).filter((t) => t.locked && isRead(t.code))).slice(
+          0,
+          a.tones ?? MOST_TONES,
+        ),
         emphasis: a.emphasis,
       },
     ];

@@ -8,6 +8,7 @@ import type { Rack } from "@/store/rack";
 import { useTones } from "@/ui/compute/use-tones";
 import { NumberField } from "@/ui/kit/number-field";
 import { Slider } from "@/ui/kit/slider";
+import { laidColours, useJudged } from "@/ui/piece/group/use-groups";
 import { PieceHeader } from "@/ui/piece/piece-header";
 import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
 import { useRack } from "@/ui/piece/use-rack";
@@ -31,9 +32,15 @@ export function WholeView({
   const { id } = usePieceHandles();
   const { rack } = useRack(piece.paperId ?? first.paper.id, first);
   const colourOf = useTones(rack, piece.areas.flatMap(tonesOf));
+  const { groupOf } = useJudged(rack, piece.areas);
   const seen = useMemo(
-    () => seenAreas(piece.areas, (code, coats) => colourOf({ code, coats })?.lab),
-    [piece.areas, colourOf],
+    () =>
+      seenAreas(
+        piece.areas,
+        (area) => laidColours(groupOf(area.id)),
+        (code, coats) => colourOf({ code, coats })?.lab,
+      ),
+    [piece.areas, colourOf, groupOf],
   );
   const planned = useMemo(() => seen.filter((s) => s.tones.length), [seen]);
   const markers = sharedCodes(piece.areas);

@@ -4,7 +4,8 @@ import { useState } from "react";
 import type { Area } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
-import { Ramp, rampColours } from "@/ui/ink/ramp";
+import { Ramp } from "@/ui/ink/ramp";
+import { differenceWords } from "@/words/closeness";
 import { Purchase } from "./group-advice";
 import { sameTones, type ShownGroup } from "./shown-group";
 import { usePlan } from "./use-groups";
@@ -22,7 +23,8 @@ export function Alternatives({
   const [buying, setBuying] = useState(false);
   const purchase = usePlan(rack, area, { purchases: 1, asked: buying });
   const { offered, tones, show, keep } = shown;
-  const isShown = (g: (typeof offered)[number]) => sameTones(g.tones, tones);
+  const isShown = (g: (typeof offered)[number], i: number) =>
+    shown.place >= 0 ? shown.place === i : sameTones(g.tones, tones);
   if (!offered.length) return null;
   return (
     <section aria-label="Alternatives" className="border-t border-line pt-2">
@@ -31,20 +33,23 @@ export function Alternatives({
       </h3>
       <ul className="m-0 list-none p-0">
         {offered.map((g, i) => (
-          <li key={g.tones.map((t) => t.code + t.coats).join()}>
+          <li key={[g.school, ...g.passes.map((p) => p.code + p.coats)].join()}>
             <button
-              className={`grid w-full grid-cols-[112px_minmax(0,1fr)] items-center gap-3 border-l-4 px-2 py-1 text-left ${isShown(g) ? "border-text" : "border-transparent hover:border-line"}`}
-              aria-pressed={isShown(g)}
+              className={`grid w-full grid-cols-[112px_minmax(0,1fr)] items-center gap-3 border-l-4 px-2 py-1 text-left ${isShown(g, i) ? "border-text" : "border-transparent hover:border-line"}`}
+              aria-pressed={isShown(g, i)}
               onClick={() => show(i)}
             >
-              <Ramp colours={rampColours(g)} height={30} label={`Group ${i + 1} of ${area.name}`} />
+              <Ramp colours={g.strip} height={30} label={`Group ${i + 1} of ${area.name}`} />
               <span className="min-w-0 leading-tight">
                 <span className="code block truncate">
-                  {g.tones.map((t) => (t.coats > 1 ? `${t.code}×${t.coats}` : t.code)).join("  ")}
+                  {g.tones
+                    .map((t) => (t.coats > 1 ? `${t.code}×${t.coats}` : t.code))
+                    .concat(g.shade.map((l) => `${l.kind === "underlay" ? "under" : "over"} ${l.code}`))
+                    .join("  ")}
                 </span>
                 <span className="block text-[13px] text-soft">
                   {i === 0
-                    ? `best: score ${g.score.toFixed(1)}, local colour ${g.localColourDeltaE00.toFixed(1)} ΔE00`
+                    ? `best: local colour ${differenceWords(g.localColourDeltaE00)}, ${g.localColourDeltaE00.toFixed(1)} ΔE00`
                     : g.difference}
                 </span>
               </span>

@@ -6,7 +6,7 @@ import type { Fix } from "@/core/group/advice";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
 import { PLACES, type Area, type KeptTone } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { Ramp, rampColours } from "@/ui/ink/ramp";
+import { Ramp } from "@/ui/ink/ramp";
 import { signed } from "@/words/numbers";
 import { placeNames } from "../picture-pane";
 import { plainTones } from "./use-groups";
@@ -74,7 +74,7 @@ export function Purchase({
   return (
     <div className="mt-2 flex items-center gap-3 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]">
       <span className="w-28 shrink-0">
-        <Ramp colours={rampColours(group)} height={30} label="Group with one purchase" />
+        <Ramp colours={group.strip} height={30} label="Group with one purchase" />
       </span>
       <span className="min-w-0 flex-1">
         Buying <strong className="code">{bought.code}</strong> ({bought.role}) lowers the score from{" "}
@@ -89,19 +89,11 @@ export function Purchase({
 }
 
 /** What to know of a group before laying it, most serious first, each with its fix. */
-export function Advice({
-  group,
-  onFix,
-  quiet,
-}: {
-  group: GroupOutput;
-  onFix: (fix: Fix) => void;
-  quiet: boolean;
-}) {
+export function Advice({ group, onFix }: { group: GroupOutput; onFix: (fix: Fix) => void }) {
   if (!group.advice.length)
-    return !quiet ? null : (
+    return (
       <p className="m-0 text-[14px] text-soft">
-        Nothing to warn of: every step is even and no blend turns muddy.
+        Nothing to warn of: as laid, every step is even, no blend turns muddy, and the paper holds it.
       </p>
     );
   return (

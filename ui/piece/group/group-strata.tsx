@@ -54,10 +54,10 @@ export function GroupStrata({ area, rack, shown, onTry }: Props) {
   const find = useFinder();
   const shelf = useShelf(rack, area, group);
   const others = area.layers.map((layer, at) => ({ layer, at })).filter((l) => l.layer.medium !== "tone");
-  const colourOf = useTones(
-    rack,
-    others.flatMap(({ layer }) => (layer.medium === "shadow" ? [layer] : [])),
-  );
+  const colourOf = useTones(rack, [
+    ...others.flatMap(({ layer }) => (layer.medium === "shadow" ? [layer] : [])),
+    ...shown.shade,
+  ]);
   const passes = group
     ? schoolPasses(
         schoolOf(area),
@@ -65,10 +65,11 @@ export function GroupStrata({ area, rack, shown, onTry }: Props) {
       )
     : [];
   const read = tones.filter((t) => !shown.missing.includes(t));
-  const bars = read.map((t, i): ToneBar => {
+  const bars = read.map((t): ToneBar => {
     const depth = group?.tones.findIndex((g) => g.code === t.code) ?? -1;
     const own = group?.tones[depth];
-    const after = group?.build[i];
+    const after = depth < 0 ? undefined : group?.places[depth + 1];
+    const knowledge = group?.build.find((b) => b.code === t.code)?.knowledge ?? "predicted";
     const where = passes.find((p) => p.tone === depth)?.where;
     return {
       code: t.code,
@@ -76,10 +77,7 @@ export function GroupStrata({ area, rack, shown, onTry }: Props) {
       role: own ? rolesOf(group!.tones.length)[depth]! : "",
       where: where ? whereInWords[where] : "",
       alone: own?.hex ?? "transparent",
-      after:
-        after?.code === t.code
-          ? { hex: after.hex, lightness: after.lab[0], knowledge: after.knowledge }
-          : undefined,
+      after: after && { hex: after.hex, lightness: after.lab[0], knowledge },
       measured: own?.measured ?? true,
       overruled: t.overruled ?? false,
       locked: t.locked ?? false,
@@ -92,6 +90,16 @@ export function GroupStrata({ area, rack, shown, onTry }: Props) {
     alone: (layer.medium === "shadow" && colourOf(layer)?.hex) || "transparent",
     onTakeAway: () => run({ type: "take layer away", id: area.id, at }),
   });
+  /** Ink that a proposal brings with it. */
+  const brought = (kind: "underlay" | "overlay"): FixedLayer[] =>
+    shown.shade
+      .filter((l) => l.kind === kind)
+      .map((l) => ({
+        name: l.code,
+        says: `${l.kind}, ${coatsInWords(l.coats)}, ${placeInWords.shadow}`,
+        key: `planned ${l.code}`,
+        alone: colourOf(l)?.hex ?? "transparent",
+      }));
   const exchange = (place: number) =>
     find({
       title: `Exchange ${tones[place]!.code}`,
@@ -107,14 +115,20 @@ export function GroupStrata({ area, rack, shown, onTry }: Props) {
       onPut={(place, code) => put(place, { code, coats: 1, overruled: true })}
       onLock={shown.lock}
       onExclude={shown.exclude}
-      beneath={others
-        .filter((o) => orderOf(o.layer) < GROUP)
-        .reverse()
-        .map(fixed)}
-      above={others
-        .filter((o) => orderOf(o.layer) > GROUP)
-        .reverse()
-        .map(fixed)}
+      beneath={[
+        ...others
+          .filter((o) => orderOf(o.layer) < GROUP)
+          .reverse()
+          .map(fixed),
+        ...brought("underlay"),
+      ]}
+      above={[
+        ...brought("overlay"),
+        ...others
+          .filter((o) => orderOf(o.layer) > GROUP)
+          .reverse()
+          .map(fixed),
+      ]}
       shelf={shelf}
       onExchange={exchange}
       onTry={onTry}

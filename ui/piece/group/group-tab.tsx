@@ -2,19 +2,25 @@
 import { BookMarked, Check, LibraryBig } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
+import type { GroupOutput } from "@/compute/group-output";
+import { deltaE00 } from "@/core/colour/delta-e00";
+import { labToHex } from "@/core/colour/display";
 import { nameStack } from "@/core/formats/cgats";
 import { beneathOf, PLACES, targetOf, type Area } from "@/core/piece/piece";
 import { layersOf } from "@/core/media/layer";
 import { isUnder } from "@/core/media/shadow";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
-import { ValueRuler } from "@/ui/ink/value-ruler";
+import { LaidStrip, type StripMark } from "@/ui/ink/laid-strip";
+import { ValueRuler, type RulerTone } from "@/ui/ink/value-ruler";
 import { Empty, Notice } from "@/ui/kit/notice";
 import { messageOf, send } from "@/ui/send";
 import { useKey } from "@/ui/use-keys";
+import { differenceWords } from "@/words/closeness";
 import { signed } from "@/words/numbers";
 import { GroupWishes, Readings } from "../area-wishes";
 import { MatchDialog } from "../match-dialog";
+import { placeNames } from "../picture-pane";
 import { Alternatives } from "./alternatives";
 import { FromGroups } from "./from-groups";
 import { Advice, TonedPaper } from "./group-advice";
@@ -81,8 +87,7 @@ export function GroupTab({ area, rack, judged }: Props) {
       { text: `Kept in Groups as “${name}”.`, href: "/groups", link: "Groups" },
     );
   };
-  const coats = tones.reduce((sum, t) => sum + t.coats, beneathOf(area).length);
-  const tooMany = coats > rack.paper.capacity;
+  const target = targetOf(area);
   return (
     <div className="min-w-0 space-y-3">
       <GroupWishes area={area} />
@@ -107,11 +112,16 @@ export function GroupTab({ area, rack, judged }: Props) {
       {group && tones.length > 0 && (
         <>
           <Heading shown={shown} onTake={() => setTaking(true)} onKeepInGroups={keepInGroups} />
+          <LaidStrip
+            group={group}
+            marks={target ? marksOf(area, group) : []}
+            label={`${area.name} as it will lie on ${rack.paper.name}`}
+          />
           <div className="grid gap-3 min-[1180px]:grid-cols-[minmax(0,1fr)_236px]">
             <GroupStrata area={area} rack={rack} shown={shown} onTry={tryStack} />
             <ValueRuler
               height={Math.max(220, 60 + tones.length * 48)}
-              tones={group.tones.map((t) => ({ code: t.code, lightness: t.lab[0], hex: t.hex }))}
+              tones={laidTones(group)}
               steps={group.steps}
               marks={PLACES.flatMap((p) =>
                 area.readings[p] ? [{ name: p, lightness: area.readings[p].lab[0] }] : [],
@@ -130,13 +140,7 @@ export function GroupTab({ area, rack, judged }: Props) {
           )}
           <TonedPaper area={area} rack={rack} />
           <StandIns rack={rack} shown={shown} />
-          {tooMany && (
-            <Notice>
-              <strong>{coats} coats where all lie over each other:</strong> {rack.paper.name} holds{" "}
-              {rack.paper.capacity}. Keep the darker tones inside their places, or bleed grows.
-            </Notice>
-          )}
-          <Advice group={group} onFix={shown.apply} quiet={!tooMany} />
+          <Advice group={group} onFix={shown.apply} />
         </>
       )}
       <Alternatives area={area} rack={rack} shown={shown} />
@@ -163,6 +167,30 @@ export function GroupTab({ area, rack, judged }: Props) {
   );
 }
 
+/** Where the picked colours belong on the strip, and how near what lies there comes. */
+function marksOf(area: Area, group: GroupOutput): StripMark[] {
+  const [light, shadow] = [group.places[0]!, group.places.at(-1)!];
+  const at = { light, local: group.places[group.local + 1]!, shadow };
+  return PLACES.flatMap((p) => {
+    const lab = area.readings[p]?.lab;
+    return lab
+      ? [{ name: placeNames[p], hex: labToHex(lab), t: at[p].t, deltaE00: deltaE00(lab, at[p].lab) }]
+      : [];
+  });
+}
+
+/** The tones as laid, and the shadow end where it is another place. */
+function laidTones({ tones, places, shade }: GroupOutput): RulerTone[] {
+  const own = tones.map((t, i) => ({
+    code: t.code,
+    lightness: places[i + 1]!.lab[0],
+    hex: places[i + 1]!.hex,
+  }));
+  const last = places.at(-1)!;
+  const [first] = shade;
+  return first ? [...own, { code: first.code, lightness: last.lab[0], hex: last.hex }] : own;
+}
+
 function Heading({
   shown: { group, tones, isKept, place, hasTarget, keep },
   onTake,
@@ -179,8 +207,8 @@ function Heading({
       </h3>
       {hasTarget && (
         <span className="text-[14px]">
-          local colour {group!.localColourDeltaE00.toFixed(1)} ΔE00, {group!.localCloseness}; contrast{" "}
-          {signed(group!.contrast)} L*
+          laid {group!.school}: local colour {differenceWords(group!.localColourDeltaE00)},{" "}
+          {group!.localColourDeltaE00.toFixed(1)} ΔE00; contrast {signed(group!.contrast)} L*
         </span>
       )}
       <span className="ml-auto flex items-center gap-1">

@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { Fix } from "@/core/group/advice";
 import { moved } from "@/core/piece/commands";
-import { beneathOf, targetOf, tonesOf, type Area, type KeptTone } from "@/core/piece/piece";
+import { beneathOf, overOf, schoolOf, targetOf, tonesOf, type Area, type KeptTone } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { useRun } from "../piece-context";
 import { plainTones, useAssessed, usePlan, type useJudged } from "./use-groups";
@@ -28,12 +28,18 @@ export function useShownGroup(rack: Rack, area: Area, judged: ReturnType<typeof 
   const proposal = place >= 0 ? offered[place] : undefined;
   const tones = proposal ? asKept(proposal, kept) : kept;
   // A proposal comes judged, but on bare paper: what lies beneath changes how it builds up.
-  const onTop = useAssessed(rack, area, proposal && beneathOf(area).length ? tones : undefined);
+  const isUnderOrOver = beneathOf(area).length + overOf(area).length > 0;
+  const onTop = useAssessed(rack, area, proposal && isUnderOrOver ? tones : undefined);
   const group = proposal ? (onTop.output?.group ?? proposal) : judged.groupOf(area.id);
   const isKept = kept.length > 0 && sameTones(tones, kept);
+  /** What a proposal brings besides its tones. */
+  const planned = proposal && {
+    ...(proposal.shade.length && { shade: proposal.shade }),
+    ...(proposal.school !== schoolOf(area) && { school: proposal.school }),
+  };
 
   const keep = (next: readonly KeptTone[]) => {
-    run({ type: "keep group", id: area.id, tones: next });
+    run({ type: "keep group", id: area.id, tones: next, ...planned });
     setPreview(undefined);
   };
   const put = (at: number, tone: KeptTone) => {
@@ -47,6 +53,8 @@ export function useShownGroup(rack: Rack, area: Area, judged: ReturnType<typeof 
     tones,
     group,
     isKept,
+    /** Ink under or over the shadow end that comes with a proposal. */
+    shade: isKept ? [] : (proposal?.shade ?? []),
     error: judged.work.error ?? onTop.error,
     missing: tones.filter((t) => !rack.markers.some((m) => m.code === t.code && m.swatches.length)),
     hasTarget: targetOf(area) !== undefined,

@@ -1,12 +1,17 @@
 "use client";
-import { useMemo } from "react";
+import { useCallback, useMemo } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import { memory } from "@/compute/memory";
 import type { Lab } from "@/core/colour/lab";
 import type { GroupTarget } from "@/core/group/goal";
+import { MOST_TONES } from "@/core/group/tone";
+import { layersOf } from "@/core/media/layer";
+import type { LaidColours } from "@/core/piece/overview";
 import {
   beneathOf,
   driftIn,
+  overOf,
+  schoolOf,
   targetOf,
   tonesOf,
   type Area,
@@ -17,6 +22,7 @@ import type { Rack } from "@/store/rack";
 import { rackKey } from "@/ui/compute/client";
 import { useAsk, type Work } from "@/ui/compute/use-compute";
 import { usePiece } from "../piece-context";
+import { sheetOf } from "./sheet-of";
 
 /** Alternatives offered for an area. */
 const OFFERED = 5;
@@ -31,12 +37,34 @@ export const plainTones = (tones: readonly KeptTone[]) => tones.map(({ code, coa
 const isRead = (rack: Rack, code: string) =>
   rack.markers.some((m) => m.code === code && m.swatches.length > 0);
 
-/** What is wished of a group, whatever its tones. */
-const wishesOf = ({ contrast, material, drift }: Area, scene: Scene) => ({
-  contrast,
-  material,
-  drift: driftIn(scene, drift),
+/** Those of some tones that were read on the rack's paper, as codes and coats. */
+export const tonesRead = (rack: Rack, tones: readonly KeptTone[]) =>
+  plainTones(tones.filter((t) => isRead(rack, t.code)));
+
+/** What is wished of an area's group, whatever its tones. */
+export const wishesOf = (rack: Rack, area: Area, scene: Scene) => ({
+  contrast: area.contrast,
+  material: area.material,
+  drift: driftIn(scene, area.drift),
+  school: schoolOf(area),
+  sheet: sheetOf(rack),
 });
+
+/** What is wished of an area's group that is to be planned. Shadows that were laid by hand stay what they are. */
+export function planWishOf(rack: Rack, area: Area, scene: Scene) {
+  const fixed = tonesRead(
+    rack,
+    tonesOf(area).filter((t) => t.locked),
+  );
+  return {
+    ...wishesOf(rack, area, scene),
+    tones: area.tones ?? ("auto" as const),
+    mm2: area.size,
+    shadow: layersOf(area.layers, "shadow").length ? ("deeper" as const) : ("best" as const),
+    fixed: fixed.slice(0, area.tones ?? MOST_TONES),
+    exclude: area.excluded,
+  };
+}
 
 /**
  * The planner's groups for an area's readings and wishes; nothing to do until something was picked, or while it is not asked for.
@@ -49,17 +77,13 @@ export function usePlan(
 ) {
   const { scene } = usePiece().whole;
   const target = targetOf(area);
-  const fixed = plainTones(tonesOf(area).filter((t) => t.locked && isRead(rack, t.code)));
   return useAsk(
     "group",
     rack,
     target && asked
       ? {
           target: asInput(target),
-          tones: area.tones,
-          ...wishesOf(area, scene),
-          fixed: fixed.slice(0, area.tones),
-          exclude: area.excluded,
+          ...planWishOf(rack, area, scene),
           ownedOnly: area.ownedOnly && !purchases,
           top: purchases ? 1 : OFFERED,
           ...(purchases && { purchases }),
@@ -84,7 +108,8 @@ function judgement(rack: Rack, area: Area, tones: readonly KeptTone[], scene: Sc
     target: asInput(local),
     tones: plainTones(known),
     beneath: beneathOf(area).filter((c) => isRead(rack, c)),
-    ...wishesOf(area, scene),
+    over: overOf(area).filter((c) => isRead(rack, c)),
+    ...wishesOf(rack, area, scene),
   };
 }
 
@@ -97,6 +122,13 @@ export function useAssessed(
   const { scene } = usePiece().whole;
   return useAsk("assess", rack, (tones && judgement(rack, area, tones, scene)) ?? null);
 }
+
+/** Colours of a group as laid. */
+export const laidColours = (group: GroupOutput | undefined): LaidColours | undefined =>
+  group && {
+    tones: group.tones.map(({ code, coats }, i) => ({ code, coats, lab: group.places[i + 1]!.lab })),
+    local: group.places[group.local + 1]!.lab,
+  };
 
 /** Kept groups that have been judged: whoever shows one again asks nobody. */
 const judged = memory<GroupOutput>(400);
@@ -124,12 +156,15 @@ export function useJudged(rack: Rack, areas: readonly Area[]) {
     const own = fresh.find((w) => w.id === id);
     if (own) judged.keep(own.key, group);
   }
-  const keyOf = new Map(wanted.map((w) => [w.id, w.key]));
-  return {
-    work,
-    groupOf: (id: string): GroupOutput | undefined => {
-      const key = keyOf.get(id);
+  const answered = work.output;
+  const groupOf = useCallback(
+    (id: string): GroupOutput | undefined => {
+      const key = wanted.find((w) => w.id === id)?.key;
       return key === undefined ? undefined : judged.recall(key);
     },
-  };
+    // What was answered is in the memory: whoever holds this looks anew.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [wanted, answered],
+  );
+  return { work, groupOf };
 }

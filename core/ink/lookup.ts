@@ -1,6 +1,6 @@
-import type { Paper } from "@/core/ink/paper";
-import { kOfDose } from "@/core/ink/stack";
-import { sheetReflectance } from "@/core/ink/sheet";
+import type { Paper } from "./paper";
+import { kOfDose } from "./stack";
+import { sheetReflectance } from "./sheet";
 
 /** Table steps in each doubling of the dose; a power of two, since steps are read off the bits of a 32-bit float. */
 const STEP_BITS = 6;

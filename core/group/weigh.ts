@@ -1,0 +1,111 @@
+import type { Lab } from "@/core/colour/lab";
+import { BANDS, type Spectrum } from "@/core/colour/observer";
+import { seenLab, type Desk } from "@/core/ink/desk";
+import { laidDose, laidLab } from "@/core/ink/laid";
+import type { GroupGoal } from "./goal";
+import {
+  hasShadowEnd,
+  laidAt,
+  layingPasses,
+  placesOf,
+  type GroupInks,
+  type GroupPass,
+  type GroupPlace,
+  type Laying,
+} from "./lay";
+import { blendCost, placeCost, SCORE_WEIGHTS, stepCost, strokeCost, type ScoreWeights } from "./score";
+import { doseLab, judgeStep, STEP_LIMITS, type Step, type StepLimits } from "./step";
+
+/** A group laid on paper: which ink is which tone, and how they are laid. */
+export interface LaidGroup {
+  readonly laying: Laying;
+  readonly inks: GroupInks;
+}
+
+/** What lies and what is seen at a place. */
+export interface LaidPlace extends GroupPlace {
+  readonly lab: Lab;
+  readonly dose: Spectrum;
+}
+
+export interface WeighedGroup {
+  readonly passes: readonly GroupPass[];
+  /** Light end, the middle of each tone, shadow end. */
+  readonly places: readonly LaidPlace[];
+  /** Between the tones as laid, and from the last tone to the shadow end where that is another place. */
+  readonly steps: readonly Step[];
+  /** The places that are steps of the goal: those of the tones, and the shadow end where it is another. */
+  readonly zones: readonly LaidPlace[];
+  readonly score: number;
+}
+
+/**
+ * A group as it lies on the paper, and its score: what is seen at the light end, in the middle of each tone and at the shadow end, the steps
+ * and blends between them, and what the inks are by themselves. Capacity is not part of it.
+ * @param inkCost extra cost of an ink by its place on the desk
+ */
+export function weighGroup(
+  desk: Desk,
+  { laying, inks }: LaidGroup,
+  goal: GroupGoal,
+  inkCost: (ink: number) => number = () => 0,
+  w: ScoreWeights = SCORE_WEIGHTS,
+  limits: StepLimits = STEP_LIMITS,
+): WeighedGroup {
+  const passes = layingPasses(laying);
+  const places = placesOf(laying, passes).map((place): LaidPlace => {
+    const laid = laidAt(passes, inks, place.t);
+    return { ...place, lab: laidLab(desk, laid), dose: laidDose(desk, laid) };
+  });
+  const tones = laying.coats.length;
+  const zones = places.slice(1, hasShadowEnd(laying) ? tones + 2 : tones + 1);
+  const steps = zones.slice(1).map((zone, i) => judgeStep(desk, zones[i]!, zone, limits));
+  const alone = (ink: number, coats: number) => seenLab(desk, Array<number>(coats).fill(ink));
+  let score = 0;
+  zones.forEach(({ lab }, z) => (score += placeCost(lab, z, goal, w)));
+  steps.forEach((step, z) => {
+    score += stepCost(zones[z]!.lab, zones[z + 1]!.lab, z, goal, limits, w) + blendCost(step, w);
+  });
+  inks.tones.forEach((ink, z) => {
+    const coats = laying.coats[z]!;
+    score += strokeCost(alone(ink, coats), coats, z, goal, w) + inkCost(ink);
+  });
+  for (const [list, coats] of [
+    [inks.under, laying.under],
+    [inks.over, laying.over],
+  ] as const)
+    list.forEach((ink, n) => (score += w.marker + w.wait + w.coats * (coats[n]! - 1) + inkCost(ink)));
+  return { passes, places, steps, zones, score };
+}
+
+/** Places at which a strip is computed, and how far (in places) wet ink carries it. */
+const CELLS = 48;
+const CARRIED = 1.6;
+
+/** The area as it will lie on the paper, from its lightest end to its darkest: what lies at each place, blended where passes met wet. */
+export function groupStrip(desk: Desk, passes: readonly GroupPass[], inks: GroupInks): Lab[] {
+  const at = Array.from({ length: CELLS }, (_, x) => {
+    const laid = laidAt(passes, inks, (x + 0.5) / CELLS);
+    return { dose: laidDose(desk, laid), lab: laidLab(desk, laid) };
+  });
+  const labOf = doseLab(desk);
+  const isWet = passes.some((p) => p.wet);
+  const radius = isWet ? Math.ceil(2 * CARRIED) : 0;
+  return at.map(({ lab, dose }, x) => {
+    const mixed = new Float64Array(BANDS);
+    let weight = 0;
+    let even = true;
+    for (let k = -radius; k <= radius; k++) {
+      const other = at[Math.min(CELLS - 1, Math.max(0, x + k))]!;
+      if (other.lab.some((v, c) => v !== lab[c])) even = false;
+      const w = Math.exp(-((k / CARRIED) ** 2) / 2);
+      for (let i = 0; i < BANDS; i++) mixed[i]! += w * other.dose[i]!;
+      weight += w;
+    }
+    // Where nothing changes the place is shown as it is known, readings included.
+    if (even) return lab;
+    const blended = labOf(mixed.map((d) => d / weight));
+    const own = labOf(dose);
+    return blended.map((v, c) => v + lab[c]! - own[c]!) as unknown as Lab;
+  });
+}

@@ -1,0 +1,42 @@
+"use client";
+import { useMemo } from "react";
+import { tonesRead } from "@/ui/piece/group/use-groups";
+import { sheetOf } from "@/ui/piece/group/sheet-of";
+import type { LibraryGroup } from "@/store/groups";
+import type { Rack } from "@/store/rack";
+import { useAsk } from "@/ui/compute/use-compute";
+
+/** Kept groups that are laid at once. */
+const MOST = 200;
+
+/** Each kept group as it will lie on the rack's paper, as far as its inks were read there; undefined until it is known. */
+export function useLaidGroups(
+  rack: Rack,
+  groups: readonly LibraryGroup[],
+): (id: string) => readonly string[] | undefined {
+  const areas = useMemo(
+    () =>
+      groups.slice(0, MOST).flatMap((g) => {
+        const tones = tonesRead(rack, g.tones);
+        const middle = tones[tones.length >> 1];
+        const local = rack.markers.find((m) => m.code === middle?.code)?.swatches[0]?.lab;
+        if (tones.length < 2 || !local) return [];
+        const beneath = g.underlay ? tonesRead(rack, [g.underlay]) : [];
+        return [
+          {
+            id: g.id,
+            target: { local: { lab: local } },
+            tones,
+            material: g.material,
+            school: g.school,
+            beneath: beneath.flatMap((u) => Array<string>(u.coats).fill(u.code)),
+            sheet: sheetOf(rack),
+          },
+        ];
+      }),
+    [rack, groups],
+  );
+  const { output } = useAsk("assessAreas", rack, areas.length ? { areas } : null);
+  const strips = new Map(output?.areas.map((a) => [a.id, a.group.strip]));
+  return (id) => strips.get(id);
+}
