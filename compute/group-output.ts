@@ -56,7 +56,7 @@ export class GroupWish extends AmongOwned {
 /** A {@link GroupWish} of an area that is planned. */
 export class PlanWish extends GroupWish {
   @Optional() @WholeOr("auto", FEWEST_TONES, MOST_TONES) tones: number | "auto" = 4;
-  @Optional() @OneOf(SHADOW_WAYS) shadow: ShadowWay = "best";
+  @Optional() @OneOf(SHADOW_WAYS) shadow: ShadowWay = "deeper";
   /** Size of the area: small ones get few tones where the number is left open. */
   @Nullable() @Within(1, 1e6, "mm²") mm2?: number | null;
   /** Tones that stay; the rest is planned around them. */

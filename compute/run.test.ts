@@ -1,3 +1,4 @@
+import { deltaE00 } from "@/core/colour/delta-e00";
 import { BadInput } from "@/border/problem";
 import { Cancelled } from "@/core/progress";
 import { runOperation } from "./run";
@@ -94,6 +95,42 @@ describe("group and assess", () => {
     });
     expect(group.score).toBeCloseTo(best!.score, 9);
     expect(group.tones.map((t) => t.hex)).toEqual(best!.tones.map((t) => t.hex));
+    expect(group.passes).toEqual(best!.passes);
+  });
+  it("say what lies where: passes in order, and the places by which the group is judged", async () => {
+    const asked = {
+      ...desk,
+      target: { light: "#f0c6a6", local: "#d0987a", shadow: "#7a4a3c" },
+      tones: "auto",
+      shadow: "best",
+      school: "dark second",
+      sheet: { capacity: 4, openTime: 30, bleed: 0.3 },
+      top: 1,
+    };
+    const [best] = (await runOperation("group", asked)).groups;
+    const { passes, places, school } = best!;
+    expect(school).toBe("dark second");
+    expect(best!.mostCoats).toBeLessThanOrEqual(4 + 1e-9);
+    expect(places.map((p) => p.name)).toEqual(["light", ...best!.tones.map(() => "tone"), "shadow"]);
+    for (const p of places) {
+      const there = passes.filter((x) => x.from <= p.t && (p.t < x.to || x.to >= 1));
+      expect(p.stack).toEqual(there.map(({ code, coats }) => ({ code, coats })));
+      expect(p.deltaE00).toBeCloseTo(deltaE00(p.lab, p.goal), 9);
+    }
+    expect(best!.localColourDeltaE00).toBeCloseTo(places[best!.local + 1]!.deltaE00, 9);
+    expect(best!.strip.length).toBeGreaterThan(20);
+  });
+  it("say so when nothing fits on the paper, naming the field", async () => {
+    const [problem] = await problems("group", {
+      ...desk,
+      target: "#d0987a",
+      tones: 4,
+      sheet: { capacity: 1 },
+    });
+    expect(problem).toMatchObject({
+      path: "sheet.capacity",
+      expected: expect.stringContaining("nothing fits in 1 coat."),
+    });
   });
   it("say when there are too few markers for the tones", async () => {
     expect(await problems("group", { ...desk, inks: desk.inks.slice(0, 2), target: "#b07a5e" })).toEqual([
@@ -123,7 +160,9 @@ describe("bad input", () => {
       "target",
       "tones",
     ]);
-    expect(found.find((p) => p.path === "tones")!.expected).toBe("expected a whole number from 2 to 6");
+    expect(found.find((p) => p.path === "tones")!.expected).toBe(
+      'expected a whole number from 2 to 6, or "auto"',
+    );
   });
   it.each([
     ["predict", { ...desk, stacks: [["nowhere"]] }, "stacks[0][0]"],

@@ -46,7 +46,7 @@ describe("advice", () => {
     [{ kind: "twins", pair, deltaE00: 0.84 }, /twins on this paper, 0\.8 ΔE00 apart/],
     [{ kind: "mud", pair, chromaLost: 17.2 }, /loses 17 of chroma.*thin coat of clay1c/],
     [{ kind: "contrast", contrast: 12.2, wanted: 30 }, /^Contrast 12 L\* where 30 is wanted/],
-    [{ kind: "local colour", deltaE00: 6.24 }, /6\.2 ΔE00 from the local colour/],
+    [{ kind: "local colour", deltaE00: 6.24 }, /local colour is 6\.2 ΔE00 off: a visible difference/],
   ];
   it.each(cases)("%j says its number and what to do", (advice, says) =>
     expect(adviceInWords(advice)).toMatch(says),
@@ -86,10 +86,13 @@ describe("a chart", () => {
 
 describe("groups", () => {
   it("differ in words that are worth saying", () => {
-    const same = { contrast: 1, warmth: -2, chroma: 0, shared: 3, apart: 1.234 };
+    const same = { contrast: 1, warmth: -2, chroma: 0, markers: 0, shared: 3, apart: 1.234 };
     expect(differenceInWords(same)).toBe("much the same look; 3 of the same markers, 1.2 ΔE00 apart");
-    expect(differenceInWords({ ...same, contrast: -8, warmth: 5, shared: 0 })).toMatch(
+    expect(differenceInWords({ ...same, contrast: -8, warmth: 5, markers: 0, shared: 0 })).toMatch(
       /^less contrast by 8, warmer by 5; other markers/,
+    );
+    expect(differenceInWords({ ...same, markers: -1, school: "dark second", shadow: "underlay" })).toMatch(
+      /^laid dark second; an underlay makes the shadow; 1 fewer to pull out; much the same look/,
     );
   });
 });

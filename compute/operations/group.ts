@@ -4,6 +4,7 @@ import { judgeLaid } from "@/core/group/assess";
 import { planGroups } from "@/core/group/plan";
 import { FEWEST_TONES } from "@/core/group/tone";
 import type { Work } from "@/core/progress";
+import { counted } from "@/words/numbers";
 import { costOf, isUnowned } from "../cost";
 import { askedOf, fixedOf, groupOutput, PlanWish, shapeWishOf, type GroupOutput } from "../group-output";
 import { deskOperation } from "../operation";
@@ -40,7 +41,7 @@ export const group = deskOperation(GroupQuestion, function* (question, open): Wo
   if (!planned.length)
     throw wrong(
       "sheet.capacity",
-      `expected a paper that holds such a group: with ${question.tones === "auto" ? "any number of" : question.tones} tones laid like this nothing fits in ${sheet.capacity} coats. Ask for fewer tones, another school, or another way to make the shadow`,
+      `expected a paper that holds such a group: with ${question.tones === "auto" ? "any number of" : question.tones} tones laid like this nothing fits in ${counted(sheet.capacity, "coat")}. Ask for fewer tones, another school, or another way to make the shadow`,
     );
   const judged = planned.map((g) =>
     judgeLaid(desk, g, { ...askedOf(open, question, g.inks.tones.length), school: g.laying.school }),

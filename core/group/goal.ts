@@ -116,8 +116,9 @@ export function groupGoal(
     light,
     shadow,
     contrast: top - bottom,
-    lightRead: !!target.light,
-    shadowRead: !!target.shadow,
+    // Where a contrast is asked for, the ends follow it and no longer what was read.
+    lightRead: !!target.light && contrast === undefined,
+    shadowRead: !!target.shadow && contrast === undefined,
   };
 }
 

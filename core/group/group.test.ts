@@ -1,17 +1,18 @@
-import { adviceInWords } from "@/words/advice";
-import fc from "fast-check";
+import { layDesk, type Desk } from "@/core/ink/desk";
 import { deltaE00 } from "@/core/colour/delta-e00";
-import { layDesk, seenLab, type Desk } from "@/core/ink/desk";
-import { scanInks, scannedDesk } from "@/fixtures/scanned-desk";
+import { askedOf, shapeWish } from "@/fixtures/group-wish";
+import { scanInks } from "@/fixtures/scanned-desk";
 import { finish } from "@/core/progress";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
-import { inkBetween } from "./advice";
-import { assessGroup } from "./assess";
+import { assessGroup, judgeLaid } from "./assess";
+import type { ChosenGroup } from "./chosen";
 import { groupGoal, hueDistance, naturalContrast } from "./goal";
-import { areTwins, isAlternative, planGroups } from "./plan";
-import { blendPath, judgeStep, verdictOf, STEP_LIMITS } from "./step";
-import { rolesOf, type Tone } from "./tone";
+import { goalLike, likeness, LIKENESS_WEIGHTS } from "./like";
+import { inksOf, isAlternative, planGroups, type PlannedGroup } from "./plan";
+import { blendOf, STEP_LIMITS, verdictOf } from "./step";
+import { rolesOf } from "./tone";
+import { groupStrip } from "./weigh";
 
 const range = demoRange().filter((i) => ["rust", "clay", "bark", "soot", "fern", "dusk"].includes(i.family));
 const desk: Desk = layDesk(
@@ -22,31 +23,35 @@ const desk: Desk = layDesk(
   ),
 );
 const paper = desk.paper.lab;
-const tone = (ink: number, coats = 1): Tone => ({
-  ink,
-  coats,
-  lab: seenLab(desk, Array<number>(coats).fill(ink)),
-});
-const place = (code: string) => desk.inks.findIndex((i) => i.code === code);
 
 describe("the goal of a group", () => {
-  it("steps evenly through the readings", () => {
-    const goal = groupGoal({ light: [88, 5, 20], local: [70, 15, 25], shadow: [46, 18, 20] }, 4, paper);
-    const L = goal.tones.map((t) => t[0]);
-    expect(L[0]).toBeCloseTo(88, 9);
-    expect(L[3]).toBeCloseTo(46, 9);
-    expect(L[0]! - L[1]!).toBeCloseTo(L[1]! - L[2]!, 9);
+  const target = { light: [88, 5, 20], local: [70, 15, 25], shadow: [46, 18, 20] } as const;
+  it("steps evenly from the light end to the local colour, and from there to the shadow end", () => {
+    const goal = groupGoal(target, 5, paper, {}, 2);
+    expect(goal.places.map((p) => p[0])).toEqual(
+      [88, 79, 70, 58, 46].map((L) => expect.closeTo(L, 9) as number),
+    );
     expect(goal.contrast).toBeCloseTo(42, 9);
+    expect(groupGoal(target, 4, paper, {}, 1).places[1]).toEqual(target.local);
   });
   it("gives pale subjects less contrast, and more tones more", () => {
     expect(naturalContrast([90, 0, 5], 4, paper)).toBeLessThan(naturalContrast([60, 0, 5], 4, paper));
     expect(naturalContrast([60, 0, 5], 3, paper)).toBeLessThan(naturalContrast([60, 0, 5], 5, paper));
   });
-  it("follows a contrast that is asked for, short of the paper and of black", () => {
+  it("follows a contrast that is asked for, short of the paper and of black, the local colour within", () => {
     expect(groupGoal({ local: [60, 10, 10] }, 4, paper, { contrast: 50 }).contrast).toBeCloseTo(50, 9);
     const pale = groupGoal({ local: [90, 0, 5] }, 4, paper, { contrast: 60 });
-    expect(pale.tones[0]![0]).toBeLessThan(paper[0]);
-    expect(pale.tones[3]![0]).toBeGreaterThanOrEqual(14);
+    expect(pale.places[0]![0]).toBeLessThan(paper[0]);
+    expect(pale.places[3]![0]).toBeGreaterThanOrEqual(14);
+    const odd = groupGoal({ light: [50, 0, 0], local: [60, 0, 0], shadow: [70, 0, 0] }, 3, paper);
+    expect(odd.places.map((p) => p[0])).toEqual([60, 60, 60]);
+  });
+  it("drifts the ends that were not read, and only them", () => {
+    const drift = { light: 1, shadow: -1 } as const;
+    const [plain, cool] = [{}, { drift }].map((w) => groupGoal({ local: [60, 10, 10] }, 4, paper, w));
+    expect(cool!.shadow[2]).toBeLessThan(plain!.shadow[2]);
+    expect(cool!.light[2]).toBeGreaterThan(plain!.light[2]);
+    expect(groupGoal(target, 4, paper, { drift })).toEqual(groupGoal(target, 4, paper));
   });
   it("measures hue turns by chroma", () => {
     expect(hueDistance([50, 20, 0], [50, 0, 20])).toBeCloseTo(2 * 20 * Math.SQRT1_2, 9);
@@ -57,129 +62,99 @@ describe("the goal of a group", () => {
 describe("a step", () => {
   it("is judged by its limits", () =>
     expect([25, 10, 3].map((d) => verdictOf(d, STEP_LIMITS))).toEqual(["too wide", "even", "too narrow"]));
-
-  it("of opposite colours turns muddy, of neighbours it does not", () => {
-    const opposite = blendPath(desk, tone(place("rust5c")), tone(place("dusk5c")));
-    const near = blendPath(desk, tone(place("rust3c")), tone(place("rust5c")));
-    expect(opposite.mud).toBeGreaterThan(5);
-    expect(near.mud).toBeLessThan(1);
+  it("is muddy where the mixture is greyer than both ends, and bows where it leaves the line between them", () => {
+    expect(blendOf([60, 30, 0], [50, -30, 0], [55, 2, 0])).toEqual({ mud: 28, bow: 0 });
+    expect(blendOf([60, 30, 0], [50, 40, 0], [55, 35, 6]).mud).toBe(0);
+    expect(blendOf([60, 30, 0], [50, 40, 0], [55, 35, 6]).bow).toBeCloseTo(6, 9);
+    expect(blendOf([60, 30, 0], [50, 30, 0], [55, 30, 4]).bow).toBeCloseTo(4, 9);
   });
 });
 
-describe("a planned group", () => {
-  const goal = groupGoal({ local: [66, 14, 20] }, 4, paper);
-  const groups = finish(planGroups(desk, goal, 4));
+describe("planned groups", () => {
+  const target = { local: [66, 14, 20] as const };
+  const wish = shapeWish(desk, target, { tones: 3, shadow: "best", capacity: 6 });
+  const groups = finish(planGroups(desk, wish, 5));
+  const chosen = ({ inks, laying }: PlannedGroup): ChosenGroup => ({
+    tones: inks.tones.map((ink, i) => ({ ink, coats: laying.coats[i]! })),
+    under: inks.under.map((ink, i) => ({ ink, coats: laying.under[i]! })),
+    over: inks.over.map((ink, i) => ({ ink, coats: laying.over[i]! })),
+  });
 
-  it("falls in lightness, with different inks, none of them twins side by side", () => {
-    for (const { tones } of groups) {
-      expect(tones).toHaveLength(4);
-      expect(new Set(tones.map((t) => t.ink)).size).toBe(4);
-      tones.slice(1).forEach((t, i) => {
-        expect(t.lab[0]).toBeLessThan(tones[i]!.lab[0]);
-        expect(deltaE00(t.lab, tones[i]!.lab)).toBeGreaterThanOrEqual(2);
-      });
+  it("reach the local colour as laid, fall in lightness and have different inks", () => {
+    const [first] = groups;
+    expect(deltaE00(first!.weighed.zones[first!.goal.localAt]!.lab, target.local)).toBeLessThan(2.5);
+    for (const g of groups) {
+      expect(new Set(inksOf(g)).size).toBe(inksOf(g).length);
+      g.weighed.zones.slice(1).forEach((p, i) => expect(p.lab[0]).toBeLessThan(g.weighed.zones[i]!.lab[0]));
     }
   });
-  it("comes best first, each a real alternative to the others", () => {
-    expect(groups.map((g) => g.score)).toEqual(groups.map((g) => g.score).sort((a, b) => a - b));
+  it("come best first, each a real alternative: other inks, another school or another way to the shadow", () => {
+    expect(groups.length).toBeGreaterThan(2);
+    const scores = groups.slice(1).map((g) => g.score);
+    expect(scores).toEqual([...scores].sort((a, b) => a - b));
     groups.forEach((g, i) => groups.slice(0, i).forEach((h) => expect(isAlternative(desk, h, g)).toBe(true)));
+    expect(new Set(groups.map((g) => g.laying.school)).size).toBeGreaterThan(1);
+    expect(groups.some((g) => g.inks.under.length) && groups.some((g) => !g.inks.under.length)).toBe(true);
   });
-  it("reaches the local colour with its mids", () =>
-    expect(assessGroup(desk, groups[0]!.tones, goal).localColourDeltaE00).toBeLessThan(4));
-  it("is scored alike by planner and assessor", () =>
-    groups.forEach((g) => expect(assessGroup(desk, g.tones, goal).score).toBeCloseTo(g.score, 6)));
-  it("does without forbidden inks", () => {
-    const used = new Set(groups[0]!.tones.map((t) => t.ink));
-    const [other] = finish(planGroups(desk, goal, 1, { inkCost: (i) => (used.has(i) ? Infinity : 0) }));
-    expect(other!.tones.some((t) => used.has(t.ink))).toBe(false);
-    expect(other!.score).toBeGreaterThanOrEqual(groups[0]!.score);
+  it("are scored alike by planner and assessor, whoever chose them", () =>
+    groups.forEach((g) => {
+      const asked = askedOf(desk, target, 3, { school: g.laying.school });
+      const assessed = assessGroup(desk, chosen(g), asked);
+      expect(assessed.score).toBeLessThanOrEqual(g.score + 1e-6);
+      if (assessed.laying.local === g.laying.local) expect(assessed.score).toBeCloseTo(g.score, 6);
+      expect(judgeLaid(desk, g, asked).score).toBeCloseTo(g.score, 9);
+    }));
+  it("do without forbidden inks", () => {
+    const used = new Set(inksOf(groups[0]!));
+    const [other] = finish(planGroups(desk, wish, 1, { inkCost: (i) => (used.has(i) ? Infinity : 0) }));
+    expect(inksOf(other!).some((ink) => used.has(ink))).toBe(false);
+    expect(other!.score).toBeGreaterThanOrEqual(groups[0]!.score - 1e-9);
   });
-
-  it("is the best there is, tried against every group of small desks", () => {
-    fc.assert(
-      fc.property(
-        fc.integer({ min: 4, max: 7 }),
-        fc.integer({ min: 1, max: 60 }),
-        fc.integer({ min: 2, max: 4 }),
-        fc.integer({ min: 30, max: 85 }),
-        (count, seed, places, L) => {
-          const small = layDesk(...scannedDesk(count, seed));
-          const wanted = groupGoal({ local: [L, 10, 15] }, places, small.paper.lab);
-          const [best] = finish(planGroups(small, wanted, 1));
-          const all = small.inks
-            .flatMap((_, ink) =>
-              [1, 2].map((coats) => ({ ink, coats, lab: seenLab(small, Array<number>(coats).fill(ink)) })),
-            )
-            .sort((a, b) => b.lab[0] - a.lab[0]);
-          let least = Infinity;
-          const extend = (tones: Tone[], from: number) => {
-            if (tones.length === places) {
-              least = Math.min(least, assessGroup(small, tones, wanted).score);
-              return;
-            }
-            for (let n = from; n < all.length; n++) {
-              const [last, next] = [tones.at(-1), all[n]!];
-              if (
-                tones.some((t) => t.ink === next.ink) ||
-                (last && (last.lab[0] <= next.lab[0] || deltaE00(last.lab, next.lab) < 2))
-              )
-                continue;
-              extend([...tones, next], n + 1);
-            }
-          };
-          extend([], 0);
-          if (best) expect(best.score).toBeCloseTo(least, 6);
-          else expect(least).toBe(Infinity);
-        },
-      ),
-      { numRuns: 12 },
-    );
+  it("lie as a strip from light to dark that ends in what the places say", () => {
+    const { weighed, inks } = groups[0]!;
+    const strip = groupStrip(desk, weighed.passes, inks);
+    expect(deltaE00(strip[0]!, weighed.places[0]!.lab)).toBeLessThan(1);
+    expect(deltaE00(strip.at(-1)!, weighed.places.at(-1)!.lab)).toBeLessThan(1);
+    strip.slice(1).forEach((lab, i) => expect(lab[0]).toBeLessThan(strip[i]![0] + 1.5));
   });
 });
 
-describe("advice", () => {
-  const goal = groupGoal({ local: [60, 12, 16] }, 3, paper);
-  const kinds = (tones: { ink: number; coats: number }[]) =>
-    assessGroup(desk, tones, goal).advice.map((a) => a.kind);
-
-  it("warns of a step that is too wide and proposes an owned ink that divides it", () => {
-    const chosen = [tone(place("rust1c")), tone(place("bark9m"))];
-    const { advice } = assessGroup(desk, chosen, groupGoal({ local: [60, 12, 16] }, 2, paper));
-    const wide = advice.find((a) => a.kind === "step too wide")!;
-    expect(adviceInWords(wide)).toMatch(/Step \d+ L\* from rust1c to bark9m: an edge will show/);
-    const fix = wide.fix as { kind: "insert"; code: string; coats: number };
-    const L = seenLab(desk, Array<number>(fix.coats).fill(place(fix.code)))[0];
-    expect(L).toBeLessThan(chosen[0]!.lab[0]);
-    expect(L).toBeGreaterThan(chosen[1]!.lab[0]);
-  });
-  it("proposes only what may be proposed", () => {
-    expect(inkBetween(desk, tone(place("rust1c")), tone(place("bark9m")), [], () => false)).toBeUndefined();
-  });
-  it("warns of mud, of twins and of steps that are hardly seen", () => {
-    expect(
-      assessGroup(
-        desk,
-        [tone(place("rust5c")), tone(place("dusk5c"))],
-        groupGoal({ local: [60, 12, 16] }, 2, paper),
-      ).advice.map((a) => a.kind),
-    ).toContain("mud");
-    const pair = desk.inks
-      .flatMap((_, a) => desk.inks.map((__, b) => [a, b] as const))
-      .find(([a, b]) => a < b && areTwins(desk, a, b));
-    if (pair) expect(kinds([tone(pair[0]), tone(pair[1]), tone(place("bark9m"))])).toContain("twins");
-    const narrow = judgeStep(desk, tone(place("rust3c")), {
-      ...tone(place("rust5c")),
-      lab: [seenLab(desk, [place("rust3c")])[0] - 2, 30, 40],
-    });
-    expect(narrow.verdict).toBe("too narrow");
-  });
-  it("says when the local colour is missed, and when the area will look flat", () => {
-    const off = assessGroup(
+describe("a group like another", () => {
+  it("finds the very group when its inks are there, and says how far others are", () => {
+    const wish = shapeWish(desk, { local: [66, 14, 20] }, { tones: 3 });
+    const [own] = finish(planGroups(desk, wish, 1));
+    const wanted = assessGroup(
       desk,
-      [tone(place("fern2c")), tone(place("fern4c")), tone(place("fern6c"))],
-      groupGoal({ local: [55, 40, 30] }, 3, paper, { contrast: 75 }),
-    );
-    expect(off.advice.map((a) => a.kind)).toEqual(expect.arrayContaining(["local colour", "contrast"]));
+      { tones: own!.inks.tones.map((ink) => ({ ink, coats: 1 })) },
+      askedOf(desk, { local: [66, 14, 20] }, 3),
+    ).tones.map((t) => t.lab);
+    const like = (barred: readonly number[]) => {
+      const [found] = finish(
+        planGroups(
+          desk,
+          shapeWish(desk, { local: wanted[1]! }, { tones: 3 }),
+          1,
+          {
+            weights: LIKENESS_WEIGHTS,
+            goalOf: (shape) => goalLike(desk, wanted, shape),
+            inkCost: (ink) => (barred.includes(ink) ? Infinity : 0),
+          },
+          3,
+        ),
+      );
+      return likeness(
+        assessGroup(
+          desk,
+          { tones: found!.inks.tones.map((ink, i) => ({ ink, coats: found!.laying.coats[i]! })) },
+          askedOf(desk, { local: wanted[1]! }, 3),
+        ).tones,
+        wanted,
+      );
+    };
+    expect(like([]).mean).toBeLessThan(2.5);
+    const other = like(own!.inks.tones);
+    expect(other.mean).toBeGreaterThan(0.5);
+    expect(other.each).toHaveLength(3);
   });
 });
 

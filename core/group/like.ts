@@ -11,12 +11,12 @@ import { SCORE_WEIGHTS, type ScoreWeights } from "./score";
 /** Weights for which every place should be itself, whatever its steps: the group is known to work. */
 export const LIKENESS_WEIGHTS: ScoreWeights = {
   ...SCORE_WEIGHTS,
-  ends: 1,
-  place: 0.35,
-  hue: 0.5,
-  chroma: 0.45,
-  evenness: 0.8,
-  temper: 0.2,
+  ends: 0.6,
+  place: 0.2,
+  hue: 0.28,
+  chroma: 0.25,
+  evenness: 0.45,
+  temper: 0.11,
 };
 
 /**

@@ -39,16 +39,16 @@ const REAL_DIFFERENCE = 3;
 /** …or when at least this share of their inks are others, and not twins. */
 const OTHER_INKS = 0.5;
 /** Cost laid on the inks of groups already given, and on their twins, so that the next group is another one. */
-const USED = 1.6;
+const USED = 0.9;
 /** Partial groups kept of each length: to find out which shapes are worth it, and of those that are. */
 const GLANCE = 40;
 const WIDTH = 160;
 /** Partial groups up to which all are kept, so that nothing better exists. */
 const ALL = 60_000;
 /** What the lookup and leaning on read stacks may make a group cheaper than the search saw. */
-const SLACK = 0.5;
+const SLACK = 0.3;
 /** Score by which a shape may look worse at a glance and still be searched. */
-const WORTH = 1.5;
+const WORTH = 0.9;
 /** Shapes that are searched after the glance. */
 const SEARCHED = 2;
 /** Groups of a search that are weighed in full. */

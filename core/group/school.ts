@@ -53,12 +53,12 @@ export interface SchoolPass {
 
 /** How far a darker tone is laid over its lighter neighbour, as a share of the area, and of the narrower of the two at most. */
 const OVERLAP = 0.06;
-const OVERLAP_SHARE = 0.3;
+const OVERLAP_SHARE = 0.25;
 /** How much further than that a blending pass reaches. */
 const BACK_REACH = 1.3;
 /** Part of the lightest tone's place that stays bare in "middle out", and in "dark first" for the highlight. */
 const KEPT_WHITE = 0.25;
-const KEPT_HIGHLIGHT = 0.4;
+const KEPT_HIGHLIGHT = 0.3;
 /** A thin even layer, and a blending pass with a light hand, in coats. */
 const THIN = 0.7;
 const LIGHT_HAND = 0.5;

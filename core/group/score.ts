@@ -31,19 +31,19 @@ export interface ScoreWeights {
 }
 
 export const SCORE_WEIGHTS: ScoreWeights = {
-  local: 1.8,
-  ends: 0.6,
-  place: 0.2,
-  hue: 0.3,
-  chroma: 0.15,
-  evenness: 1,
-  limits: 1.2,
-  mud: 0.35,
-  bow: 0.1,
-  coats: 0.3,
-  temper: 0.08,
-  marker: 0.5,
-  wait: 0.5,
+  local: 1,
+  ends: 0.35,
+  place: 0.11,
+  hue: 0.17,
+  chroma: 0.08,
+  evenness: 0.55,
+  limits: 0.7,
+  mud: 0.2,
+  bow: 0.06,
+  coats: 0.17,
+  temper: 0.05,
+  marker: 0.28,
+  wait: 0.7,
 };
 
 /** Hue distance that nobody minds; of a tone's own stroke more. */

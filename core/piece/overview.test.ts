@@ -32,13 +32,25 @@ const piece: Piece = {
     ],
   },
 };
-const seen = seenAreas(areas, (code) => colours[code]);
+const unlaid = () => undefined;
+const seen = seenAreas(areas, unlaid, (code) => colours[code]);
 
 describe("a piece seen as a whole", () => {
   it("has its tones light to dark, whatever order they are laid in, unread ones left out", () => {
     expect(seen[0]!.tones.map((t) => t.code)).toEqual(["a", "b", "c"]);
-    expect(seenAreas([area("z", "a", "nobody")], (c) => colours[c])[0]!.tones).toHaveLength(1);
+    expect(seenAreas([area("z", "a", "nobody")], unlaid, (c) => colours[c])[0]!.tones).toHaveLength(1);
     expect(middleOf(seen[3]!)).toBeUndefined();
+  });
+  it("shows groups as laid where that is known: each tone where it is seen, and the local colour", () => {
+    const laid = { tones: [{ code: "a", coats: 1, lab: [40, 1, 1] as const }], local: [44, 2, 2] as const };
+    const [one] = seenAreas(
+      [area("z", "a", "b")],
+      () => laid,
+      (c) => colours[c],
+    );
+    expect(one!.tones.find((t) => t.code === "a")!.lab).toEqual([40, 1, 1]);
+    expect(one!.tones.find((t) => t.code === "b")!.lab).toEqual(colours.b);
+    expect(middleOf(one!)).toEqual([44, 2, 2]);
   });
   it("says which neighbours merge", () => {
     expect(merging(piece, seen).map((m) => m.areas.map((a) => a.id))).toEqual([["skin", "hat"]]);

@@ -1,7 +1,7 @@
 import { MEDIA } from "@/core/media/registry";
 import type { ShadowKind } from "@/core/shadow/shadow";
 import { applyCommand, moved, type Command } from "./commands";
-import { newPiece, targetOf, tonesOf, type Area, type Piece, type PictureReading } from "./piece";
+import { newPiece, beneathOf, targetOf, tonesOf, type Area, type Piece, type PictureReading } from "./piece";
 
 const reading = (L: number): PictureReading => ({
   lab: [L, 5, 10],
@@ -31,7 +31,8 @@ describe("commands on a piece", () => {
   });
   it("keep tones and contrast within what can be planned", () => {
     expect(only(after(skin, { type: "set tones", id: "a", tones: 99 })).tones).toBe(6);
-    expect(only(after(skin, { type: "set tones", id: "a", tones: Number.NaN })).tones).toBe(4);
+    expect(only(after(skin, { type: "set tones", id: "a", tones: Number.NaN })).tones).toBeNull();
+    expect(only(after(skin, { type: "set tones", id: "a", tones: null })).tones).toBeNull();
     expect(only(after(skin, { type: "set contrast", id: "a", contrast: 1 })).contrast).toBe(4);
     expect(only(after(skin, { type: "set contrast", id: "a", contrast: null })).contrast).toBeNull();
   });
@@ -80,13 +81,42 @@ describe("commands on a piece", () => {
     ).toEqual([]);
   });
   it("let the number of tones follow material and size, until it is set by hand", () => {
-    expect(only(after(skin, { type: "set size", id: "a", size: 20 })).tones).toBe(2);
-    expect(only(after(skin, { type: "set material", id: "a", material: "hair" })).tones).toBe(5);
+    const four: Command = { type: "set tones", id: "a", tones: 4 };
+    expect(only(after(skin, { type: "set size", id: "a", size: 20 })).tones).toBeNull();
+    expect(only(after(skin, four, { type: "set size", id: "a", size: 20 })).tones).toBe(2);
+    expect(only(after(skin, four, { type: "set material", id: "a", material: "hair" })).tones).toBe(5);
     expect(
       only(after(skin, { type: "set tones", id: "a", tones: 6 }, { type: "set size", id: "a", size: 20 }))
         .tones,
     ).toBe(6);
     expect(only(after(skin, { type: "set size", id: "a", size: -3 })).size).toBe(1);
+  });
+  it("keep what a planned group brings: ink under its shadow end in place of what made it, and its school", () => {
+    const under = (code: string): Command => ({
+      type: "keep group",
+      id: "a",
+      tones: [
+        { code: "clay1c", coats: 1 },
+        { code: "clay4m", coats: 1 },
+      ],
+      shade: [{ kind: "underlay", code, coats: 2 }],
+      school: "dark second",
+    });
+    const area = only(after(skin, under("dusk5c"), under("plum7c")));
+    expect(area.school).toBe("dark second");
+    expect(area.layers.map((l) => l.medium)).toEqual(["shadow", "tone", "tone"]);
+    expect(beneathOf(area)).toEqual(["plum7c", "plum7c"]);
+    const again = only(
+      after(skin, under("dusk5c"), {
+        type: "keep group",
+        id: "a",
+        tones: [
+          { code: "rust1c", coats: 1 },
+          { code: "rust4m", coats: 1 },
+        ],
+      }),
+    );
+    expect(beneathOf(again)).toEqual(["dusk5c", "dusk5c"]);
   });
   it("keep school, drift and emphasis", () => {
     const piece = after(

@@ -2,7 +2,7 @@ import type { Lab } from "@/core/colour/lab";
 import type { Drift, GroupTarget } from "@/core/group/goal";
 import { MATERIAL_HABITS, type Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
-import { layersOf, type Layer, type ToneLayer } from "@/core/media/layer";
+import { layersOf, type Layer, type ShadowLayer, type ToneLayer } from "@/core/media/layer";
 import { inkOf } from "@/core/media/registry";
 import { isUnder } from "@/core/media/shadow";
 
@@ -125,13 +125,16 @@ export const tonesOf = ({ layers }: Pick<Area, "layers">): readonly ToneLayer[] 
 export const asLayers = (tones: readonly KeptTone[]): ToneLayer[] =>
   tones.map((t) => ({ medium: "tone", ...t }));
 
-/** What lies beneath an area's group, one entry a coat. */
-export const beneathOf = ({ layers }: Pick<Area, "layers">): string[] =>
-  inkOf(layersOf(layers, "shadow").filter(isUnder));
+/** Ink that makes an area's shadow end: not a hint, which only leans it, nor what lies elsewhere. */
+const shadeOf = ({ layers }: Pick<Area, "layers">): readonly ShadowLayer[] =>
+  layersOf(layers, "shadow").filter((l) => !l.kind.endsWith("hint") && l.place !== "light");
 
-/** What lies over an area's group, one entry a coat. */
-export const overOf = ({ layers }: Pick<Area, "layers">): string[] =>
-  inkOf(layersOf(layers, "shadow").filter((l) => !isUnder(l)));
+/** What lies beneath the shadow end of an area's group, one entry a coat. */
+export const beneathOf = (area: Pick<Area, "layers">): string[] => inkOf(shadeOf(area).filter(isUnder));
+
+/** What lies over it, one entry a coat. */
+export const overOf = (area: Pick<Area, "layers">): string[] =>
+  inkOf(shadeOf(area).filter((l) => !isUnder(l)));
 
 /** The school in which an area is laid: its own, or the habit of its material. */
 export const schoolOf = ({ school, material }: Pick<Area, "school" | "material">): School =>

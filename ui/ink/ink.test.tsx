@@ -1,7 +1,10 @@
 import { renderToStaticMarkup } from "react-dom/server";
 import { newArea } from "@/core/piece/piece";
 import { ValueLanes } from "@/ui/whole/value-lanes";
-import { Ramp, rampColours } from "./ramp";
+import type { GroupOutput } from "@/compute/group-output";
+import { wordsOf } from "@/fixtures/drawn";
+import { LaidStrip } from "./laid-strip";
+import { Ramp } from "./ramp";
 import { coatsInHex, StrokeChip } from "./stroke-chip";
 import { ValueRuler } from "./value-ruler";
 
@@ -48,20 +51,44 @@ describe("a ramp", () => {
     expect(count(markup, "<rect")).toBe(4);
     expect(markup).toContain('aria-label="Ramp of Skin"');
   });
+});
 
-  it("runs through the tones and the blends between them", () => {
-    const tone = (hex: string) => ({ hex }) as never;
-    const step = (...blend: string[]) => ({ blend }) as never;
-    expect(rampColours({ tones: [tone("#a"), tone("#b")], steps: [step("#1", "#2", "#3")] })).toEqual([
-      "#a",
-      "#a",
-      "#1",
-      "#2",
-      "#3",
-      "#b",
-      "#b",
-    ]);
+describe("an area as it will lie on the paper", () => {
+  const group = { strip: Array.from({ length: 48 }, () => "#aa8877") } as unknown as GroupOutput;
+  const mark = (name: string, t: number, deltaE00: number) => ({ name, hex: "#c08060", t, deltaE00 });
+  const lefts = (markup: string) => [...markup.matchAll(/left:([\d.]+)%/g)].map((m) => Number(m[1]));
+  it("has the picked colours set in where they belong, words first", () => {
+    const markup = renderToStaticMarkup(
+      <LaidStrip
+        group={group}
+        marks={[mark("Light", 0.02, 0.6), mark("Local colour", 0.5, 2.5), mark("Shadow", 0.98, 9)]}
+        label="Skin"
+      />,
+    );
+    expect(wordsOf(markup)).toMatch(
+      /Light: the same to the eye 0.6 ΔE00 Local colour: close 2.5 ΔE00 Shadow: a different colour 9.0 ΔE00/,
+    );
+    const [light, local, shadow] = lefts(markup);
+    expect(light).toBeGreaterThanOrEqual(0);
+    expect(local).toBeCloseTo(45.5, 1);
+    expect(shadow! + 9).toBeLessThanOrEqual(100);
   });
+  it("keeps marks apart that belong to nearly the same place", () => {
+    const left = lefts(
+      renderToStaticMarkup(
+        <LaidStrip
+          group={group}
+          marks={[mark("a", 0.97, 1), mark("b", 0.98, 1), mark("c", 0.99, 1)]}
+          label="x"
+        />,
+      ),
+    );
+    expect(left[1]! - left[0]!).toBeGreaterThanOrEqual(9);
+    expect(left[2]! - left[1]!).toBeGreaterThanOrEqual(9);
+    expect(left[2]! + 9).toBeLessThanOrEqual(100);
+  });
+  it("is a strip alone where nothing was picked", () =>
+    expect(renderToStaticMarkup(<LaidStrip group={group} marks={[]} label="x" />)).not.toContain("<li"));
 });
 
 describe("the value ruler", () => {
@@ -99,6 +126,7 @@ describe("the value ruler", () => {
 describe("all groups on one ruler", () => {
   const seen = (id: string, ...lightness: number[]) => ({
     area: newArea(id, id),
+    local: undefined,
     tones: lightness.map((L, i) => ({ code: `${id}${i}`, coats: 1, lab: [L, 0, 0] as const })),
   });
 

@@ -13,12 +13,14 @@ export interface StripMark {
 
 /** Width of a mark, % of the strip. */
 const MARK = 9;
+/** The stroke's own ends are ragged: marks stay this far inside, %. */
+const INSIDE = 3;
 
 /** Marks where they belong, none over another or past the ends. */
 function placed(marks: readonly StripMark[]): readonly (StripMark & { readonly left: number })[] {
-  let free = 0;
+  let free = INSIDE;
   return marks.map((m, i) => {
-    const most = 100 - MARK * (marks.length - i);
+    const most = 100 - INSIDE - MARK * (marks.length - i);
     const left = Math.min(most, Math.max(free, m.t * 100 - MARK / 2));
     free = left + MARK;
     return { ...m, left };

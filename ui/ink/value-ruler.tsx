@@ -136,7 +136,8 @@ export function ValueRuler({
         {steps.map((s, i) => (
           <text
             key={i}
-            x="178"
+            x="234"
+            textAnchor="end"
             y={stepLabels[i]! + 4}
             fill="var(--text)"
             fontWeight={s.verdict === "even" ? 400 : 700}

@@ -12,7 +12,7 @@ describe("the piece at hand", () => {
     run({ type: "set tones", id: "a", tones: 5 });
     const { undo, redo } = store.temporal.getState();
     undo();
-    expect(store.getState()).toMatchObject({ last: "add area", piece: { areas: [{ tones: 4 }] } });
+    expect(store.getState()).toMatchObject({ last: "add area", piece: { areas: [{ tones: null }] } });
     undo();
     expect(store.getState().piece).toBe(piece);
     redo();

@@ -25,7 +25,7 @@ const sky = newArea("sky", "Sky");
 const base = pieceOf(skin, hat, sky);
 const piece: Piece = { ...base, whole: { ...base.whole, neighbours: [["skin", "hat"]] } };
 const labOf = (code: string, coats: number) => clay.find((m) => m.code === code)?.swatches[coats - 1]?.lab;
-const seen = seenAreas(piece.areas, labOf);
+const seen = seenAreas(piece.areas, () => undefined, labOf);
 const within = (screen: ReactNode, document = piece) => (
   <PieceProvider id={`whole-${Math.random()}`} revision={1} document={document}>
     {screen}
@@ -84,6 +84,9 @@ describe("a joint plan", () => {
         hex: "#aabbcc",
       })),
       steps: [],
+      strip: ["#aabbcc"],
+      shade: [],
+      places: ["light", ...codes, "shadow"].map((_, i) => ({ lab: [80 - 20 * i, 10, 10] })),
     }) as unknown as GroupOutput;
   const figures = { markers: 4, fit: 2, localDeltaE00: 2.5, crowding: 0, objective: 8 };
   const plan = (...areas: [string, GroupOutput][]): PlanPieceOutput => ({

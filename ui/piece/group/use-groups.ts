@@ -5,7 +5,6 @@ import { memory } from "@/compute/memory";
 import type { Lab } from "@/core/colour/lab";
 import type { GroupTarget } from "@/core/group/goal";
 import { MOST_TONES } from "@/core/group/tone";
-import { layersOf } from "@/core/media/layer";
 import type { LaidColours } from "@/core/piece/overview";
 import {
   beneathOf,
@@ -60,7 +59,7 @@ export function planWishOf(rack: Rack, area: Area, scene: Scene) {
     ...wishesOf(rack, area, scene),
     tones: area.tones ?? ("auto" as const),
     mm2: area.size,
-    shadow: layersOf(area.layers, "shadow").length ? ("deeper" as const) : ("best" as const),
+    shadow: beneathOf(area).length + overOf(area).length ? ("deeper" as const) : ("best" as const),
     fixed: fixed.slice(0, area.tones ?? MOST_TONES),
     exclude: area.excluded,
   };
