@@ -112,7 +112,7 @@ test("tones are locked, excluded and exchanged by dragging, and the rest replans
       expect(text).toContain(locked);
       expect(text).not.toContain(excluded);
     }
-    expect(await offers.filter({ hasText: /best: score/ }).count()).toBe(1);
+    expect(await offers.filter({ hasText: /best: local colour/ }).count()).toBe(1);
   }).toPass({ timeout: 45_000 });
 
   const shelf = page
@@ -120,6 +120,7 @@ test("tones are locked, excluded and exchanged by dragging, and the rest replans
     .getByRole("listitem")
     .first();
   const code = (await shelf.getByRole("button").getAttribute("aria-label"))!.split(",")[0]!;
+  await shelf.scrollIntoViewIfNeeded();
   const from = (await shelf.boundingBox())!;
   const onto = (await layers.nth(0).boundingBox())!;
   await page.mouse.move(from.x + 20, from.y + 12);

@@ -6,7 +6,7 @@ import { TONE, ToneInput } from "@/border/tone";
 import { displayLab } from "@/core/colour/display";
 import { cautionsOf, type Caution } from "@/core/group/caution";
 import { MATERIALS, MATERIAL_HABITS, type Material } from "@/core/group/material";
-import { inkOfPass, isShadow, layingPasses, type GroupPass } from "@/core/group/lay";
+import { inkOfPass, isOfTone, layingPasses } from "@/core/group/lay";
 import { middleTone, SCHOOLS, type School, type SchoolPass } from "@/core/group/school";
 import { layStrip, type LaidPass } from "@/core/group/strip";
 import { FEWEST_TONES, MOST_TONES, type Tone } from "@/core/group/tone";
@@ -55,8 +55,6 @@ export interface SchoolOutput {
   readonly mostCoats: number;
   readonly cautions: readonly (Caution & { readonly message: string })[];
 }
-
-const isOfTone = (p: GroupPass): p is GroupPass & SchoolPass => !isShadow(p);
 
 /** A group laid in each of the six schools on a sample strip: what it looks like, and what can be measured on it. */
 export const schools = deskOperation(

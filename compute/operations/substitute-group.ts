@@ -4,6 +4,7 @@ import type { ColourInput } from "@/border/colour";
 import { wrong } from "@/border/problem";
 import { closeness, type Closeness } from "@/core/colour/delta-e00";
 import { judgeLaid } from "@/core/group/assess";
+import { groupGoal } from "@/core/group/goal";
 import { goalLike, likeness, LIKENESS_WEIGHTS } from "@/core/group/like";
 import { planGroups } from "@/core/group/plan";
 import { SCHOOLS, type School } from "@/core/group/school";
@@ -71,7 +72,9 @@ export const substituteGroup = deskOperation(
           const asked = {
             school: g.laying.school,
             capacity,
-            goalOf: () => g.goal,
+            // A group with a tone more has places of its own between the same colours.
+            goalOf: (places: number, local: number) =>
+              places === g.goal.places.length ? g.goal : groupGoal(g.goal, places, desk.paper.lab, {}, local),
             owned: isReady(open),
             weights: LIKENESS_WEIGHTS,
           };

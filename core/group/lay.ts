@@ -135,6 +135,9 @@ export function placesOf(laying: Laying, passes: readonly GroupPass[]): GroupPla
 export const isShadow = ({ kind }: Pick<GroupPass, "kind">): boolean =>
   kind === "underlay" || kind === "overlay";
 
+/** Whether a pass lays a tone, not what lies under or over the shadow end. */
+export const isOfTone = (p: GroupPass): p is GroupPass & SchoolPass => !isShadow(p);
+
 /** The inks that stand for a group's passes, by place on the desk. */
 export interface GroupInks {
   readonly tones: readonly number[];

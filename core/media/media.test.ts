@@ -34,8 +34,8 @@ const pencil: PencilLayer = {
     },
   ],
 };
-const laid = (layers: readonly Layer[], school: School = "light first") =>
-  passesOf(layers, { school, lightnessOf: (code) => depth[code] });
+const laid = (layers: readonly Layer[], school: School = "light first", capacity = 6) =>
+  passesOf(layers, { school, capacity, lightnessOf: (code) => depth[code] });
 const codes = (passes: readonly { code: string }[]) => passes.map((p) => p.code);
 
 describe("passes of tones", () => {
@@ -44,6 +44,12 @@ describe("passes of tones", () => {
     expect(codes(passes)).toEqual(["pale", "mid", "deep", "dark", "deep", "mid", "pale"]);
     expect(passes.slice(4).every((p) => p.kind === "blend back" && p.coats < 1)).toBe(true);
     expect(passes[0]).toMatchObject({ role: "highlight", dry: false });
+  });
+  it("blend back no further than the paper holds, what lies beneath counted", () => {
+    expect(laid(tones, "light first", 4).some((p) => p.kind === "blend back")).toBe(true);
+    const full = laid([shadow("underlay", "violet", 2), ...tones], "light first", 4);
+    expect(full.filter((p) => p.kind === "lay").length).toBe(5);
+    expect(laid(tones, "light first", 1).filter((p) => p.kind === "blend back")).toEqual([]);
   });
   it("keep an order that was chosen by hand, roles still by depth", () => {
     const passes = laid([tones[3]!, tones[0]!, tones[1]!, tones[2]!]);

@@ -30,6 +30,10 @@ export interface LaidIn {
   readonly school: School;
   /** Lightness (L*) of some coats of an ink on the paper; undefined where it is not known. */
   readonly lightnessOf: (code: string, coats: number) => number | undefined;
+  /** Coats that the paper holds: blending passes stop short of where it is full. */
+  readonly capacity: number;
+  /** Coats of each ink that lies beneath the shadow end. */
+  readonly under: readonly number[];
   /** Whether anything lies beneath already. */
   readonly somethingBeneath: boolean;
 }

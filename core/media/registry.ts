@@ -1,8 +1,8 @@
 import { finish } from "./finish";
-import type { Layer, LayerOf, MediumName } from "./layer";
+import { layersOf, type Layer, type LayerOf, type MediumName } from "./layer";
 import type { LaidIn, Medium, Pass } from "./medium";
 import { pencil } from "./pencil";
-import { shadow } from "./shadow";
+import { isUnder, shadow } from "./shadow";
 import { tone } from "./tone";
 
 /** Every medium that an area may be built of. What is not said of a medium here, nobody else knows. */
@@ -34,13 +34,16 @@ export const overfull = (layers: readonly Layer[]): MediumName | undefined =>
   );
 
 /** The passes of all layers in the order in which they are laid. */
-export function passesOf(layers: readonly Layer[], laid: Omit<LaidIn, "somethingBeneath">): Pass[] {
+export function passesOf(layers: readonly Layer[], laid: Omit<LaidIn, "somethingBeneath" | "under">): Pass[] {
   const out: Pass[] = [];
   const sorted = inOrder(layers);
+  const under = layersOf(layers, "shadow")
+    .filter((l) => isUnder(l) && l.place === "shadow")
+    .map((l) => l.coats);
   for (let from = 0, to = 0; from < sorted.length; from = to) {
     const first = sorted[from]!;
     while (to < sorted.length && orderOf(sorted[to]!) === orderOf(first)) to++;
-    out.push(...of(first).passes(sorted.slice(from, to), { ...laid, somethingBeneath: from > 0 }));
+    out.push(...of(first).passes(sorted.slice(from, to), { ...laid, under, somethingBeneath: from > 0 }));
   }
   return out;
 }

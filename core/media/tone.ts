@@ -1,4 +1,5 @@
-import { schoolPasses } from "@/core/group/school";
+import { isOfTone, layingPasses } from "@/core/group/lay";
+import { middleTone } from "@/core/group/school";
 import { MOST_TONES, rolesOf } from "@/core/group/tone";
 import type { ToneLayer } from "./layer";
 import { coatsOf, type Medium, type Pass } from "./medium";
@@ -21,15 +22,20 @@ export const tone: Medium<ToneLayer> = {
   order: () => 1,
   codes: ({ code }) => [code],
   coats: coatsOf,
-  passes: (tones, { school, lightnessOf, somethingBeneath }) => {
+  passes: (tones, { school, lightnessOf, capacity, under, somethingBeneath }) => {
     // A tone that has not been read keeps its place in the order of laying.
     const depth = new Map(tones.map((t, i) => [t, lightnessOf(t.code, t.coats) ?? -i]));
     const byDepth = [...tones].sort((a, b) => depth.get(b)! - depth.get(a)!);
     const roles = rolesOf(tones.length);
-    const passes = schoolPasses(
+    const laid = layingPasses({
       school,
-      byDepth.map((t) => t.coats),
-    ).map((p, i): Pass => ({
+      coats: byDepth.map((t) => t.coats),
+      local: middleTone(tones.length),
+      under,
+      over: [],
+      capacity,
+    });
+    const passes = laid.filter(isOfTone).map((p, i): Pass => ({
       code: byDepth[p.tone]!.code,
       coats: p.coats,
       role: roles[p.tone]!,

@@ -5,6 +5,7 @@ import type { Layer, ShadowLayer } from "@/core/media/layer";
 import { inOrder, MEDIA, orderOf } from "@/core/media/registry";
 import {
   asLayers,
+  isPlannedShade,
   newArea,
   schoolOf,
   tonesOf,
@@ -19,7 +20,7 @@ import {
 /** Ink that a planned group has under or over its shadow end. */
 export type Shade = Pick<ShadowLayer, "code" | "coats"> & { readonly kind: "underlay" | "overlay" };
 
-/** A group as it is kept: its tones, and where it was planned so what makes its shadow end and how it is laid. */
+/** A group as it is kept: its tones, and of a planned one what makes its shadow end (none where the darkest tone does) and how it is laid. */
 export interface PlannedTones {
   readonly tones: readonly KeptTone[];
   readonly shade?: readonly Shade[];
@@ -93,13 +94,14 @@ const withTones = (area: Area, tones: readonly KeptTone[]): Area => ({
   layers: inOrder([...area.layers.filter((l) => l.medium !== "tone"), ...asLayers(tones)]),
 });
 
-/** The area with a group that was planned: ink under or over its shadow end comes with it, and another school where it has one. */
-function withPlanned(area: Area, { tones, shade = [], school }: PlannedTones): Area {
-  const isReplaced = (l: Layer) => shade.length > 0 && l.medium === "shadow" && l.place === "shadow";
-  const layers: readonly Layer[] = [
-    ...area.layers.filter((l) => !isReplaced(l)),
-    ...shade.map((s) => ({ medium: "shadow" as const, place: "shadow" as const, ...s })),
-  ];
+/** The area with a group that was planned: what makes its shadow end takes the place of what did, and another school comes with it. */
+function withPlanned(area: Area, { tones, shade, school }: PlannedTones): Area {
+  const layers: readonly Layer[] = shade
+    ? [
+        ...area.layers.filter((l) => !isPlannedShade(l)),
+        ...shade.map((s) => ({ medium: "shadow" as const, place: "shadow" as const, ...s })),
+      ]
+    : area.layers;
   const next = withTones({ ...area, layers: inOrder(layers) }, tones);
   return school && school !== schoolOf(area) ? { ...next, school } : next;
 }

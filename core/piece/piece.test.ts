@@ -117,6 +117,8 @@ describe("commands on a piece", () => {
       }),
     );
     expect(beneathOf(again)).toEqual(["dusk5c", "dusk5c"]);
+    const deeper = { ...(under("x") as object), shade: [] } as unknown as Command;
+    expect(beneathOf(only(after(skin, under("dusk5c"), deeper)))).toEqual([]);
   });
   it("keep school, drift and emphasis", () => {
     const piece = after(

@@ -129,6 +129,14 @@ export const asLayers = (tones: readonly KeptTone[]): ToneLayer[] =>
 const shadeOf = ({ layers }: Pick<Area, "layers">): readonly ShadowLayer[] =>
   layersOf(layers, "shadow").filter((l) => !l.kind.endsWith("hint") && l.place !== "light");
 
+/** Whether a layer makes the shadow end in a way that is planned with the group. */
+export const isPlannedShade = (l: Layer): l is ShadowLayer =>
+  l.medium === "shadow" && l.place === "shadow" && (l.kind === "underlay" || l.kind === "overlay");
+
+/** Whether ink makes an area's shadow end that no planner chose: it stays, and groups are planned without. */
+export const hasOwnShade = (area: Pick<Area, "layers">): boolean =>
+  shadeOf(area).some((l) => !isPlannedShade(l));
+
 /** What lies beneath the shadow end of an area's group, one entry a coat. */
 export const beneathOf = (area: Pick<Area, "layers">): string[] => inkOf(shadeOf(area).filter(isUnder));
 

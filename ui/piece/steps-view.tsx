@@ -37,6 +37,7 @@ export function StepsView({
     area,
     passes: passesOf(area.layers, {
       school: schoolOf(area),
+      capacity: rack.paper.capacity,
       lightnessOf: (code, coats) => colourOf({ code, coats })?.lab[0],
     }),
   }));

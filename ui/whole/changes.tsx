@@ -6,6 +6,7 @@ import { labToHex } from "@/core/colour/display";
 import type { SeenArea } from "@/core/piece/overview";
 import { tonesOf, type KeptTone, type Piece } from "@/core/piece/piece";
 import { Ramp } from "@/ui/ink/ramp";
+import { sameShade } from "@/ui/piece/group/shown-group";
 import { plainTones } from "@/ui/piece/group/use-groups";
 import { useRun } from "@/ui/piece/piece-context";
 import { counted } from "@/words/numbers";
@@ -31,7 +32,8 @@ export function Changes({
         ? { code, coats, locked: true }
         : { code, coats },
     );
-    const same = sameCodes(plainTones(before.tones), plainTones(tones));
+    const same =
+      sameCodes(plainTones(before.tones), plainTones(tones)) && sameShade(group.shade, before.area);
     const apart =
       before.tones.length === group.tones.length
         ? group.tones.reduce(

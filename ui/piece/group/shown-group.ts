@@ -3,13 +3,30 @@ import { useState } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { Fix } from "@/core/group/advice";
 import { moved } from "@/core/piece/commands";
-import { beneathOf, overOf, schoolOf, targetOf, tonesOf, type Area, type KeptTone } from "@/core/piece/piece";
+import {
+  hasOwnShade,
+  isPlannedShade,
+  schoolOf,
+  targetOf,
+  tonesOf,
+  type Area,
+  type KeptTone,
+} from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { useRun } from "../piece-context";
 import { plainTones, useAssessed, usePlan, type useJudged } from "./use-groups";
 
 export const sameTones = (a: readonly KeptTone[], b: readonly KeptTone[]): boolean =>
   a.length === b.length && a.every((t) => b.some((o) => o.code === t.code && o.coats === t.coats));
+
+/** Whether an area's shadow end is made as a proposal makes it. */
+export const sameShade = (shade: GroupOutput["shade"], { layers }: Pick<Area, "layers">): boolean => {
+  const own = layers.filter(isPlannedShade);
+  return (
+    own.length === shade.length &&
+    shade.every((s) => own.some((o) => o.code === s.code && o.coats === s.coats))
+  );
+};
 
 /** Tones of a planned group; those that were locked in the kept one stay so. */
 const asKept = (g: GroupOutput, kept: readonly KeptTone[]): KeptTone[] =>
@@ -28,13 +45,12 @@ export function useShownGroup(rack: Rack, area: Area, judged: ReturnType<typeof 
   const proposal = place >= 0 ? offered[place] : undefined;
   const tones = proposal ? asKept(proposal, kept) : kept;
   // A proposal comes judged, but on bare paper: what lies beneath changes how it builds up.
-  const isUnderOrOver = beneathOf(area).length + overOf(area).length > 0;
-  const onTop = useAssessed(rack, area, proposal && isUnderOrOver ? tones : undefined);
+  const onTop = useAssessed(rack, area, proposal && hasOwnShade(area) ? tones : undefined);
   const group = proposal ? (onTop.output?.group ?? proposal) : judged.groupOf(area.id);
-  const isKept = kept.length > 0 && sameTones(tones, kept);
+  const isKept = kept.length > 0 && sameTones(tones, kept) && (!proposal || sameShade(proposal.shade, area));
   /** What a proposal brings besides its tones. */
   const planned = proposal && {
-    ...(proposal.shade.length && { shade: proposal.shade }),
+    shade: proposal.shade,
     ...(proposal.school !== schoolOf(area) && { school: proposal.school }),
   };
 

@@ -9,6 +9,7 @@ import type { LaidColours } from "@/core/piece/overview";
 import {
   beneathOf,
   driftIn,
+  hasOwnShade,
   overOf,
   schoolOf,
   targetOf,
@@ -59,7 +60,7 @@ export function planWishOf(rack: Rack, area: Area, scene: Scene) {
     ...wishesOf(rack, area, scene),
     tones: area.tones ?? ("auto" as const),
     mm2: area.size,
-    shadow: beneathOf(area).length + overOf(area).length ? ("deeper" as const) : ("best" as const),
+    shadow: hasOwnShade(area) ? ("deeper" as const) : ("best" as const),
     fixed: fixed.slice(0, area.tones ?? MOST_TONES),
     exclude: area.excluded,
   };
