@@ -42,7 +42,10 @@ class SpotInput {
 class PickedInput {
   @Numbers(3, -200, 200) lab!: number[];
   @Within(0, 200, "ΔE00") spread!: number;
-  @One(() => SpotInput, 'expected {"x","y","width","height"} as shares of the picture') at!: SpotInput;
+  @Optional()
+  @One(() => SpotInput, 'expected {"x","y","width","height"} as shares of the picture')
+  at?: SpotInput;
+  @Optional() @Text(60) from?: string;
 }
 
 class PickedColoursInput {

@@ -139,6 +139,24 @@ describe("group and assess", () => {
   });
 });
 
+describe("work", () => {
+  const many = Array.from({ length: 1001 }, (_, i) => ({ code: `ink${i}`, coats: ["#c8a27a"] }));
+  it("that would take too long is refused before it starts, naming what there is too much of", async () => {
+    const large = { paper: { color: "#f4f5ec" }, inks: many };
+    const { desk: handle } = await runOperation("open", large);
+    expect(await problems("match", { desk: handle, target: "#b07a5e" })).toEqual([
+      { path: "inks", expected: expect.stringContaining("at most 1000 inks") },
+    ]);
+    expect(await problems("neutralPairs", { desk: handle })).toEqual([
+      { path: "inks", expected: expect.stringContaining("at most 1000 inks") },
+    ]);
+    const areas = Array.from({ length: 60 }, (_, i) => ({ id: `a${i}`, target: "#b07a5e" }));
+    expect(await problems("planPiece", { desk: handle, areas })).toEqual([
+      { path: "areas", expected: expect.stringContaining("at most 59 areas") },
+    ]);
+  }, 60_000);
+});
+
 describe("bad input", () => {
   it("is named by path with what was expected, all of it at once", async () => {
     const found = await problems("group", {

@@ -1,5 +1,6 @@
 import type { ColourInput } from "@/border/colour";
 import { Colour, OneOf, Optional, Whole } from "@/border/fields";
+import { wrong } from "@/border/problem";
 import { closeness, type Closeness } from "@/core/colour/delta-e00";
 import { keepInks } from "@/core/ink/desk";
 import { matchTarget } from "@/core/match/match";
@@ -34,11 +35,19 @@ export interface MatchOutput {
   readonly milliseconds: number;
 }
 
+/** Inks that are matched with at once: with more, three to a recipe take minutes. */
+const MOST_INKS = 1000;
+
 /** The best recipes for a colour. */
 export const match = deskOperation(MatchQuestion, function* (question, open): Generator<number, MatchOutput> {
   const price = costOf(open, question.ownedOnly);
   const ready = new Set(open.inks.flatMap((i, at) => (Number.isFinite(price(at)) ? [i.code] : [])));
   const usable = ready.size < open.inks.length ? keepInks(open.desk, (i) => ready.has(i.code)) : open.desk;
+  if (usable.inks.length > MOST_INKS)
+    throw wrong(
+      "inks",
+      `expected at most ${MOST_INKS} inks that are not dry to match with; there are ${usable.inks.length}`,
+    );
   const start = performance.now();
   const target = open.labOf(question.target);
   const { recipes, preferred, stacksEvaluated } = yield* matchTarget(

@@ -1,4 +1,5 @@
 import { Code, OneOf, Optional, Stack, Whole, Within } from "@/border/fields";
+import { wrong } from "@/border/problem";
 import { seenLab } from "@/core/ink/desk";
 import { pencilGreys } from "@/core/pencil/adjust";
 import type { Work } from "@/core/progress";
@@ -27,6 +28,9 @@ export interface NeutralPairsOutput {
   })[];
 }
 
+/** Inks of which every pair is tried. */
+const MOST_INKS = 1000;
+
 /** Which two inks, or two pencils, neutralise each other best, in which amounts: computed as they would be laid. */
 export const neutralPairs = deskOperation(
   NeutralPairsQuestion,
@@ -48,6 +52,12 @@ export const neutralPairs = deskOperation(
       };
     }
     const price = costOf(open, question.ownedOnly);
+    const ready = desk.inks.filter((_, i) => Number.isFinite(price(i))).length;
+    if (ready > MOST_INKS && question.with === undefined)
+      throw wrong(
+        "inks",
+        `expected at most ${MOST_INKS} inks to be paired, or "with" for one of the two; there are ${ready}`,
+      );
     const found = inkPairs(desk, {
       usable: (i) => Number.isFinite(price(i)),
       top: question.top,

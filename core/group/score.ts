@@ -35,7 +35,7 @@ export const SCORE_WEIGHTS: ScoreWeights = {
   ends: 0.35,
   place: 0.11,
   hue: 0.17,
-  chroma: 0.08,
+  chroma: 0.15,
   evenness: 0.55,
   limits: 0.7,
   mud: 0.2,
@@ -49,8 +49,8 @@ export const SCORE_WEIGHTS: ScoreWeights = {
 /** Hue distance that nobody minds; of a tone's own stroke more. */
 const HUE_SLACK = 3;
 const TEMPER_SLACK = 10;
-/** Chroma more or less than wanted that nobody minds. */
-const CHROMA_SLACK = 6;
+/** Chroma more or less than wanted that nobody minds: less where little is wanted, for a grey in pale skin is seen. */
+const chromaSlack = (wanted: number): number => Math.min(6, 1 + 0.35 * wanted);
 /** Bow of a blend that nobody sees. */
 const BOW_SLACK = 5;
 
@@ -65,7 +65,7 @@ export function placeCost(lab: Lab, place: number, goal: GroupGoal, w: ScoreWeig
   if (place === goal.localAt || (place === 0 && goal.lightRead) || (place === last && goal.shadowRead))
     return cost;
   const hue = Math.max(0, Math.abs(hueDistance(lab, wanted)) - HUE_SLACK);
-  const strength = Math.max(0, Math.abs(chroma(lab) - chroma(wanted)) - CHROMA_SLACK);
+  const strength = Math.max(0, Math.abs(chroma(lab) - chroma(wanted)) - chromaSlack(chroma(wanted)));
   return w.place * Math.abs(lab[0] - wanted[0]) + w.hue * hue + w.chroma * strength;
 }
 

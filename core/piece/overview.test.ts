@@ -42,7 +42,12 @@ describe("a piece seen as a whole", () => {
     expect(middleOf(seen[3]!)).toBeUndefined();
   });
   it("shows groups as laid where that is known: each tone where it is seen, and the local colour", () => {
-    const laid = { tones: [{ code: "a", coats: 1, lab: [40, 1, 1] as const }], local: [44, 2, 2] as const };
+    const laid = {
+      tones: [{ code: "a", coats: 1, lab: [40, 1, 1] as const }],
+      local: [44, 2, 2] as const,
+      shade: [{ code: "c", coats: 2, lab: [20, 0, 0] as const }],
+      strip: ["#111111"],
+    };
     const [one] = seenAreas(
       [area("z", "a", "b")],
       () => laid,
@@ -51,6 +56,7 @@ describe("a piece seen as a whole", () => {
     expect(one!.tones.find((t) => t.code === "a")!.lab).toEqual([40, 1, 1]);
     expect(one!.tones.find((t) => t.code === "b")!.lab).toEqual(colours.b);
     expect(middleOf(one!)).toEqual([44, 2, 2]);
+    expect(one).toMatchObject({ strip: ["#111111"], shade: [{ code: "c" }] });
   });
   it("says which neighbours merge", () => {
     expect(merging(piece, seen).map((m) => m.areas.map((a) => a.id))).toEqual([["skin", "hat"]]);

@@ -14,12 +14,18 @@ export interface SeenArea {
   readonly tones: readonly SeenTone[];
   /** Local colour as laid; undefined while nothing is known. */
   readonly local: Lab | undefined;
+  /** The shadow end where ink under or over it makes that; none where the darkest tone does, or while nothing is known. */
+  readonly shade: readonly SeenTone[];
+  /** The area as it will lie on the paper, light end first; undefined while nothing is known. */
+  readonly strip: readonly string[] | undefined;
 }
 
 /** What is known of a group as laid: each tone where it is seen, and the local colour. */
 export interface LaidColours {
   readonly tones: readonly SeenTone[];
   readonly local: Lab;
+  readonly shade: readonly SeenTone[];
+  readonly strip: readonly string[];
 }
 
 /** Kept groups with their colours, light to dark: as laid, or while that is not known each tone by itself. */
@@ -37,7 +43,13 @@ export function seenAreas(
         return lab ? [{ ...t, lab }] : [];
       })
       .sort((a, b) => b.lab[0] - a.lab[0]);
-    return { area, tones, local: laid?.local ?? tones[tones.length >> 1]?.lab };
+    return {
+      area,
+      tones,
+      local: laid?.local ?? tones[tones.length >> 1]?.lab,
+      shade: laid?.shade ?? [],
+      strip: laid?.strip,
+    };
   });
 }
 

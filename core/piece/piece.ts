@@ -39,13 +39,15 @@ export interface Whole {
 export type Place = "light" | "local" | "shadow";
 export const PLACES: readonly Place[] = ["light", "local", "shadow"];
 
-/** A colour picked in the reference. */
+/** A colour that was picked in the reference, or given: typed, or that of a marker. */
 export interface PictureReading {
   readonly lab: Lab;
   /** Mean ΔE00 of the picked pixels from their middle. */
   readonly spread: number;
+  /** What it was taken from where that is no picture: a hex colour, the code of a marker, "typed". */
+  readonly from?: string;
   /** Where, as shares (0–1) of the picture's width and height; a point has no extent. */
-  readonly at: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+  readonly at?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
 }
 
 /** A tone as it is kept, in an area or in a kept group. */

@@ -127,6 +127,8 @@ describe("all groups on one ruler", () => {
   const seen = (id: string, ...lightness: number[]) => ({
     area: newArea(id, id),
     local: undefined,
+    shade: [],
+    strip: undefined,
     tones: lightness.map((L, i) => ({ code: `${id}${i}`, coats: 1, lab: [L, 0, 0] as const })),
   });
 

@@ -214,8 +214,11 @@ export function Readings({ area, onMatch }: { readonly area: Area; readonly onMa
             />
             <span className="text-[13px] leading-tight">
               <span className="block font-semibold">{placeNames[p]}</span>
-              <span className="block text-soft" title={`spread ${r.spread.toFixed(1)} ΔE00`}>
-                L* {signed(r.lab[0])}, {spreadInWords(r.spread)}
+              <span
+                className="block text-soft"
+                title={r.from ? "given, not picked" : `spread ${r.spread.toFixed(1)} ΔE00`}
+              >
+                L* {signed(r.lab[0])}, {r.from ?? spreadInWords(r.spread)}
               </span>
             </span>
             <button

@@ -1,5 +1,9 @@
 import { renderToStaticMarkup } from "react-dom/server";
 import type { GroupOutput } from "@/compute/group-output";
+import { drawn } from "@/fixtures/drawn";
+import { clay, pieceOf, rackOf as studioRack } from "@/fixtures/studio";
+import { PieceProvider } from "./piece-context";
+import { GiveColour, readingOf } from "./give-colour";
 import { newArea, type Area } from "@/core/piece/piece";
 import type { Rack, RackMarker } from "@/store/rack";
 import { Advice, Purchase, TonedPaper } from "./group/group-advice";
@@ -116,5 +120,27 @@ describe("one purchase", () => {
         <Purchase group={undefined} best={group(8, ["a"])} rack={rack} onShow={() => undefined} />,
       ),
     ).toBe("");
+  });
+});
+
+describe("a colour that comes from no picture", () => {
+  const rack = studioRack(clay);
+  it("is hex, three numbers of L* a* b*, or a marker as it was read, whatever its case", () => {
+    expect(readingOf(" #C8A27A ", rack)).toMatchObject({ from: "#c8a27a", spread: 0 });
+    expect(readingOf("72 14 24", rack)).toEqual({ lab: [72, 14, 24], spread: 0, from: "typed" });
+    expect(readingOf("CLAY1", rack)).toEqual({ lab: clay[0]!.swatches[0]!.lab, spread: 0, from: "clay1" });
+  });
+  it.each(["", "blue", "clay99", "120 0 0", "=1+1", "\u0000"])("is not %j", (text) =>
+    expect(readingOf(text, rack)).toBeUndefined(),
+  );
+  it("is asked for by a form that says what may be written", () => {
+    const document = pieceOf(newArea("a", "Skin"));
+    const words = drawn(
+      <PieceProvider id="given" revision={1} document={document}>
+        <GiveColour area={document.areas[0]!} rack={rack} />
+      </PieceProvider>,
+    );
+    expect(words).toContain("#c8a27a, 72 14 24 or clay3m");
+    expect(words).toContain("local colour");
   });
 });

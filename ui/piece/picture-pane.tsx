@@ -248,7 +248,7 @@ export function PicturePane({
             >
               {PLACES.map(
                 (p) =>
-                  readings[p] && (
+                  readings[p]?.at && (
                     <ReadingMark
                       key={p}
                       letter={placeLetters[p]}

@@ -25,7 +25,7 @@ export function ReadingMark({
   height,
 }: {
   letter: string;
-  at: PictureReading["at"];
+  at: NonNullable<PictureReading["at"]>;
   width: number;
   height: number;
 }) {

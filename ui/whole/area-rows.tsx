@@ -19,7 +19,7 @@ export function AreaRows({ seen, pieceId, neighbours, onNeighbours, onEmphasis }
   const nameOf = (id: string) => seen.find((s) => s.area.id === id)?.area.name ?? "";
   return (
     <div role="table" aria-label="Areas" className="text-[14px]">
-      {seen.map(({ area, tones }) => {
+      {seen.map(({ area, tones, strip }) => {
         const own = neighbours.filter((p) => p.includes(area.id));
         const others = own.map((p) => (p[0] === area.id ? p[1] : p[0]));
         const free = seen.filter((s) => s.area.id !== area.id && !others.includes(s.area.id));
@@ -39,7 +39,7 @@ export function AreaRows({ seen, pieceId, neighbours, onNeighbours, onEmphasis }
             <span role="cell">
               {tones.length ? (
                 <Ramp
-                  colours={tones.map((t) => labToHex(t.lab))}
+                  colours={strip ?? tones.map((t) => labToHex(t.lab))}
                   height={26}
                   label={`Group of ${area.name}`}
                 />

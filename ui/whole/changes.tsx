@@ -96,7 +96,7 @@ export function Changes({
                 <span className="min-w-0">
                   {r.before.tones.length > 0 && (
                     <Ramp
-                      colours={r.before.tones.map((t) => labToHex(t.lab))}
+                      colours={r.before.strip ?? r.before.tones.map((t) => labToHex(t.lab))}
                       height={22}
                       label={`${r.before.area.name} now`}
                     />

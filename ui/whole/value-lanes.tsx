@@ -8,6 +8,9 @@ const LEFT = 34;
 /** Share of a lane that its strokes take. */
 const STROKE = 0.62;
 
+/** Everything that is seen of a group: its tones, and its shadow end where that is another. */
+const seenTones = (a: SeenArea) => [...a.tones, ...a.shade];
+
 /** All groups of a piece on one value ruler: a lane an area, a stroke a tone. */
 export function ValueLanes({
   areas,
@@ -25,7 +28,14 @@ export function ValueLanes({
         viewBox={`0 0 ${width} ${HEIGHT}`}
         className="block w-full text-[12px]"
         role="img"
-        aria-label={`Lightness of all groups: ${areas.map((a) => `${a.area.name} ${a.tones.map((t) => signed(t.lab[0])).join(", ")}`).join("; ")}`}
+        aria-label={`Lightness of all groups: ${areas
+          .map(
+            (a) =>
+              `${a.area.name} ${seenTones(a)
+                .map((t) => signed(t.lab[0]))
+                .join(", ")}`,
+          )
+          .join("; ")}`}
       >
         {[0, 20, 40, 60, 80, 100].map((L) => (
           <g key={L}>
@@ -36,21 +46,22 @@ export function ValueLanes({
           </g>
         ))}
         {areas.map((a, i) => {
+          const tones = seenTones(a);
           const x = LEFT + i * lane + (lane * (1 - STROKE)) / 2;
           const w = lane * STROKE;
           return (
             <g key={a.area.id}>
-              {a.tones.length > 1 && (
+              {tones.length > 1 && (
                 <line
                   x1={x + w / 2}
                   x2={x + w / 2}
-                  y1={y(a.tones[0]!.lab[0])}
-                  y2={y(a.tones.at(-1)!.lab[0])}
+                  y1={y(tones[0]!.lab[0])}
+                  y2={y(tones.at(-1)!.lab[0])}
                   stroke="var(--text)"
                   strokeWidth="1.2"
                 />
               )}
-              {a.tones.map((t) => (
+              {tones.map((t) => (
                 <path
                   key={t.code}
                   d={`M${x + 3} ${y(t.lab[0]) - 5}L${x + w} ${y(t.lab[0]) - 6}L${x + w - 3} ${y(t.lab[0]) + 5}L${x} ${y(t.lab[0]) + 5}Z`}

@@ -19,6 +19,7 @@ import { useKey } from "@/ui/use-keys";
 import { differenceWords } from "@/words/closeness";
 import { signed } from "@/words/numbers";
 import { GroupWishes, Readings } from "../area-wishes";
+import { GiveColour } from "../give-colour";
 import { MatchDialog } from "../match-dialog";
 import { placeNames } from "../picture-pane";
 import { Alternatives } from "./alternatives";
@@ -92,6 +93,7 @@ export function GroupTab({ area, rack, judged }: Props) {
     <div className="min-w-0 space-y-3">
       <GroupWishes area={area} />
       <Readings area={area} onMatch={() => setMatching(true)} />
+      <GiveColour area={area} rack={rack} />
       <Progress work={shown.plan} doing="Planning the group" />
       {shown.missing.length > 0 && (
         <Notice alert>

@@ -128,6 +128,8 @@ export const laidColours = (group: GroupOutput | undefined): LaidColours | undef
   group && {
     tones: group.tones.map(({ code, coats }, i) => ({ code, coats, lab: group.places[i + 1]!.lab })),
     local: group.places[group.local + 1]!.lab,
+    shade: group.shade.slice(0, 1).map(({ code, coats }) => ({ code, coats, lab: group.places.at(-1)!.lab })),
+    strip: group.strip,
   };
 
 /** Kept groups that have been judged: whoever shows one again asks nobody. */
