@@ -20,7 +20,7 @@ describe("a rack file beside the page", () => {
       bytes("code,owned\nclay1,yes\nfern9,no\n,no\nclay2,often\n"),
       nothing,
     );
-    expect(opened).toMatchObject({ ok: true, is: { headings: ["code", "owned"], rows: 5 } });
+    expect(opened).toMatchObject({ ok: true, is: { headings: ["code", "owned"], rows: 4 } });
     const count = file.read(byCode, key, nothing);
     expect(count).toMatchObject({ good: 2, bad: 2, unread: 1 });
     expect(file.rows(0, 10).map((r) => [r.code, r.family])).toEqual([

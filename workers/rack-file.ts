@@ -47,7 +47,9 @@ export function rackFile() {
         return { ok: false, message: e.message };
       }
       const { encoding, headings, rows } = file;
-      return { ok: true, is: { name, encoding, headings, rows: rows.length, sample: rows.slice(0, SAMPLE) } };
+      // A file usually ends in a line break, which is no row.
+      const written = rows.reduce((sum, row) => sum + Number(row.some((v) => v.trim())), 0);
+      return { ok: true, is: { name, encoding, headings, rows: written, sample: rows.slice(0, SAMPLE) } };
     },
     /** Reads all rows by a mapping; families come from the file, else from the key of the range. */
     read(mapping: Mapping, key: CodeKey | null, onProgress: Tell): RackFileCount {

@@ -32,7 +32,7 @@ export interface ScoreWeights {
 
 export const SCORE_WEIGHTS: ScoreWeights = {
   local: 1,
-  ends: 0.35,
+  ends: 0.28,
   place: 0.11,
   hue: 0.17,
   chroma: 0.15,
