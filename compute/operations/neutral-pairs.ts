@@ -29,7 +29,7 @@ export interface NeutralPairsOutput {
 }
 
 /** Inks of which every pair is tried. */
-const MOST_INKS = 1000;
+const MOST_INKS = 500;
 
 /** Which two inks, or two pencils, neutralise each other best, in which amounts: computed as they would be laid. */
 export const neutralPairs = deskOperation(

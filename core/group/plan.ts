@@ -43,6 +43,8 @@ const USED = 0.9;
 /** Partial groups kept of each length: to find out which shapes are worth it, and of those that are. */
 const GLANCE = 40;
 const WIDTH = 160;
+/** The same for further alternatives. */
+const NEXT = 80;
 /** Partial groups up to which all are kept, so that nothing better exists. */
 const ALL = 60_000;
 /** What the lookup and leaning on read stacks may make a group cheaper than the search saw. */
@@ -142,7 +144,7 @@ function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
         (best, g) => (best && charge(best, extra) <= charge(g, extra) ? best : g),
         undefined,
       );
-  const next: Planner["next"] = (s, extra) => bestOf(s, Math.min(widthFor(s.shape.tones), WIDTH), extra);
+  const next: Planner["next"] = (s, extra) => bestOf(s, Math.min(widthFor(s.shape.tones), NEXT), extra);
 
   function* best(
     wish: ShapeWish,

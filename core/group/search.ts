@@ -65,6 +65,9 @@ function overLightness(beneath: number, alone: number, white: number): number {
   return ((beneath + 16) * (alone + 16)) / (white + 16) - 16;
 }
 
+/** Tones that are tried in one place; of a larger rack those whose own stroke is likeliest there. */
+const MOST_TRIED = 600;
+
 /** Overlays are greys: chroma of their own stroke at most. */
 const GREY = 14;
 
@@ -196,12 +199,13 @@ export function searchGroups(
     const best = Array.from({ length: locks.length + 1 }, () => cheapest<Partial>(limit));
     const strokes = tones.map((t) => strokeCost(t.lab, t.coats, zone, goal, w) + extra.get(t.ink)!);
     const sieve = sieveFor(zone, limit);
+    const tried = limit === Infinity ? free : likeliest(zone, strokes);
     for (const before of partials) {
       const path = nodesOf(before);
       const inks = path.map((n) => tones[n]!.ink);
       const coatsBefore = path.map((n) => tones[n]!.coats);
       const bases = new Map<number, { weights: Weights; base: Float64Array; single: boolean }>();
-      for (const node of free) {
+      for (const node of tried) {
         if (before && node <= before.node) continue;
         const tone = tones[node]!;
         const held = heldWith(before?.held ?? 0, node, zone);
@@ -253,6 +257,18 @@ export function searchGroups(
       const about = beneath ? overLightness(beneath[0], alone[0], white) : alone[0];
       return about < wanted[0] + FAR_OFF.above && about > wanted[0] - FAR_OFF.below;
     };
+  }
+
+  /** The tones that are tried in a place, light to dark. */
+  function likeliest(zone: number, strokes: readonly number[]): readonly number[] {
+    if (free.length <= MOST_TRIED) return free;
+    const wanted = goal.places[zone]![0];
+    const off = (node: number) =>
+      lockOf.has(node) ? -1 : strokes[node]! + w.place * Math.abs(tones[node]!.lab[0] - wanted);
+    return [...free]
+      .sort((a, b) => off(a) - off(b))
+      .slice(0, MOST_TRIED)
+      .sort((a, b) => a - b);
   }
 
   const bothLocked = (a: number, b: number) => lockOf.has(a) && lockOf.has(b);
