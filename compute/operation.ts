@@ -6,7 +6,8 @@ import type { OpenDesk } from "./desk";
 export interface Operation<Q extends object, O> {
   readonly question: Document<Q>;
   readonly ofDesk: boolean;
-  readonly run: (question: Q, open: OpenDesk) => O | Work<O>;
+  /** `show` is told what is known so far, as often as that gets better; the answer itself is what comes back. */
+  readonly run: (question: Q, open: OpenDesk, show?: (soFar: O) => void) => O | Work<O>;
 }
 
 /** An operation that needs no desk. */

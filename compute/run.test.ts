@@ -139,6 +139,25 @@ describe("group and assess", () => {
   });
 });
 
+describe("an answer that takes its time", () => {
+  it("is shown as far as it is known, and says when it is proven", async () => {
+    const shown: { proven: boolean; recipes: unknown[] }[] = [];
+    const found = await runOperation(
+      "match",
+      { ...desk, target: "#b07a5e" },
+      { onProgress: (_, soFar) => soFar && shown.push(soFar as (typeof shown)[number]) },
+    );
+    expect(shown.length).toBeGreaterThan(0);
+    expect(shown.every((s) => !s.proven && s.recipes.length > 0)).toBe(true);
+    expect(found.proven).toBe(true);
+  });
+  it("says how far off it is, and in which direction, where nothing reaches the colour", async () => {
+    const { reach } = await runOperation("match", { ...desk, target: { lab: [99, 60, -60] } });
+    expect(reach!.abovePaper).toBe(true);
+    expect(reach!.message).toMatch(/^No recipe reaches this colour\./);
+  });
+});
+
 describe("work", () => {
   const many = Array.from({ length: 1001 }, (_, i) => ({ code: `ink${i}`, coats: ["#c8a27a"] }));
   it("that would take too long is refused before it starts, naming what there is too much of", async () => {

@@ -7,7 +7,8 @@ import type { Operation } from "./operation";
 import { isOperation, operationNames, table, type OperationName, type OutputOf } from "./table";
 
 export interface Watch {
-  readonly onProgress?: (share: number) => void;
+  /** The share that is done, 0–1, and what is known so far where the operation tells. */
+  readonly onProgress?: (share: number, soFar?: unknown) => void;
   readonly signal?: AbortSignal;
 }
 
@@ -45,7 +46,7 @@ function* askedOf(
 }
 
 /** An operation as work that can be stopped between two of its steps. */
-function* asWork(name: string, plain: unknown): Work<unknown> {
+function* asWork(name: string, plain: unknown, show: (soFar: unknown) => void): Work<unknown> {
   if (!isOperation(name))
     throw wrong(
       "",
@@ -53,7 +54,7 @@ function* asWork(name: string, plain: unknown): Work<unknown> {
     );
   const operation = table[name] as unknown as Operation<object, unknown>;
   const [question, open] = yield* askedOf(operation, plain);
-  const answer = operation.run(question, open!);
+  const answer = operation.run(question, open!, show);
   return isWork(answer) ? yield* open ? part(answer, OPENING, 1 - OPENING) : answer : answer;
 }
 
@@ -66,11 +67,13 @@ export async function runOperation<N extends OperationName>(
   plain: unknown,
   watch: Watch = {},
 ): Promise<OutputOf<N>> {
-  const work = asWork(name, plain);
+  let share = 0;
+  const work = asWork(name, plain, (soFar) => watch.onProgress?.(share, soFar));
   let paused = performance.now();
   for (;;) {
     const { done, value } = work.next();
     if (done) return value as OutputOf<N>;
+    share = value;
     if (performance.now() - paused > STRETCH) {
       watch.onProgress?.(value);
       await breathe();

@@ -1,4 +1,6 @@
 import type { Recipe } from "@/core/match/recipe";
+import type { Shortfall } from "@/core/match/shortfall";
+import { differenceWords } from "./closeness";
 import { coatsInWords, counted } from "./numbers";
 
 const coats = (r: Recipe) => r.layers.reduce((sum, l) => sum + l.coats, 0);
@@ -6,3 +8,31 @@ const coats = (r: Recipe) => r.layers.reduce((sum, l) => sum + l.coats, 0);
 /** Why a recipe that is not the nearest is preferred. */
 export const preferenceInWords = (r: Recipe, best: Recipe): string =>
   `Preferred: only ${(r.deltaE00 - best.deltaE00).toFixed(2)} ΔE00 behind the best, with ${counted(r.layers.length, "ink")} and ${coatsInWords(coats(r))} instead of ${best.layers.length} and ${coats(best)}.`;
+
+/** L* and chroma that are worth a word. */
+const WORTH = 3;
+
+/** How far the best recipe misses a colour, in which direction, and what would help. */
+export function shortfallInWords({ deltaE00, deltaL, deltaC, abovePaper, marker }: Shortfall): string {
+  const ways = [
+    ...(Math.abs(deltaL) < WORTH
+      ? []
+      : [`${Math.abs(deltaL).toFixed(0)} L* too ${deltaL > 0 ? "light" : "dark"}`]),
+    ...(Math.abs(deltaC) < WORTH ? [] : [`too ${deltaC > 0 ? "pure" : "grey"}`]),
+  ];
+  const how = ways.length ? `: ${ways.join(" and ")}` : ", of another hue";
+  const help = [
+    ...(abovePaper
+      ? ["It is lighter than the bare paper: white or pale pencil, or opaque white, would give it."]
+      : []),
+    ...(marker
+      ? [
+          `${marker.code}, ${coatsInWords(marker.coats)}, would come within ${marker.deltaE00.toFixed(1)}: look for it.`,
+        ]
+      : []),
+  ];
+  return [
+    `No recipe reaches this colour. The best is ${differenceWords(deltaE00)}, ${deltaE00.toFixed(1)} ΔE00 off${how}.`,
+    ...help,
+  ].join(" ");
+}

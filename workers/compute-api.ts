@@ -25,11 +25,14 @@ export const computeApi = {
     id: number,
     name: string,
     input: unknown,
-    onProgress: (share: number) => void,
+    onProgress: (share: number, soFar?: unknown) => void,
   ): Promise<WorkerAnswer> {
     const controller = new AbortController();
     stops.set(id, controller);
-    const watch = { onProgress: (s: number) => void onProgress(s), signal: controller.signal };
+    const watch = {
+      onProgress: (s: number, soFar?: unknown) => void onProgress(s, soFar),
+      signal: controller.signal,
+    };
     return runOperation(name, input, watch)
       .then((output): WorkerAnswer => ({ ok: true, output }), answerOf)
       .finally(() => stops.delete(id));

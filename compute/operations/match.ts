@@ -3,8 +3,9 @@ import { Colour, OneOf, Optional, Whole } from "@/border/fields";
 import { wrong } from "@/border/problem";
 import { closeness, type Closeness } from "@/core/colour/delta-e00";
 import { keepInks } from "@/core/ink/desk";
-import { matchTarget } from "@/core/match/match";
-import { preferenceInWords } from "@/words/match";
+import { matchTarget, type MatchResult } from "@/core/match/match";
+import { shortfallOf, type Shortfall } from "@/core/match/shortfall";
+import { preferenceInWords, shortfallInWords } from "@/words/match";
 import { costOf } from "../cost";
 import { AmongOwned, deskOperation } from "../operation";
 import { seen, type SeenColour } from "../seen";
@@ -28,8 +29,17 @@ export interface RecipeOutput extends SeenColour {
   readonly note?: string;
 }
 
+/** What is in the way of a colour, where no recipe comes close. */
+export interface ReachOutput extends Shortfall {
+  readonly message: string;
+}
+
 export interface MatchOutput {
   readonly recipes: readonly RecipeOutput[];
+  /** Whether every other recipe is proven to lie further off; else these are the best so far. */
+  readonly proven: boolean;
+  /** Only where the best lies so far off that it shows. */
+  readonly reach?: ReachOutput;
   readonly stacksEvaluated: number;
   /** Time of the search alone, the paper being fitted. */
   readonly milliseconds: number;
@@ -38,8 +48,11 @@ export interface MatchOutput {
 /** Inks that are matched with at once: with more, three to a recipe take minutes. */
 const MOST_INKS = 1000;
 
-/** The best recipes for a colour. */
-export const match = deskOperation(MatchQuestion, function* (question, open): Generator<number, MatchOutput> {
+/** The best recipes for a colour. What is found on the way is shown at once: see {@link MatchOutput.proven}. */
+export const match = deskOperation(MatchQuestion, function* (question, open, show): Generator<
+  number,
+  MatchOutput
+> {
   const price = costOf(open, question.ownedOnly);
   const ready = new Set(open.inks.flatMap((i, at) => (Number.isFinite(price(at)) ? [i.code] : [])));
   const usable = ready.size < open.inks.length ? keepInks(open.desk, (i) => ready.has(i.code)) : open.desk;
@@ -50,26 +63,30 @@ export const match = deskOperation(MatchQuestion, function* (question, open): Ge
     );
   const start = performance.now();
   const target = open.labOf(question.target);
-  const { recipes, preferred, stacksEvaluated } = yield* matchTarget(
-    usable,
-    target,
-    question,
-    question.search,
-  );
-  const milliseconds = performance.now() - start;
-  return {
-    recipes: recipes.map((r, i) => {
-      const note = i === preferred && i > 0 ? preferenceInWords(r, recipes[0]!) : undefined;
-      return {
-        layers: r.layers.map((l) => ({ code: usable.inks[l.ink]!.code, coats: l.coats })),
-        ...seen(r.lab),
-        deltaE00: r.deltaE00,
-        closeness: closeness(r.deltaE00),
-        preferred: i === preferred,
-        ...(note && { note }),
-      };
-    }),
-    stacksEvaluated,
-    milliseconds,
+  const outputOf = ({ recipes, preferred, stacksEvaluated }: MatchResult, proven: boolean): MatchOutput => {
+    const best = recipes[0];
+    const reach =
+      best && shortfallOf(open.desk, target, best.lab, (ink) => ready.has(open.desk.inks[ink]!.code));
+    return {
+      recipes: recipes.map((r, i) => {
+        const note = i === preferred && i > 0 ? preferenceInWords(r, recipes[0]!) : undefined;
+        return {
+          layers: r.layers.map((l) => ({ code: usable.inks[l.ink]!.code, coats: l.coats })),
+          ...seen(r.lab),
+          deltaE00: r.deltaE00,
+          closeness: closeness(r.deltaE00),
+          preferred: i === preferred,
+          ...(note && { note }),
+        };
+      }),
+      proven,
+      ...(reach && { reach: { ...reach, message: shortfallInWords(reach) } }),
+      stacksEvaluated,
+      milliseconds: performance.now() - start,
+    };
   };
+  const found = yield* matchTarget(usable, target, question, question.search, (soFar) =>
+    show?.(outputOf(soFar, false)),
+  );
+  return outputOf(found, true);
 });

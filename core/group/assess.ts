@@ -3,7 +3,7 @@ import { seenLab, type Desk } from "@/core/ink/desk";
 import { adviseGroup, type Advice } from "./advice";
 import type { GroupGoal } from "./goal";
 import { layChosen, type Asked, type ChosenGroup, type WeighedChoice } from "./chosen";
-import { mostCoats } from "./lay";
+import { mostCoats, zonesOf } from "./lay";
 import { rolesOf, type Role, type Tone } from "./tone";
 import type { LaidGroup, WeighedGroup } from "./weigh";
 
@@ -26,7 +26,8 @@ export function assessGroup(desk: Desk, chosen: ChosenGroup, asked: Asked): Asse
 /** {@link assessGroup} of a group that has been laid and weighed. */
 export function judgeLaid(desk: Desk, laid: WeighedChoice, asked: Asked): AssessedGroup {
   const { laying, inks, goal, weighed } = laid;
-  const roles = rolesOf(inks.tones.length);
+  // Where ink under or over it makes the shadow end, no tone is the shadow.
+  const roles = rolesOf(zonesOf(laying));
   const tones = inks.tones.map((ink, i) => {
     const coats = laying.coats[i]!;
     return { ink, coats, lab: seenLab(desk, Array<number>(coats).fill(ink)), role: roles[i]! };

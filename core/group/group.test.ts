@@ -159,6 +159,6 @@ describe("a group like another", () => {
 });
 
 it("names the tones of every group size", () => {
-  for (let n = 2; n <= 6; n++) expect(rolesOf(n)).toHaveLength(n);
+  for (let n = 2; n <= 7; n++) expect(rolesOf(n)).toHaveLength(n);
   expect(rolesOf(4)).toEqual(["highlight", "light mid", "dark mid", "shadow"]);
 });

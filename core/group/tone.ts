@@ -11,7 +11,7 @@ export interface Tone {
   readonly lab: Lab;
 }
 
-/** Roles of a group of 2–6 tones, light to dark. */
+/** Roles of 2–7 places of a group, light to dark. */
 export function rolesOf(tones: number): Role[] {
   const mids: Role[][] = [
     [],
@@ -19,8 +19,9 @@ export function rolesOf(tones: number): Role[] {
     ["light mid", "dark mid"],
     ["light mid", "mid", "dark mid"],
     ["light mid", "mid", "mid", "dark mid"],
+    ["light mid", "mid", "mid", "mid", "dark mid"],
   ];
-  return ["highlight", ...mids[Math.min(4, Math.max(0, tones - 2))]!, "shadow"];
+  return ["highlight", ...mids[Math.min(5, Math.max(0, tones - 2))]!, "shadow"];
 }
 
 /** Fewest and most tones of a blend group. */

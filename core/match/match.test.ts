@@ -7,7 +7,7 @@ import { isMeasured, keepInks, layDesk, seenLab, type Desk } from "@/core/ink/de
 import { layBench } from "./evaluate";
 import { assignmentCount, assignments } from "./exhaustive";
 import { tabulate } from "@/core/ink/lookup";
-import { matchTarget } from "./match";
+import { matchTarget, type MatchResult } from "./match";
 import { coatSplits, coatsOf, type MatchOptions } from "./recipe";
 import { exactReflectance } from "./evaluate";
 import { followOf, isApart, regionWithin } from "./region";
@@ -153,6 +153,24 @@ describe("a match", () => {
     expect(seen.length).toBeGreaterThan(0);
     expect(seen).toEqual([...seen].sort((a, b) => a - b));
     expect(seen.at(-1)).toBeLessThanOrEqual(1);
+  });
+});
+
+describe("what is known before the search has ended", () => {
+  it("only gets better, is made of real recipes, and ends in the answer", () => {
+    for (const target of targets) {
+      const shown: MatchResult[] = [];
+      const { recipes } = finish(matchTarget(desk, target, three, "pruned", (soFar) => shown.push(soFar)));
+      expect(shown.length).toBeGreaterThan(0);
+      const bests = shown.map((s) => s.recipes[0]!.deltaE00);
+      expect(bests).toEqual([...bests].sort((a, b) => b - a));
+      expect(bests.at(-1)).toBeGreaterThanOrEqual(recipes[0]!.deltaE00 - 1e-9);
+      for (const s of shown) {
+        expect(s.recipes.length).toBeLessThanOrEqual(three.top);
+        expect(s.preferred).toBeLessThan(s.recipes.length);
+        for (const r of s.recipes) expect(r.deltaE00).toBeCloseTo(deltaE00(r.lab, target), 9);
+      }
+    }
   });
 });
 

@@ -24,21 +24,29 @@ const LOOKED_AT_AGAIN = 40;
 /**
  * The best recipes of up to `maxInks` inks and `maxCoats` coats for a target (Lab under the paper's illuminant), laid light to dark.
  * Both searches give the same outcome. On a desk with measured overlays the best by the model, and the overlays themselves, are ranked again
- * by what is known of them. Yields progress 0–1, so that the caller may report it or stop.
+ * by what is known of them; what is shown on the way is by the model. Yields progress 0–1, so that the caller may report it or stop.
+ * @param onBetter is shown the best so far whenever it gets better
  */
 export function* matchTarget(
   desk: Desk,
   target: Lab,
   options: MatchOptions,
   search: Search = "pruned",
+  onBetter: (soFar: MatchResult) => void = () => undefined,
 ): Generator<number, MatchResult> {
   const { overlays, ...model } = desk;
   const bench = layBench(model);
-  const { ranking, stacks } = yield* (search === "pruned" ? searchPruned : searchExhaustively)(
-    bench,
-    target,
-    overlays ? { ...options, top: Math.max(options.top, LOOKED_AT_AGAIN) } : options,
-  );
+  const asked = overlays ? { ...options, top: Math.max(options.top, LOOKED_AT_AGAIN) } : options;
+  let shown = 0;
+  const { ranking, stacks } = yield* search === "pruned"
+    ? searchPruned(bench, target, asked, (r, stacksEvaluated) => {
+        if (r.changes === shown) return;
+        shown = r.changes;
+        const { recipes, preferred } = r.result();
+        const some = recipes.slice(0, options.top);
+        onBetter({ recipes: some, preferred: preferred < some.length ? preferred : -1, stacksEvaluated });
+      })
+    : searchExhaustively(bench, target, asked);
   const found = ranking.result();
   if (!overlays) return { ...found, stacksEvaluated: stacks };
   const again = new Ranking(options.top, bench.twinOf);

@@ -19,11 +19,13 @@ const STARTS = 6;
  * The same outcome as trying every recipe, by branch and bound. More ink never brightens a band, so a set of recipes whose least and most ink
  * is known has known bounds on every linear measure of its reflectance; sets that cannot reach the region within the present limit are
  * dropped whole. Yields its progress (0–1).
+ * @param onBetter is shown the ranking now and then, before the rest is proven to lie further off
  */
 export function* searchPruned(
   bench: Bench,
   target: Lab,
   options: MatchOptions,
+  onBetter: (ranking: Ranking, stacks: number) => void = () => undefined,
 ): Generator<number, { ranking: Ranking; stacks: number }> {
   const ranking = new Ranking(options.top, bench.twinOf);
   const tree = growTree(bench);
@@ -39,7 +41,11 @@ export function* searchPruned(
     return d;
   };
   const splits = coatSplits(options).filter((s) => s.length <= tree.size);
-  for (const split of splits) descend(bench, split, tryInks);
+  for (const split of splits) {
+    descend(bench, split, tryInks);
+    onBetter(ranking, stacks);
+    yield 0;
+  }
 
   const bounds = boundsOf(bench, target, options.maxCoats, lookup);
   for (const [done, split] of splits.entries()) {
@@ -51,7 +57,10 @@ export function* searchPruned(
     let region: Region | undefined;
     while (open.length) {
       const { branches, weight } = open.pop()!;
-      if (++looks % REPORT_EVERY === 0) yield share(covered);
+      if (++looks % REPORT_EVERY === 0) {
+        onBetter(ranking, stacks);
+        yield share(covered);
+      }
       if (branches.every((b) => b.ink >= 0)) {
         covered += weight;
         const inks = branches.map((b) => b.ink);

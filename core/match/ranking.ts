@@ -16,6 +16,8 @@ const MOST_EFFORT = 64;
 export class Ranking {
   private readonly best: Recipe[] = [];
   private readonly keys: string[] = [];
+  /** Grows whenever the outcome may have changed. */
+  changes = 0;
   private readonly simplest: (Recipe | undefined)[] = new Array(MOST_EFFORT);
 
   /** @param twinOf for every ink, the ink that stands for it and its twins */
@@ -33,6 +35,7 @@ export class Ranking {
   }
 
   add(recipe: Recipe): void {
+    this.changes++;
     const level = effort(recipe);
     if (recipe.deltaE00 < (this.simplest[level]?.deltaE00 ?? Infinity)) this.simplest[level] = recipe;
     const key = recipe.layers

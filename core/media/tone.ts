@@ -26,7 +26,7 @@ export const tone: Medium<ToneLayer> = {
     // A tone that has not been read keeps its place in the order of laying.
     const depth = new Map(tones.map((t, i) => [t, lightnessOf(t.code, t.coats) ?? -i]));
     const byDepth = [...tones].sort((a, b) => depth.get(b)! - depth.get(a)!);
-    const roles = rolesOf(tones.length);
+    const roles = rolesOf(tones.length + (under.length ? 1 : 0));
     const laid = layingPasses({
       school,
       coats: byDepth.map((t) => t.coats),

@@ -6,7 +6,8 @@ import type { OperationName, OutputOf } from "@/compute/table";
 import type { ComputeApi, WorkerAnswer } from "@/workers/compute-api";
 
 export interface Watch {
-  readonly onProgress?: (share: number) => void;
+  /** The share that is done, and what is known so far where the operation tells. */
+  readonly onProgress?: (share: number, soFar?: unknown) => void;
   readonly signal?: AbortSignal;
 }
 

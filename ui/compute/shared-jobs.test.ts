@@ -4,11 +4,11 @@ import { sharedJobs } from "./shared-jobs";
 function manual() {
   const started: {
     signal: AbortSignal;
-    progress: (share: number) => void;
+    progress: (share: number, soFar?: unknown) => void;
     end: (v: unknown) => void;
     fail: () => void;
   }[] = [];
-  const start = (signal: AbortSignal, progress: (share: number) => void) =>
+  const start = (signal: AbortSignal, progress: (share: number, soFar?: unknown) => void) =>
     new Promise<unknown>((end, reject) =>
       started.push({ signal, progress, end, fail: () => reject(new Error("broken")) }),
     );
@@ -26,6 +26,17 @@ describe("shared jobs", () => {
     started[0]!.end(42);
     expect(await Promise.all([one.answer, two.answer])).toEqual([42, 42]);
     expect(jobs.known("q")).toBe(42);
+  });
+
+  it("tell everyone who waits what is known so far", () => {
+    const jobs = sharedJobs();
+    const { started, start } = manual();
+    const heard: unknown[] = [];
+    jobs.join("q", start, (_, soFar) => heard.push(soFar));
+    jobs.join("q", start, (_, soFar) => heard.push(soFar));
+    started[0]!.progress(0.2, "near");
+    expect(heard).toEqual(["near", "near"]);
+    expect(jobs.known("q")).toBeUndefined();
   });
 
   it("tell everyone who waits how far they are", () => {

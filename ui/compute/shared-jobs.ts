@@ -1,6 +1,9 @@
+/** Is told the share that is done, and what is known so far where that is told. */
+type Watcher = (share: number, soFar?: unknown) => void;
+
 interface Job {
   readonly controller: AbortController;
-  readonly watchers: Set<(share: number) => void>;
+  readonly watchers: Set<Watcher>;
   readonly answer: Promise<unknown>;
 }
 
@@ -19,14 +22,14 @@ export function sharedJobs() {
     /** Joins the job of a question, or starts it. `leave` gives it up. */
     join(
       id: string,
-      start: (signal: AbortSignal, onProgress: (share: number) => void) => Promise<unknown>,
-      onProgress: (share: number) => void,
+      start: (signal: AbortSignal, onProgress: Watcher) => Promise<unknown>,
+      onProgress: Watcher,
     ): { readonly answer: Promise<unknown>; readonly leave: () => void } {
       let job = running.get(id);
       if (!job) {
         const controller = new AbortController();
-        const watchers = new Set<(share: number) => void>();
-        const answer = start(controller.signal, (share) => watchers.forEach((w) => w(share)))
+        const watchers = new Set<Watcher>();
+        const answer = start(controller.signal, (share, soFar) => watchers.forEach((w) => w(share, soFar)))
           .then((output) => {
             if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
             known.set(id, output);
@@ -42,7 +45,7 @@ export function sharedJobs() {
       }
       const own = job;
       // Each joins with a watcher of its own, so that two who watch alike are two.
-      const watch = (share: number) => onProgress(share);
+      const watch: Watcher = (share, soFar) => onProgress(share, soFar);
       own.watchers.add(watch);
       return {
         answer: own.answer,

@@ -7,6 +7,7 @@ import { ask, compute, rackKey, type Watch } from "./client";
 import { sharedJobs } from "./shared-jobs";
 
 export interface Work<O> {
+  /** The answer; while `progress` is told, or after a stop, the best that is known so far, of operations that tell. */
   readonly output: O | undefined;
   /** 0–1 while working, otherwise undefined. */
   readonly progress: number | undefined;
@@ -27,6 +28,8 @@ interface State {
   readonly progress?: number;
   readonly error?: string;
   readonly cancelled?: boolean;
+  /** The output is the answer, not what is known so far. */
+  readonly whole?: boolean;
 }
 
 /** Runs a job whenever what it is asked changes; null means there is nothing to do. `id` names the question. */
@@ -48,11 +51,12 @@ function useJob<O>(id: string | null, start: (watch: Watch) => Promise<O>): Work
       const job = jobs.join(
         id,
         (signal, onProgress) => latest.current({ signal, onProgress }),
-        (progress) => !left && setState({ id, progress }),
+        (progress, soFar) =>
+          !left && setState((s) => ({ id, progress, output: soFar ?? (s.id === id ? s.output : undefined) })),
       );
       leave = job.leave;
       job.answer.then(
-        (output) => !left && setState({ id, output }),
+        (output) => !left && setState({ id, output, whole: true }),
         (error: unknown) => !left && setState({ id, error: messageOf(error) }),
       );
     }, SETTLE_MS);
@@ -63,7 +67,7 @@ function useJob<O>(id: string | null, start: (watch: Watch) => Promise<O>): Work
     };
     stop.current = () => {
       end();
-      setState({ id, cancelled: true });
+      setState((s) => ({ id, cancelled: true, output: s.id === id ? s.output : undefined }));
     };
     return end;
   }, [id, round]);
@@ -71,8 +75,9 @@ function useJob<O>(id: string | null, start: (watch: Watch) => Promise<O>): Work
   const cancel = useCallback(() => stop.current?.(), []);
   const again = useCallback(() => setRound((r) => r + 1), []);
   const own = state.id === id ? state : undefined;
-  const output = id === null ? undefined : ((jobs.known(id) ?? own?.output) as O | undefined);
-  const idle = output !== undefined || id === null || own?.cancelled || own?.error !== undefined;
+  const known = id === null ? undefined : jobs.known(id);
+  const output = (known ?? own?.output) as O | undefined;
+  const idle = known !== undefined || own?.whole || id === null || own?.cancelled || own?.error !== undefined;
   return {
     output,
     progress: idle ? undefined : (own?.progress ?? 0),

@@ -24,7 +24,7 @@ export function Ramp({
       <clipPath id={clip}>
         <path d="M2 3C30 1 70 4 100 2L98.500 17.500C70 19 30 16.500 0 18Z" />
       </clipPath>
-      <g clipPath={`url(#${clip})`}>
+      <g clipPath={`url(#${clip})`} shapeRendering="crispEdges">
         {colours.map((hex, i) => (
           <rect key={i} x={i * width} y="0" width={width + 0.3} height="20" fill={hex} />
         ))}

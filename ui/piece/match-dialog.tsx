@@ -31,6 +31,11 @@ export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDia
         Up to three inks and four coats on {rack.paper.name}, laid in the order shown, each coat dry before
         the next. Left half: the target; right half: the recipe.
       </p>
+      {work.output?.reach && (
+        <p className="m-0 mb-2 border-l-4 border-strong pl-3 text-[15px]" role="status">
+          {work.output.reach.message}
+        </p>
+      )}
       <Progress work={work} doing="Matching" />
       <ol className="m-0 list-none p-0">
         {recipes.map((r) => (
@@ -73,7 +78,10 @@ export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDia
       {work.output && (
         <p className="mb-0 text-[13px] text-soft">
           {counted(work.output.stacksEvaluated, "stack")} computed in{" "}
-          {(work.output.milliseconds / 1000).toFixed(1)} s; every other one is proven to lie further off.
+          {(work.output.milliseconds / 1000).toFixed(1)} s;{" "}
+          {work.output.proven
+            ? "every other one is proven to lie further off."
+            : "these are the best so far, and a nearer one may still be found."}
         </p>
       )}
     </Modal>

@@ -90,7 +90,11 @@ export function Changes({
                 <span className="truncate font-semibold">
                   {r.before.area.name}
                   <span className="block text-[13px] font-normal text-soft">
-                    {r.apart === undefined ? "new" : `${r.apart.toFixed(1)} ΔE00 apart`}
+                    {r.apart !== undefined
+                      ? `${r.apart.toFixed(1)} ΔE00 apart`
+                      : r.before.tones.length
+                        ? `${r.tones.length} for ${counted(r.before.tones.length, "tone")}`
+                        : "new"}
                   </span>
                 </span>
                 <span className="min-w-0">

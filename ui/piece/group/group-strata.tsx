@@ -1,7 +1,6 @@
 "use client";
 import { labToHex } from "@/core/colour/display";
 import { schoolPasses } from "@/core/group/school";
-import { rolesOf } from "@/core/group/tone";
 import type { Layer } from "@/core/media/layer";
 import { codesOf, orderOf } from "@/core/media/registry";
 import { tone as toneMedium } from "@/core/media/tone";
@@ -74,7 +73,7 @@ export function GroupStrata({ area, rack, shown, onTry }: Props) {
     return {
       code: t.code,
       coats: t.coats,
-      role: own ? rolesOf(group!.tones.length)[depth]! : "",
+      role: own?.role ?? "",
       where: where ? whereInWords[where] : "",
       alone: own?.hex ?? "transparent",
       after: after && { hex: after.hex, lightness: after.lab[0], knowledge },
