@@ -2,6 +2,7 @@ import { execFileSync } from "node:child_process";
 import { cpus } from "node:os";
 import { readFileSync, writeFileSync } from "node:fs";
 import { judgeCharts } from "./chart";
+import { judgeGroups } from "./groups";
 import { judgeJoint } from "./joint";
 import { judgeMatch } from "./match";
 import { judgePencil } from "./pencil";
@@ -19,6 +20,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   shadow: judgeShadows,
   pencil: judgePencil,
   scales: judgePencilScales,
+  groups: judgeGroups,
   joint: judgeJoint,
   match: judgeMatch,
   questions: judgeQuestions,

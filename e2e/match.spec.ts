@@ -5,16 +5,21 @@ test("the demo piece opens planned, with strata, ruler and reasons", async ({ pa
   await openKiteMender(page);
   await expect(page.getByRole("heading", { name: "Kept group" })).toBeVisible();
   await expect(page.getByRole("list", { name: "Layers, last laid first" }).getByRole("listitem")).toHaveCount(
-    4,
+    3,
   );
+  const strip = page.getByRole("figure", { name: "Skin as it will lie on Smooth white card" });
+  await expect(strip.getByRole("listitem")).toHaveText([/^Light: /, /^Local colour: /, /^Shadow: /]);
+  await expect(page.getByText("underlay, 1 coat, in the shadow")).toBeVisible();
   await expect(page.getByRole("img", { name: /^Lightness of the tones/ })).toBeVisible();
-  await expect(page.getByText(/local colour \d+\.\d ΔE00/).first()).toBeVisible();
+  await expect(page.getByText(/local colour [a-z ]+, \d+\.\d ΔE00/).first()).toBeVisible();
 });
 
 test("an exact colour is matched with its recipes, and the search can be stopped", async ({ page }) => {
   await openKiteMender(page);
   await page.getByRole("button", { name: /^Shawl/ }).click();
   await expect(page).toHaveURL(/area=area-4/);
+  // Among the whole range, so that there is time to stop it.
+  await page.getByLabel("Owned only").uncheck();
   await page.getByRole("button", { name: "Match exactly" }).click();
   const dialog = page.getByRole("dialog", { name: "Match the local colour of Shawl" });
   await dialog.getByRole("button", { name: "Cancel" }).click();
@@ -22,6 +27,7 @@ test("an exact colour is matched with its recipes, and the search can be stopped
   await dialog.getByRole("button", { name: "Matching again" }).click();
   const recipes = dialog.getByRole("listitem");
   await expect(recipes.first()).toContainText("ΔE00", { timeout: 80_000 });
+  await expect(dialog.getByText(/proven to lie further off/)).toBeVisible({ timeout: 80_000 });
   await expect(dialog.getByText("preferred", { exact: true })).toHaveCount(1);
   const differences = (await recipes.locator("[data-difference]").allTextContents()).map(Number);
   expect(differences).toEqual([...differences].sort((a, b) => a - b));
@@ -78,4 +84,23 @@ test("the same operations answer over HTTP, with one validation", async ({ reque
   expect(await stored(request, "00000000-0000-0000-0000-000000000000")).toMatchObject({
     message: "There is no such piece.",
   });
+});
+
+test("a colour that no recipe reaches is answered with how far it is and why", async ({ page }) => {
+  await openKiteMender(page);
+  await page.getByRole("button", { name: /^Wall/ }).click();
+  await page.getByLabel("Colour or marker").fill("blue-ish");
+  await page.getByRole("button", { name: "Give it" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "is no colour here" })).toBeVisible();
+  await page.getByLabel("Colour or marker").fill("99 50 -40");
+  await page.getByRole("button", { name: "Give it" }).click();
+  await expect(page.locator('[data-reading="local"]')).toContainText("L* 99, typed");
+  await page.getByRole("button", { name: "Match exactly" }).click();
+  const dialog = page.getByRole("dialog", { name: "Match the local colour of Wall" });
+  await expect(
+    dialog.getByText(/^No recipe reaches this colour\. .*lighter than the bare paper/),
+  ).toBeVisible();
+  await dialog.getByRole("button", { name: "Close" }).click();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.locator('[data-reading="local"]')).toHaveCount(0);
 });

@@ -34,6 +34,8 @@ test("what an area is made of and how big it is sets its tones, its school and i
 }) => {
   const id = await newPiece(page, "Small and furry");
   await page.getByRole("button", { name: "Add the first area" }).click();
+  await expect(page.getByLabel("Tones")).toHaveValue("as needed");
+  await page.getByLabel("Tones").selectOption("4");
   await page.getByLabel("Material").selectOption("fur");
   await page.getByLabel("Size, mm²").fill("30");
   await page.getByLabel("Size, mm²").press("Enter");

@@ -22,8 +22,9 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
   });
 
   await test.step("the planner offers groups; keep an alternative", async () => {
+    await page.getByLabel("Tones").selectOption("4");
     const groups = await offeredGroups(page);
-    expect(await groups.count()).toBeGreaterThan(2);
+    await expect.poll(() => groups.count(), { timeout: 45_000 }).toBeGreaterThan(2);
     await expect(page.getByRole("heading", { name: "Proposed group" })).toBeVisible();
     await groups.nth(1).click();
     await expect(page.getByRole("heading", { name: "Alternative 1" })).toBeVisible();
