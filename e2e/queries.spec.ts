@@ -90,6 +90,15 @@ test("rows come in once each, change only what they say, and keep their range", 
   expect(outcome).toEqual({ added: 0, updated: 0, elsewhere: ["clay1"] });
 });
 
+test("a rack that is full takes nothing more, and still changes what it has", async () => {
+  const many = Array.from({ length: 6000 }, (_, i) => ({ code: `full${i}`, family: "clay" }));
+  expect(await importRack(own, rangeId, many)).toBe("full");
+  expect((await rackOn(own, paperId))!.markers).toHaveLength(2);
+  expect(await importRack(own, rangeId, [{ code: "clay1", family: "clay", name: "Pale" }])).toMatchObject({
+    updated: 1,
+  });
+});
+
 test("changes of the rack are all made or none", async () => {
   const set = { owned: false, wished: true };
   expect(
