@@ -48,10 +48,10 @@ export interface JointPlan {
 const CROWDING = 0.6;
 const EMPHASIS = 2;
 /** Partial groups kept while an area answers the others. */
-const WIDTH = 40;
+const WIDTH = 12;
 /** Groups of an area that are weighed against each other by everything else. */
 const POOL = 24;
-const MOST_ROUNDS = 6;
+const MOST_ROUNDS = 4;
 /** Share of the progress in which each area is planned by itself. */
 const ALONE = 0.4;
 
