@@ -46,6 +46,17 @@ describe("the server's threads", () => {
     };
     expect(stacks).toHaveLength(1);
   });
+  it("are stopped when they take too long, and say so; who has gone before the start costs nothing", async () => {
+    const many = Array.from({ length: 40 }, (_, i) => ({
+      ...desk.inks[i % desk.inks.length]!,
+      code: `ink${i}`,
+    }));
+    const heavy = { ...desk, inks: many, target: { lab: [50, 10, 10] }, search: "exhaustive", maxCoats: 6 };
+    const start = performance.now();
+    await expect(askInThread("match", heavy, going, 1500)).rejects.toThrow(/takes longer than 1.5 s here/);
+    expect(performance.now() - start).toBeLessThan(20_000);
+    await expect(askInThread("match", heavy, AbortSignal.abort())).rejects.toBeInstanceOf(Cancelled);
+  });
   it("know a desk by its handle, also a thread that has not opened it", async () => {
     const { desk: handle } = (await askInThread("open", desk, going)) as { desk: string };
     // The thread that opened it may be gone by now; the answer is the same.

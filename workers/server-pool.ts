@@ -43,11 +43,11 @@ const desks = memory<object>(6);
 const isFields = (v: unknown): v is Record<string, unknown> =>
   typeof v === "object" && v !== null && !Array.isArray(v);
 
-async function inThread(job: ServerJob, signal: AbortSignal): Promise<ServerAnswer> {
+async function inThread(job: ServerJob, signal: AbortSignal, longest: number): Promise<ServerAnswer> {
   // AbortSignal.any would do, but a signal made of others may be collected before they fire (Node 20).
   const stop = new AbortController();
   const end = () => stop.abort();
-  const timer = setTimeout(end, LONGEST);
+  const timer = setTimeout(end, longest);
   signal.addEventListener("abort", end);
   try {
     if (signal.aborted) throw new Cancelled();
@@ -56,7 +56,7 @@ async function inThread(job: ServerJob, signal: AbortSignal): Promise<ServerAnsw
     if (signal.aborted) throw new Cancelled();
     if (stop.signal.aborted)
       throw new Busy(
-        `This takes longer than ${LONGEST / 1000} s here. Ask for less, or use ./blendt compute.`,
+        `This takes longer than ${longest / 1000} s here. Ask for less, or use ./blendt compute.`,
       );
     const message = e instanceof Error ? e.message : "";
     if (/queue/i.test(message)) throw new Busy("Others are computing just now. Try again in a moment.");
@@ -71,14 +71,20 @@ async function inThread(job: ServerJob, signal: AbortSignal): Promise<ServerAnsw
 
 /**
  * Asks an operation in a thread of its own: pages go on meanwhile, and whoever goes away stops it, whatever it is doing.
+ * @param longest ms after which it is stopped
  * @throws BadInput; Busy; Cancelled
  */
-export async function askInThread(name: string, input: unknown, signal: AbortSignal): Promise<unknown> {
-  let answer = await inThread({ name, input }, signal);
+export async function askInThread(
+  name: string,
+  input: unknown,
+  signal: AbortSignal,
+  longest = LONGEST,
+): Promise<unknown> {
+  let answer = await inThread({ name, input }, signal, longest);
   if ("unknownDesk" in answer && answer.unknownDesk && isFields(input)) {
     const { desk, ...question } = input;
     const known = typeof desk === "string" ? desks.recall(desk) : undefined;
-    if (known) answer = await inThread({ name, input: { ...known, ...question } }, signal);
+    if (known) answer = await inThread({ name, input: { ...known, ...question } }, signal, longest);
   }
   if ("problems" in answer) throw new BadInput(answer.problems);
   if (name === "open" && isFields(input)) desks.keep((answer.output as { desk: string }).desk, input);

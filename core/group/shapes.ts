@@ -42,12 +42,14 @@ const USUAL_TONES = 4;
 /** Places that are tried for the local colour. */
 const LOCALS = 2;
 
-/** How far the steps that a goal asks for are from comfortable ones. */
-function strain({ places }: GroupGoal): number {
+/** How far the steps that a goal asks for are from comfortable ones, and its ends from what is wanted there (L*). */
+function strain({ places, localAt, light, local, shadow }: GroupGoal): number {
+  const missed =
+    (localAt === 0 ? light[0] - local[0] : 0) + (localAt === places.length - 1 ? local[0] - shadow[0] : 0);
   return places.slice(1).reduce((sum, lab, i) => {
     const step = places[i]![0] - lab[0];
     return sum + Math.max(0, COMFORT.least - step, step - COMFORT.most);
-  }, 0);
+  }, missed);
 }
 
 /** Whether the paper holds the shape with one coat of everything. */

@@ -39,10 +39,9 @@ const placeOf = (kind: ShadowKind): LayerPlace => (kind === "warm hint" ? "light
 const isGreyish = ({ material }: Area) => material === "metal" || material === "black";
 
 /** The two tones of a group that carry its local colour, light to dark. */
-const midsOf = (group: GroupOutput) => {
-  const mids = group.tones.filter((t) => t.role.includes("mid")).slice(0, 2);
-  return plainTones(mids.length ? mids : group.tones.slice(0, 1));
-};
+const midsOf = ({ tones }: GroupOutput) =>
+  // By place, not by role: what is laid here must not change what is asked.
+  plainTones(tones.length > 2 ? tones.slice(1, Math.min(3, tones.length - 1)) : tones.slice(0, 1));
 
 interface Props {
   readonly area: Area;
