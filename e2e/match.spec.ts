@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { openKiteMender, stored } from "./studio";
+import { openKiteMender, savedNotice, stored } from "./studio";
 
 test("the demo piece opens planned, with strata, ruler and reasons", async ({ page }) => {
   await openKiteMender(page);
@@ -31,6 +31,10 @@ test("an exact colour is matched with its recipes, and the search can be stopped
   await expect(dialog.getByText("preferred", { exact: true })).toHaveCount(1);
   const differences = (await recipes.locator("[data-difference]").allTextContents()).map(Number);
   expect(differences).toEqual([...differences].sort((a, b) => a - b));
+  await dialog.getByRole("button", { name: "Close" }).click();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByLabel("Owned only")).toBeChecked();
+  await expect(savedNotice(page)).toBeVisible();
 });
 
 test("deep links, history and keys lead through the areas", async ({ page }) => {
@@ -103,4 +107,5 @@ test("a colour that no recipe reaches is answered with how far it is and why", a
   await dialog.getByRole("button", { name: "Close" }).click();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.locator('[data-reading="local"]')).toHaveCount(0);
+  await expect(savedNotice(page)).toBeVisible();
 });

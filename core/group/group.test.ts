@@ -104,6 +104,18 @@ describe("planned groups", () => {
       if (assessed.laying.local === g.laying.local) expect(assessed.score).toBeCloseTo(g.score, 6);
       expect(judgeLaid(desk, g, asked).score).toBeCloseTo(g.score, 9);
     }));
+  it("are found for colours that lie far outside what ink and paper give: lighter than the sheet, blacker than any ink", () => {
+    for (const local of [
+      [99, 40, -40],
+      [12, 0, 0],
+      [60, 110, 90],
+    ] as const)
+      for (const shadow of ["deeper", "best"] as const)
+        for (const tones of [2, 4, "auto"] as const)
+          expect(finish(planGroups(desk, shapeWish(desk, { local }, { tones, shadow }), 1))).toHaveLength(1);
+    const ends = { light: [100, 0, 0], local: [70, 10, 10], shadow: [0, 0, 0] } as const;
+    expect(finish(planGroups(desk, shapeWish(desk, ends), 1))).toHaveLength(1);
+  });
   it("do without forbidden inks", () => {
     const used = new Set(inksOf(groups[0]!));
     const [other] = finish(planGroups(desk, wish, 1, { inkCost: (i) => (used.has(i) ? Infinity : 0) }));

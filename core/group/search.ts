@@ -190,6 +190,8 @@ export function searchGroups(
   const free = tones.flatMap((t, n) =>
     lockOf.has(n) || (!lockedInks.has(t.ink) && extra.get(t.ink)! < Infinity) ? [n] : [],
   );
+  /** Tones of other inks that are darker than each: the darkest can only be last. */
+  const darker = darkerInks(tones, free);
   const mixed = new Float64Array(BANDS);
   const half = new Float64Array(BANDS);
   const alone = new Map<string, Lab>();
@@ -198,19 +200,20 @@ export function searchGroups(
   function grow(partials: readonly (Partial | undefined)[], zone: number, limit: number): Partial[] {
     const best = Array.from({ length: locks.length + 1 }, () => cheapest<Partial>(limit));
     const strokes = tones.map((t) => strokeCost(t.lab, t.coats, zone, goal, w) + extra.get(t.ink)!);
-    const sieve = sieveFor(zone, limit);
     const tried = limit === Infinity ? free : likeliest(zone, strokes);
     for (const before of partials) {
       const path = nodesOf(before);
       const inks = path.map((n) => tones[n]!.ink);
       const coatsBefore = path.map((n) => tones[n]!.coats);
       const bases = new Map<number, { weights: Weights; base: Float64Array; single: boolean }>();
-      for (const node of tried) {
-        if (before && node <= before.node) continue;
+      const left = before ? tried.filter((node) => node > before.node) : tried;
+      const sieve = limit === Infinity ? undefined : sieveFor(zone, before?.lab, left);
+      for (const node of left) {
         const tone = tones[node]!;
         const held = heldWith(before?.held ?? 0, node, zone);
         const bought = (before?.bought ?? 0) + buys(tone.ink);
         if (held === undefined || bought > purchases || inks.includes(tone.ink)) continue;
+        if (darker[node]! < shape.tones - 1 - zone) continue;
         let at = bases.get(tone.coats);
         if (!at) {
           const weights = weightsAt(c, shape, zone, [...coatsBefore, tone.coats], 1);
@@ -219,7 +222,7 @@ export function searchGroups(
           at = { weights, base, single: !weights?.some((v, z) => z !== zone && v > 0) };
           bases.set(tone.coats, at);
         }
-        if (!at.weights || (sieve && !lockOf.has(node) && !sieve(before?.lab, tone.lab))) continue;
+        if (!at.weights || (sieve && !lockOf.has(node) && !sieve(tone.lab))) continue;
         const own = at.weights[zone]!;
         const offset = tone.ink * BANDS;
         for (let i = 0; i < BANDS; i++) mixed[i] = at.base[i]! + own * doses[offset + i]!;
@@ -243,19 +246,26 @@ export function searchGroups(
     return best.flatMap((b) => b.take()).sort((a, b) => a.cost - b.cost);
   }
   /**
-   * Tells at once what cannot be near what is wanted: ink filters light, so tristimulus values over each other about multiply. Where all
-   * partial groups are kept, nothing is left out.
+   * Tells at once what cannot be near what is wanted: ink filters light, so tristimulus values over each other about multiply. What is out of
+   * reach is taken for the nearest that is not, so that something always passes. Where all partial groups are kept, nothing is left out.
    */
   function sieveFor(
     zone: number,
-    limit: number,
-  ): ((beneath: Lab | undefined, alone: Lab) => boolean) | undefined {
-    if (limit === Infinity) return undefined;
-    const wanted = goal.places[zone]!;
+    beneath: Lab | undefined,
+    among: readonly number[],
+  ): (alone: Lab) => boolean {
     const [white] = desk.paper.lab;
-    return (beneath, alone) => {
-      const about = beneath ? overLightness(beneath[0], alone[0], white) : alone[0];
-      return about < wanted[0] + FAR_OFF.above && about > wanted[0] - FAR_OFF.below;
+    const about = (alone: Lab) => (beneath ? overLightness(beneath[0], alone[0], white) : alone[0]);
+    let [darkest, lightest] = [Infinity, -Infinity];
+    for (const node of among) {
+      const L = about(tones[node]!.lab);
+      if (L < darkest) darkest = L;
+      if (L > lightest) lightest = L;
+    }
+    const wanted = Math.min(lightest, Math.max(darkest, goal.places[zone]![0]));
+    return (alone) => {
+      const L = about(alone);
+      return L < wanted + FAR_OFF.above && L > wanted - FAR_OFF.below;
     };
   }
 
@@ -363,6 +373,18 @@ export function searchGroups(
     }
     return best.take();
   }
+}
+
+/** For each free tone how many inks but its own have a free tone after it, each counted once. */
+function darkerInks(tones: readonly { readonly ink: number }[], free: readonly number[]): number[] {
+  const out = Array<number>(tones.length).fill(0);
+  const seen = new Set<number>();
+  for (const node of [...free].reverse()) {
+    const { ink } = tones[node]!;
+    out[node] = seen.size - (seen.has(ink) ? 1 : 0);
+    seen.add(ink);
+  }
+  return out;
 }
 
 function addDose(out: Float64Array, doses: Float64Array, ink: number, weight: number): void {

@@ -5,7 +5,7 @@ import { scannedDesk } from "@/fixtures/scanned-desk";
 import { layingPasses, mostCoats } from "./lay";
 import { SCHOOLS } from "./school";
 import { layingOf } from "./search";
-import { shapesOf, SHADOW_WAYS, toneCounts } from "./shapes";
+import { shapesOf, toneCounts, type ShadowWay } from "./shapes";
 
 const desk = layDesk(...scannedDesk(3, 2));
 const local: Lab = [60, 15, 20];
@@ -13,7 +13,7 @@ const ends = { light: [84, 8, 14] as Lab, local, shadow: [30, 12, 12] as Lab };
 
 describe("the ways to lay a group", () => {
   it("are those that were asked for", () => {
-    const ways = (shadow: (typeof SHADOW_WAYS)[number]) =>
+    const ways = (shadow: ShadowWay) =>
       new Set(shapesOf(shapeWish(desk, ends, { shadow }), 3).map((s) => s.shape.shadow));
     expect(ways("deeper")).toEqual(new Set(["tone"]));
     expect(ways("underlay")).toEqual(new Set(["under"]));
