@@ -1,3 +1,4 @@
+import { cheapest } from "@/core/algebra/cheapest";
 import { chroma, type Lab } from "@/core/colour/lab";
 import { BANDS, type Spectrum } from "@/core/colour/observer";
 import { seenLab } from "@/core/ink/desk";
@@ -142,28 +143,6 @@ export const layingOf = (
   over: shadow === "over" ? [ofShadow] : [],
   capacity,
 });
-
-/** Keeps the cheapest so many, in linear time on the whole. */
-function cheapest<P extends { readonly cost: number }>(most: number) {
-  const kept: P[] = [];
-  let limit = Infinity;
-  const cut = () => {
-    kept.sort((a, b) => a.cost - b.cost);
-    kept.length = Math.min(kept.length, most);
-    if (kept.length === most) limit = kept[most - 1]!.cost;
-  };
-  return {
-    limit: () => limit,
-    add: (p: P) => {
-      kept.push(p);
-      if (kept.length >= 2 * most) cut();
-    },
-    take: () => {
-      cut();
-      return kept;
-    },
-  };
-}
 
 /**
  * Groups of least cost as laid, best first: tones are chosen from the light end on, each judged by what is seen over those before it; of
