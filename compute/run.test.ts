@@ -171,7 +171,7 @@ describe("work", () => {
     ]);
     const areas = Array.from({ length: 60 }, (_, i) => ({ id: `a${i}`, target: "#b07a5e" }));
     expect(await problems("planPiece", { desk: handle, areas })).toEqual([
-      { path: "areas", expected: expect.stringContaining("at most 29 areas") },
+      { path: "areas", expected: expect.stringContaining("at most 14 areas") },
     ]);
   }, 60_000);
 });

@@ -32,7 +32,7 @@ const Pairs = () =>
 
 const MOST_AREAS = 60;
 /** Areas times inks that are planned at once: about a minute's work. */
-const MOST_WORK = 30_000;
+const MOST_WORK = 15_000;
 
 export class PlanPieceQuestion extends AmongOwned {
   @List(() => AreaWish, 1, MOST_AREAS, '{"id","target"}') areas!: AreaWish[];
