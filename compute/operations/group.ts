@@ -2,6 +2,7 @@ import { Optional, Whole } from "@/border/fields";
 import { wrong } from "@/border/problem";
 import { judgeLaid } from "@/core/group/assess";
 import { planGroups } from "@/core/group/plan";
+import { shapesOf, toneCounts } from "@/core/group/shapes";
 import { FEWEST_TONES } from "@/core/group/tone";
 import type { Work } from "@/core/progress";
 import { counted } from "@/words/numbers";
@@ -32,12 +33,19 @@ export const group = deskOperation(GroupQuestion, function* (question, open): Wo
       "inks",
       `expected at least ${tones} inks that are not dry for ${tones} tones; there are ${ready}`,
     );
-  const planned = yield* planGroups(desk, shapeWishOf(open, question), top, {
+  const wish = shapeWishOf(open, question);
+  const planned = yield* planGroups(desk, wish, top, {
     inkCost: cost,
     fixed,
     unowned: (ink) => isUnowned(open, ink),
     ...(purchases !== undefined && { purchases }),
   });
+  // The paper is at fault only where it holds no way to lay the group, whatever the inks.
+  if (!planned.length && toneCounts(wish, fixed.length).some((n) => shapesOf(wish, n).length))
+    throw wrong(
+      "inks",
+      "expected inks that fall in lightness enough for such a group around this colour; ask for fewer tones, or let more inks in",
+    );
   if (!planned.length)
     throw wrong(
       "sheet.capacity",
