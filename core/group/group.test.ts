@@ -107,7 +107,7 @@ describe("planned groups", () => {
   it("are found for colours that lie far outside what ink and paper give: lighter than the sheet, blacker than any ink", () => {
     for (const local of [
       [99, 40, -40],
-      [12, 0, 0],
+      [3, 0, 0],
       [60, 110, 90],
     ] as const)
       for (const shadow of ["deeper", "best"] as const)

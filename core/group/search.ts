@@ -5,16 +5,7 @@ import { seenLab } from "@/core/ink/desk";
 import { laidLab, passWeights } from "@/core/ink/laid";
 import type { Candidates } from "./candidates";
 import type { GroupGoal } from "./goal";
-import {
-  bordersOf,
-  isShadow,
-  covers,
-  layingPasses,
-  mostCoats,
-  placesOf,
-  type GroupInks,
-  type Laying,
-} from "./lay";
+import { isShadow, covers, layingPasses, mostCoats, placesOf, type GroupInks, type Laying } from "./lay";
 import { blendCost, leastPlaceCost, placeCost, stepCost, strokeCost, type ScoreWeights } from "./score";
 import type { School } from "./school";
 import { blendOf, mixDoses, type StepLimits } from "./step";
@@ -117,11 +108,8 @@ function freshWeights(
   // What is darker than the place does not reach it, so any coats will do for it.
   const laying = layingOf(shape, [...coats, ...Array<number>(shape.tones - coats.length).fill(1)], shadow);
   const passes = layingPasses(laying);
-  const isWhole = coats.length === shape.tones;
-  const border =
-    isWhole && (zone === shape.tones || shape.shadow === "tone") ? 1 : bordersOf(laying)[zone + 1]!;
-  const own = passes.filter((p) => isShadow(p) || p.tone < coats.length);
-  if (mostCoats(own, border) > shape.capacity + 1e-9) return undefined;
+  // A group that is too much for the paper with one coat of all that is still to come can only become more.
+  if (mostCoats(passes) > shape.capacity + 1e-9) return undefined;
   const { t } = placesOf(laying, passes)[zone + 1]!;
   const there = passes.filter((p) => covers(p, t));
   const weights = passWeights(there, c.desk.paper.fit);
@@ -169,8 +157,7 @@ export function searchGroups(
   const free = tones.flatMap((t, n) =>
     lockOf.has(n) || (!lockedInks.has(t.ink) && extra.get(t.ink)! < Infinity) ? [n] : [],
   );
-  /** Tones of other inks that are darker than each: the darkest can only be last. */
-  const darker = darkerInks(tones, free);
+  const left = followers(c, free, shape.tones);
   const mixed = new Float64Array(BANDS);
   const half = new Float64Array(BANDS);
   const alone = new Map<string, Lab>();
@@ -180,19 +167,20 @@ export function searchGroups(
     const best = Array.from({ length: locks.length + 1 }, () => cheapest<Partial>(limit));
     const strokes = tones.map((t) => strokeCost(t.lab, t.coats, zone, goal, w) + extra.get(t.ink)!);
     const tried = limit === Infinity ? free : likeliest(zone, strokes);
+    // The darkest tones can only be last: what leaves nothing to go on with is no beginning.
+    const going = tried.filter((node) => locks.length > 0 || left[node]! >= shape.tones - 1 - zone);
     for (const before of partials) {
       const path = nodesOf(before);
       const inks = path.map((n) => tones[n]!.ink);
       const coatsBefore = path.map((n) => tones[n]!.coats);
       const bases = new Map<number, { weights: Weights; base: Float64Array; single: boolean }>();
-      const left = before ? tried.filter((node) => node > before.node) : tried;
-      const sieve = limit === Infinity ? undefined : sieveFor(zone, before?.lab, left);
-      for (const node of left) {
+      const after = going.filter((node) => !before || node > before.node);
+      const sieve = limit === Infinity ? undefined : sieveFor(zone, before?.lab, after);
+      for (const node of after) {
         const tone = tones[node]!;
         const held = heldWith(before?.held ?? 0, node, zone);
         const bought = (before?.bought ?? 0) + buys(tone.ink);
         if (held === undefined || bought > purchases || inks.includes(tone.ink)) continue;
-        if (darker[node]! < shape.tones - 1 - zone) continue;
         let at = bases.get(tone.coats);
         if (!at) {
           const weights = weightsAt(c, shape, zone, [...coatsBefore, tone.coats], 1);
@@ -354,14 +342,16 @@ export function searchGroups(
   }
 }
 
-/** For each free tone how many inks but its own have a free tone after it, each counted once. */
-function darkerInks(tones: readonly { readonly ink: number }[], free: readonly number[]): number[] {
+/** For each free tone how many others may still follow it, each darker, of another ink and no twin of the one before; counted up to the most. */
+function followers({ tones, alike }: Candidates, free: readonly number[], most: number): number[] {
   const out = Array<number>(tones.length).fill(0);
-  const seen = new Set<number>();
-  for (const node of [...free].reverse()) {
-    const { ink } = tones[node]!;
-    out[node] = seen.size - (seen.has(ink) ? 1 : 0);
-    seen.add(ink);
+  for (let i = free.length - 1; i >= 0; i--) {
+    const node = free[i]!;
+    for (let j = i + 1; j < free.length && out[node]! < most; j++) {
+      const next = free[j]!;
+      if (out[next]! < out[node]! || tones[next]!.ink === tones[node]!.ink || alike(node, next)) continue;
+      out[node] = out[next]! + 1;
+    }
   }
   return out;
 }
