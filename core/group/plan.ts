@@ -45,8 +45,6 @@ const GLANCE = 40;
 const WIDTH = 160;
 /** The same for further alternatives. */
 const NEXT = 80;
-/** Partial groups that are kept where a glance finds no group at all. */
-const WIDER = [400, 4000] as const;
 /** Partial groups up to which all are kept, so that nothing better exists. */
 const ALL = 60_000;
 /** What the lookup and leaning on read stacks may make a group cheaper than the search saw. */
@@ -165,12 +163,6 @@ function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
       if (group) least = Math.min(least, charge(group, extra));
       yield (0.6 * (i + 1)) / shapes.length;
     }
-    // Far from every ink the cheapest beginnings may leave nothing to go on with: then more of them are kept.
-    for (const width of seen.length ? [] : WIDER)
-      for (const from of shapes) {
-        const group = seen.length ? undefined : bestOf(from, width, extra);
-        if (group) seen.push({ from, group });
-      }
     seen.sort((a, b) => charge(a.group, extra) - charge(b.group, extra));
     let found = seen[0];
     const worth = seen
