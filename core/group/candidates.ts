@@ -6,6 +6,7 @@ import { tabulate, type Lookup } from "@/core/ink/lookup";
 import { uptakeOf } from "@/core/ink/paper";
 import { doseOfK } from "@/core/ink/stack";
 import { TWIN } from "@/core/ink/twins";
+import type { PlaceWeights } from "./place-weights";
 import type { Tone } from "./tone";
 
 /** What the inks of a desk give, laid out for search: tones light to dark, and the colour of any ink in the sheet at once. */
@@ -20,7 +21,7 @@ export interface Candidates {
   /** Whether two tones look alike. */
   readonly alike: (first: number, second: number) => boolean;
   /** How much each tone counts at a place of a shape, kept from search to search. */
-  readonly known: Map<string, readonly number[] | undefined>;
+  readonly known: Map<string, PlaceWeights | undefined>;
 }
 
 /** Most coats that a table of doses is made for. */

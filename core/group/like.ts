@@ -5,7 +5,7 @@ import { fitInkSpectrum, spectrumOf } from "@/core/ink/fit-ink";
 import { laidLab } from "@/core/ink/laid";
 import type { GroupGoal } from "./goal";
 import { laidAt, layingPasses, placesOf, type Laying } from "./lay";
-import type { SearchShape } from "./search";
+import type { SearchShape } from "./shape";
 import { SCORE_WEIGHTS, type ScoreWeights } from "./score";
 
 /** Weights for which every place should be itself, whatever its steps: the group is known to work. */

@@ -10,7 +10,7 @@ import { whiteCard } from "@/sim/paper-stock";
 import { mostCoats } from "./lay";
 import { planGroups, type PlanOptions } from "./plan";
 import { SCHOOLS } from "./school";
-import { layingOf } from "./search";
+import { layingOf } from "./shape";
 import { SHADOW_WAYS, shapesOf, toneCounts, type ShapeWish } from "./shapes";
 import { weighGroup } from "./weigh";
 

@@ -2,29 +2,20 @@ import { cheapest } from "@/core/algebra/cheapest";
 import { chroma, type Lab } from "@/core/colour/lab";
 import { BANDS, type Spectrum } from "@/core/colour/observer";
 import { seenLab } from "@/core/ink/desk";
-import { laidLab, passWeights } from "@/core/ink/laid";
+import { laidLab } from "@/core/ink/laid";
 import type { Candidates } from "./candidates";
 import type { GroupGoal } from "./goal";
-import { isShadow, covers, layingPasses, mostCoats, placesOf, type GroupInks, type Laying } from "./lay";
+import type { GroupInks, Laying } from "./lay";
+import { weightsAt, type PlaceWeights } from "./place-weights";
 import { blendCost, leastPlaceCost, placeCost, stepCost, strokeCost, type ScoreWeights } from "./score";
-import type { School } from "./school";
+import { layingOf, type SearchShape } from "./shape";
+import { sieveFor } from "./sieve";
 import { blendOf, mixDoses, type StepLimits } from "./step";
 
 /** A tone that must stand in the group. */
 export interface FixedTone {
   readonly ink: number;
   readonly coats: number;
-}
-
-/** How the groups that are looked for are laid. */
-export interface SearchShape {
-  readonly school: School;
-  readonly tones: number;
-  /** The tone that carries the local colour. */
-  readonly local: number;
-  /** What makes the shadow end: the last tone, or one ink under or over it. */
-  readonly shadow: "tone" | "under" | "over";
-  readonly capacity: number;
 }
 
 export interface SearchWish {
@@ -49,14 +40,6 @@ export interface FoundGroup {
   readonly local: Lab;
 }
 
-/** Lightness (L*) by which a rough guess may lie above and below what is wanted before a tone is left out unseen: ink over ink darkens less than the guess. */
-const FAR_OFF = { above: 9, below: 24 } as const;
-
-/** Lightness of one ink over others, about: luminances as shares of the paper's multiply, and L* grows with their cube root. */
-function overLightness(beneath: number, alone: number, white: number): number {
-  return ((beneath + 16) * (alone + 16)) / (white + 16) - 16;
-}
-
 /** Tones that are tried in one place; of a larger rack those whose own stroke is likeliest there. */
 const MOST_TRIED = 600;
 
@@ -77,60 +60,6 @@ interface Partial {
   readonly dose: Spectrum;
   readonly before: Partial | undefined;
 }
-
-/** What lies at a place once tones have so many coats: how much each tone counts there; undefined when the paper cannot hold it. */
-type Weights = readonly number[] | undefined;
-
-/**
- * How much each tone of a shape counts at a place, by the coats of the tones up to it. The last weight is that of the ink under or over.
- * @param zone the tone in whose middle one looks; the number of tones means the shadow end
- */
-function weightsAt(
-  c: Candidates,
-  shape: SearchShape,
-  zone: number,
-  coats: readonly number[],
-  shadow: number,
-): Weights {
-  const { school, tones, local, capacity } = shape;
-  const key = [school, tones, local, shape.shadow, capacity, zone, coats.join("+"), shadow].join();
-  if (!c.known.has(key)) c.known.set(key, freshWeights(c, shape, zone, coats, shadow));
-  return c.known.get(key);
-}
-
-function freshWeights(
-  c: Candidates,
-  shape: SearchShape,
-  zone: number,
-  coats: readonly number[],
-  shadow: number,
-): Weights {
-  // What is darker than the place does not reach it, so any coats will do for it.
-  const laying = layingOf(shape, [...coats, ...Array<number>(shape.tones - coats.length).fill(1)], shadow);
-  const passes = layingPasses(laying);
-  // A group that is too much for the paper with one coat of all that is still to come can only become more.
-  if (mostCoats(passes) > shape.capacity + 1e-9) return undefined;
-  const { t } = placesOf(laying, passes)[zone + 1]!;
-  const there = passes.filter((p) => covers(p, t));
-  const weights = passWeights(there, c.desk.paper.fit);
-  const out = Array<number>(shape.tones + 1).fill(0);
-  there.forEach((p, i) => (out[isShadow(p) ? shape.tones : p.tone]! += weights[i]!));
-  return out;
-}
-
-/** The laying of a shape with given coats. */
-export const layingOf = (
-  { school, local, shadow, capacity }: SearchShape,
-  coats: readonly number[],
-  ofShadow: number,
-): Laying => ({
-  school,
-  coats,
-  local,
-  under: shadow === "under" ? [ofShadow] : [],
-  over: shadow === "over" ? [ofShadow] : [],
-  capacity,
-});
 
 /**
  * Groups of least cost as laid, best first: tones are chosen from the light end on, each judged by what is seen over those before it; of
@@ -173,9 +102,20 @@ export function searchGroups(
       const path = nodesOf(before);
       const inks = path.map((n) => tones[n]!.ink);
       const coatsBefore = path.map((n) => tones[n]!.coats);
-      const bases = new Map<number, { weights: Weights; base: Float64Array; single: boolean }>();
+      const bases = new Map<
+        number,
+        { weights: PlaceWeights | undefined; base: Float64Array; single: boolean }
+      >();
       const after = going.filter((node) => !before || node > before.node);
-      const sieve = limit === Infinity ? undefined : sieveFor(zone, before?.lab, after);
+      const sieve =
+        limit === Infinity
+          ? undefined
+          : sieveFor(
+              goal.places[zone]![0],
+              before?.lab[0],
+              desk.paper.lab[0],
+              after.map((n) => tones[n]!.lab[0]),
+            );
       for (const node of after) {
         const tone = tones[node]!;
         const held = heldWith(before?.held ?? 0, node, zone);
@@ -183,17 +123,17 @@ export function searchGroups(
         if (held === undefined || bought > purchases || inks.includes(tone.ink)) continue;
         let at = bases.get(tone.coats);
         if (!at) {
-          const weights = weightsAt(c, shape, zone, [...coatsBefore, tone.coats], 1);
+          const weights = weightsAt(c, shape, zone, [...coatsBefore, tone.coats]);
           const base = new Float64Array(BANDS);
-          inks.forEach((ink, z) => weights?.[z] && addDose(base, doses, ink, weights[z]));
-          at = { weights, base, single: !weights?.some((v, z) => z !== zone && v > 0) };
+          inks.forEach((ink, z) => weights?.of[z] && addDose(base, doses, ink, weights.of[z]));
+          at = { weights, base, single: !weights?.of.some((v, z) => z !== zone && v > 0) };
           bases.set(tone.coats, at);
         }
-        if (!at.weights || (sieve && !lockOf.has(node) && !sieve(tone.lab))) continue;
-        const own = at.weights[zone]!;
+        if (!at.weights || (sieve && !lockOf.has(node) && !sieve(tone.lab[0]))) continue;
+        const own = at.weights.of[zone]!;
         const offset = tone.ink * BANDS;
         for (let i = 0; i < BANDS; i++) mixed[i] = at.base[i]! + own * doses[offset + i]!;
-        const lab = at.single ? aloneLab(node, zone, [...coatsBefore, tone.coats]) : c.labOf(mixed);
+        const lab = at.single ? aloneLab(tone.ink, at.weights.coats) : c.labOf(mixed);
         const start = (before?.cost ?? 0) + strokes[node]!;
         const keep = best[held]!;
         // Every tone to come is a marker at least.
@@ -212,30 +152,6 @@ export function searchGroups(
     }
     return best.flatMap((b) => b.take()).sort((a, b) => a.cost - b.cost);
   }
-  /**
-   * Tells at once what cannot be near what is wanted: ink filters light, so tristimulus values over each other about multiply. What is out of
-   * reach is taken for the nearest that is not, so that something always passes. Where all partial groups are kept, nothing is left out.
-   */
-  function sieveFor(
-    zone: number,
-    beneath: Lab | undefined,
-    among: readonly number[],
-  ): (alone: Lab) => boolean {
-    const [white] = desk.paper.lab;
-    const about = (alone: Lab) => (beneath ? overLightness(beneath[0], alone[0], white) : alone[0]);
-    let [darkest, lightest] = [Infinity, -Infinity];
-    for (const node of among) {
-      const L = about(tones[node]!.lab);
-      if (L < darkest) darkest = L;
-      if (L > lightest) lightest = L;
-    }
-    const wanted = Math.min(lightest, Math.max(darkest, goal.places[zone]![0]));
-    return (alone) => {
-      const L = about(alone);
-      return L < wanted + FAR_OFF.above && L > wanted - FAR_OFF.below;
-    };
-  }
-
   /** The tones that are tried in a place, light to dark. */
   function likeliest(zone: number, strokes: readonly number[]): readonly number[] {
     if (free.length <= MOST_TRIED) return free;
@@ -251,20 +167,10 @@ export function searchGroups(
   const bothLocked = (a: number, b: number) => lockOf.has(a) && lockOf.has(b);
 
   /** Colour where one ink lies alone: as it was read. */
-  function aloneLab(node: number, zone: number, coats: readonly number[]): Lab {
-    const key = `${node},${zone},${coats.join()}`;
+  function aloneLab(ink: number, coats: number): Lab {
+    const key = `${ink} ${coats}`;
     let lab = alone.get(key);
-    if (!lab) {
-      const laying = layingOf(shape, [...coats, ...Array<number>(shape.tones - coats.length).fill(1)], 1);
-      const passes = layingPasses(laying);
-      const { t } = placesOf(laying, passes)[zone + 1]!;
-      const there = passes.filter((p) => covers(p, t));
-      lab = laidLab(
-        desk,
-        there.map((p) => ({ ink: tones[node]!.ink, coats: p.coats, wet: p.wet })),
-      );
-      alone.set(key, lab);
-    }
+    if (!lab) alone.set(key, (lab = laidLab(desk, [{ ink, coats, wet: false }])));
     return lab;
   }
 
@@ -318,8 +224,8 @@ export function searchGroups(
         const weights = weightsAt(c, shape, shape.tones, coats, shade);
         if (!weights) continue;
         const base = new Float64Array(BANDS);
-        inks.forEach((ink, z) => weights[z] && addDose(base, doses, ink, weights[z]));
-        const own = weights[shape.tones]!;
+        inks.forEach((ink, z) => weights.of[z] && addDose(base, doses, ink, weights.of[z]));
+        const own = weights.of[shape.tones]!;
         for (const [ink, price] of inksAtHand) {
           if (inks.includes(ink) || p.bought + buys(ink) > purchases) continue;
           for (let i = 0; i < BANDS; i++) mixed[i] = base[i]! + own * doses[ink * BANDS + i]!;

@@ -4,7 +4,7 @@ import { layDesk } from "@/core/ink/desk";
 import { scannedDesk } from "@/fixtures/scanned-desk";
 import { layingPasses, mostCoats } from "./lay";
 import { SCHOOLS } from "./school";
-import { layingOf } from "./search";
+import { layingOf } from "./shape";
 import { shapesOf, toneCounts, type ShadowWay } from "./shapes";
 
 const desk = layDesk(...scannedDesk(3, 2));

@@ -2,7 +2,7 @@ import type { Lab } from "@/core/colour/lab";
 import { groupGoal, type GoalWish, type GroupGoal, type GroupTarget } from "./goal";
 import { layingPasses, mostCoats } from "./lay";
 import type { School } from "./school";
-import { layingOf, type SearchShape } from "./search";
+import { layingOf, type SearchShape } from "./shape";
 import { FEWEST_TONES } from "./tone";
 
 /** How a group may make its shadow end: the darkest tone does, or an ink beneath or over it; or whichever is best. */
