@@ -15,8 +15,13 @@ export default {
     "Object",
   ],
   maxWorkers: "100%",
+  // Other work may take half of the machine; a test that hangs still ends.
+  testTimeout: 60_000,
   setupFiles: ["<rootDir>/scripts/steady-tests.ts"],
-  testMatch: ["<rootDir>/*.test.ts", "<rootDir>/{core,fixtures,words,border,compute,sim,store,ui,app,demo,workers,scripts}/**/*.test.{ts,tsx}"],
+  testMatch: [
+    "<rootDir>/*.test.ts",
+    "<rootDir>/{core,fixtures,words,border,compute,sim,store,ui,app,demo,workers,scripts}/**/*.test.{ts,tsx}",
+  ],
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },
   modulePathIgnorePatterns: ["<rootDir>/.next/", "<rootDir>/tmp/"],
   extensionsToTreatAsEsm: [".ts", ".tsx"],

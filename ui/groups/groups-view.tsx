@@ -1,7 +1,7 @@
 "use client";
 import { Download, Upload } from "lucide-react";
 import Link from "next/link";
-import { useRouter, useSearchParams } from "next/navigation";
+import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { labToHex } from "@/core/colour/display";
 import { nearestTone, searchLibrary, type GroupUse } from "@/core/group/library";
@@ -14,6 +14,7 @@ import { FileButton } from "@/ui/kit/file-button";
 import { PaperSelect } from "@/ui/kit/paper-select";
 import { messageOf, send } from "@/ui/send";
 import { colourTyped } from "@/ui/swatchbook/typed-colour";
+import { ask, useQuery } from "@/ui/use-query";
 import { readColour } from "@/border/colour";
 import { counted } from "@/words/numbers";
 import { verdictInWords } from "@/words/verdict";
@@ -36,7 +37,7 @@ const NEAR = 12;
 /** Kept blend groups: found by tag, family, code or colour, seen on a paper, and made again from what is owned. */
 export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
   const router = useRouter();
-  const params = useSearchParams();
+  const params = useQuery();
   const [query, setQuery] = useState("");
   const [colour, setColour] = useState("");
   const [said, setSaid] = useState<string>();
@@ -66,7 +67,7 @@ export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
     const next = new URLSearchParams(params);
     for (const [k, v] of Object.entries(set)) next.set(k, v);
     if (set.paper) router.push(`/groups?${next}`);
-    else window.history.pushState(null, "", `/groups?${next}`);
+    else ask(`/groups?${next}`);
   };
   const bring = async (file: File | undefined) => {
     if (!file) return;

@@ -1,10 +1,10 @@
 "use client";
-import { useSearchParams } from "next/navigation";
 import type { MediumName } from "@/core/media/layer";
 import type { Area } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Tabs, type TabItem } from "@/ui/kit/tabs";
 import { useKey } from "@/ui/use-keys";
+import { ask, useQuery } from "@/ui/use-query";
 import { AreaFacts } from "./area-wishes";
 import { FinishTab } from "./finish-tab";
 import { GroupTab } from "./group/group-tab";
@@ -21,12 +21,12 @@ interface Props {
 
 /** Everything about one area: what it is, and its group, school, shadow, pencil and finish. */
 export function AreaPanel({ area, rack, judged }: Props) {
-  const params = useSearchParams();
+  const params = useQuery();
   const open = (id: string) => {
     const next = new URLSearchParams(params);
     next.set("area", area.id);
     next.set("tab", id);
-    window.history.pushState(null, "", `?${next}`);
+    ask(`?${next}`);
   };
   const has = (medium: MediumName) => area.layers.some((l) => l.medium === medium);
   const tabs = [

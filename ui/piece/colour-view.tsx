@@ -1,6 +1,6 @@
 "use client";
 import { ImageUp, Plus } from "lucide-react";
-import { useRouter, useSearchParams } from "next/navigation";
+import { useRouter } from "next/navigation";
 import { useCallback, useState } from "react";
 import { PLACES, type PictureReading, type Place } from "@/core/piece/piece";
 import type { PictureFacts } from "@/store/pictures";
@@ -9,6 +9,7 @@ import type { Rack } from "@/store/rack";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { messageOf, sendPicture } from "@/ui/send";
 import { useKey } from "@/ui/use-keys";
+import { ask, useQuery } from "@/ui/use-query";
 import { AreaPanel } from "./area-panel";
 import { AreaStrip } from "./area-strip";
 import { nameAtOnce } from "./area-wishes";
@@ -32,17 +33,14 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
   const { id: pieceId } = usePieceHandles();
   const { rack, trouble } = useRack(piece.paperId ?? first.paper.id, first);
   const judged = useJudged(rack, piece.areas);
-  const wanted = useSearchParams().get("area");
+  const wanted = useQuery().get("area");
   const area = piece.areas.find((a) => a.id === wanted) ?? piece.areas[0];
   const [place, setPlace] = useState<Place>("local");
   const [pictures, setPictures] = useState<readonly PictureFacts[]>(firstPicture ? [firstPicture] : []);
   const [upload, setUpload] = useState<{ busy: boolean; error?: string }>({ busy: false });
   const picture = pictures.find((p) => p.id === piece.pictureId);
 
-  const choose = useCallback(
-    (id: string) => window.history.pushState(null, "", `/pieces/${pieceId}/colour?area=${id}`),
-    [pieceId],
-  );
+  const choose = useCallback((id: string) => ask(`/pieces/${pieceId}/colour?area=${id}`), [pieceId]);
   const step = (by: number) => {
     const next = piece.areas[piece.areas.findIndex((a) => a.id === area?.id) + by];
     if (next) choose(next.id);

@@ -1,5 +1,5 @@
 "use client";
-import { useRouter, useSearchParams } from "next/navigation";
+import { useRouter } from "next/navigation";
 import { useState, type ReactNode } from "react";
 import { findMarkers } from "@/core/codes/find";
 import { KIND_GROUPS } from "@/core/stock/kinds";
@@ -11,6 +11,7 @@ import { PaperSelect } from "@/ui/kit/paper-select";
 import { UndoButtons } from "@/ui/kit/undo-buttons";
 import { Tabs } from "@/ui/kit/tabs";
 import { Shell } from "@/ui/shell";
+import { ask, useQuery } from "@/ui/use-query";
 import { remarkOn } from "@/words/kinds";
 import { counted } from "@/words/numbers";
 import { ExportMenu } from "./export-menu";
@@ -41,7 +42,7 @@ interface Props {
 /** The rack on one paper: tracks, table, what the swatches say, ranges and their codes. */
 export function RackView({ papers, rack: first, studio, uses }: Props) {
   const router = useRouter();
-  const params = useSearchParams();
+  const params = useQuery();
   const edits = useRackEdits(first);
   const { rack, run } = edits;
   const view = views.find((v) => v.id === params.get("view"))?.id ?? "tracks";
@@ -49,13 +50,12 @@ export function RackView({ papers, rack: first, studio, uses }: Props) {
   const kinds = KIND_GROUPS.find((g) => g.name === params.get("kind")) ?? KIND_GROUPS[0]!;
   const all = [...rack.markers, ...rack.others];
   const chosen = all.find((m) => m.code === params.get("marker"));
-  const change = (set: Record<string, string>, replace = false) => {
+  const change = (set: Record<string, string>, inPlace = false) => {
     const next = new URLSearchParams(params);
     for (const [key, value] of Object.entries(set)) next.set(key, value);
     const url = `/rack?${next}`;
     if (set.paper) router.push(url);
-    else if (replace) window.history.replaceState(null, "", url);
-    else window.history.pushState(null, "", url);
+    else ask(url, inPlace);
   };
   const choose = (code: string) =>
     change(

@@ -1,6 +1,5 @@
 "use client";
 import Link from "next/link";
-import { useSearchParams } from "next/navigation";
 import { labToHex } from "@/core/colour/display";
 import type { Piece } from "@/core/piece/piece";
 import type { StoredChart, StoredScan } from "@/store/charts";
@@ -9,6 +8,7 @@ import type { Rack } from "@/store/rack";
 import type { StoredReading } from "@/store/readings";
 import type { Trial } from "@/store/trials";
 import { Tabs, type TabItem } from "@/ui/kit/tabs";
+import { ask, useQuery } from "@/ui/use-query";
 import { counted } from "@/words/numbers";
 import { ChartTab } from "./chart-tab";
 import { PaperTab } from "./paper-tab";
@@ -30,7 +30,7 @@ export interface PaperData {
 
 /** One paper of the swatchbook: what it is, its readings, charts, trials. */
 export function PaperView(data: PaperData) {
-  const params = useSearchParams();
+  const params = useQuery();
   const { rack, readings, charts, scans, trials, pictures } = data;
   const { paper } = rack;
   const own = charts.filter((c) => c.paperId === paper.id);
@@ -81,7 +81,7 @@ export function PaperView(data: PaperData) {
         <Tabs
           label="About this paper"
           open={tab}
-          onOpen={(id) => window.history.pushState(null, "", `/swatchbook/${paper.id}?tab=${id}`)}
+          onOpen={(id) => ask(`/swatchbook/${paper.id}?tab=${id}`)}
           items={tabs}
         />
       </div>
