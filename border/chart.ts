@@ -1,20 +1,42 @@
-import { SHEETS, type ChartCell, type SheetName } from "@/core/chart/layout";
+import {
+  fitOnLine,
+  MEETINGS,
+  SHEETS,
+  type ChartCell,
+  type Meeting,
+  type SheetName,
+} from "@/core/chart/layout";
 import type { ColourInput } from "./colour";
-import { Colour, Flag, List, OneOf, Optional, Stack, Text, Whole } from "./fields";
+import { Colour, Flag, List, One, OneOf, Optional, Rule, Stack, Text, Whole } from "./fields";
 
 const SHEET_NAMES = Object.keys(SHEETS) as SheetName[];
 export const Sheet = (): PropertyDecorator => OneOf(SHEET_NAMES);
 /** Serials go into 16 bits of the page's strip. */
 export const Serial = (): PropertyDecorator => Whole(1, 65535);
 
+/** What begins in the middle of a long cell. */
+export class MeetsInput {
+  @OneOf(MEETINGS) how!: Meeting;
+  @Stack() over!: string[];
+}
+export const MEETS = 'expected {"how","over"}';
+
 export class ChartCellInput implements ChartCell {
   @Stack(1) stack!: string[];
   @Optional() @Flag() lift?: true;
+  @Optional() @One(() => MeetsInput, MEETS) meets?: MeetsInput;
 }
+
+const isCell = (v: unknown): v is ChartCell => typeof v === "object" && v !== null;
 
 export class ChartLineInput {
   @Text(120) label!: string;
-  @List(() => ChartCellInput, 1, 4, '{"stack"}') cells!: ChartCellInput[];
+  @Rule(
+    "expected cells that fit on a line of four places; a long one takes two of a pair",
+    (v) => !Array.isArray(v) || !v.every(isCell) || fitOnLine(v),
+  )
+  @List(() => ChartCellInput, 1, 4, '{"stack"}')
+  cells!: ChartCellInput[];
 }
 
 export const MOST_LINES = 2400;

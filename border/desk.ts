@@ -1,6 +1,7 @@
 import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
 import type { Illuminant } from "@/core/colour/observer";
 import { MOST_ON_RACK, STATES, type MarkerState } from "@/core/stock/kinds";
+import { MeetsInput } from "./chart";
 import type { ColourInput } from "./colour";
 import { Code, Colour, Colours, List, Nullable, One, OneOf, Optional, Stack, Whole, Within } from "./fields";
 
@@ -49,6 +50,19 @@ export class StripInput {
 
 const INK = '{"code":"…","coats":[C,C,C]}';
 
+/** Most long cells of a desk, and colours along one. */
+const MOST_BLENDS = 200;
+export const MOST_ALONG = 200;
+export const FEWEST_ALONG = 8;
+
+/** Two layings that meet in the middle of a long cell, as read. */
+export class BlendInput extends MeetsInput {
+  @Stack(1) stack!: string[];
+  /** Distance from one colour to the next. */
+  @Within(0.05, 5, "mm") step!: number;
+  @Colours(FEWEST_ALONG, MOST_ALONG) colors!: ColourInput[];
+}
+
 /** A paper with the inks and pencils that lie ready, and what was read of them. */
 export class DeskInput {
   @One(() => PaperInput, 'expected {"color":C}') paper!: PaperInput;
@@ -59,7 +73,11 @@ export class DeskInput {
   /** Tooth of the paper for pencil, 0 smooth to 1 rough, as the user knows it. */
   @Nullable() @Within(0, 1) grain?: number | null;
   @Optional() @List(() => StripInput, 0, 400, '{"stack","layers","color"}') strips: StripInput[] = [];
+  /** Long cells of a blend page, newest first: how ink moves on the paper is fitted to them. */
+  @Optional()
+  @List(() => BlendInput, 0, MOST_BLENDS, '{"how","stack","over","step","colors"}')
+  blends: BlendInput[] = [];
 }
 
 /** Names of the fields by which a desk may come along with a question. */
-export const DESK_FIELDS = ["paper", "inks", "overlays", "pencils", "grain", "strips"] as const;
+export const DESK_FIELDS = ["paper", "inks", "overlays", "pencils", "grain", "strips", "blends"] as const;

@@ -1,9 +1,11 @@
 import type { SheetName } from "@/core/chart/layout";
 import type { Doubt } from "@/core/chart/doubts";
+import type { Profile } from "@/core/chart/profile";
 import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
 import { VERDICTS, type Verdict } from "@/core/stock/verdicts";
-import { ChartLineInput, MOST_LINES, Serial, Sheet } from "./chart";
+import { ChartLineInput, MeetsInput, MEETS, MOST_LINES, Serial, Sheet } from "./chart";
 import type { ColourInput } from "./colour";
+import { FEWEST_ALONG, MOST_ALONG } from "./desk";
 import {
   Colour,
   Flag,
@@ -76,11 +78,25 @@ const Corners = (): PropertyDecorator =>
     (v) => Array.isArray(v) && v.length === 4 && v.every(isPoint),
   );
 
+const isLab = (v: unknown) =>
+  Array.isArray(v) && v.length === 3 && v.every((c) => typeof c === "number" && Math.abs(c) <= 200);
+
+class ProfileInput implements Profile {
+  @Within(0.05, 5, "mm") step!: number;
+  @Rule(
+    `expected ${FEWEST_ALONG} to ${MOST_ALONG} colours, each [L, a, b]`,
+    (v) => Array.isArray(v) && v.length >= FEWEST_ALONG && v.length <= MOST_ALONG && v.every(isLab),
+  )
+  labs!: [number, number, number][];
+}
+
 class CellReadingInput {
   @Whole(0, MOST_LINES) line!: number;
   @Whole(0, 4) place!: number;
   @Stack(1) stack!: string[];
   @Optional() @Flag() lift?: boolean;
+  @Optional() @One(() => MeetsInput, MEETS) meets?: MeetsInput;
+  @Optional() @One(() => ProfileInput, 'expected {"step","labs"}') profile?: ProfileInput;
   @Numbers(3, -200, 200) lab!: [number, number, number];
   @Within(0, 200, "ΔE00") spread!: number;
   @Within(0, 100, "L*") streakiness!: number;

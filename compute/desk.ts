@@ -3,6 +3,7 @@ import type { DeskInput, InkInput } from "@/border/desk";
 import { wrong } from "@/border/problem";
 import type { Lab } from "@/core/colour/lab";
 import { layingDesk, withOverlays, type Desk } from "@/core/ink/desk";
+import { withBlending, type BlendReading } from "@/core/ink/fit-blending";
 import { labUnder, underLight } from "@/core/ink/under-light";
 import type { Work } from "@/core/progress";
 
@@ -14,6 +15,8 @@ export interface OpenDesk {
   readonly input: DeskInput;
   /** What a colour (read under daylight) looks like in that light. */
   readonly labOf: (colour: ColourInput) => Lab;
+  /** Long cells whose inks lie ready, under daylight. */
+  readonly blends: readonly BlendReading[];
   /**
    * Place of an ink by its code.
    * @throws BadInput naming the field when there is none
@@ -34,7 +37,7 @@ function placesOf(codes: readonly string[], field: string): Map<string, number> 
 }
 
 /**
- * Opens a desk: fits the paper and every ink, takes in the overlays that were read. Yields progress 0–1.
+ * Opens a desk: fits the paper and every ink, takes in the overlays and long cells that were read. Yields progress 0–1.
  * @throws BadInput when two inks or two pencils have the same code
  */
 export function* openingDesk(input: DeskInput): Work<OpenDesk> {
@@ -55,8 +58,18 @@ export function* openingDesk(input: DeskInput): Work<OpenDesk> {
     laid,
     read.map((o) => ({ stack: o.stack.map((code) => places.get(code)!), lab: colourOf(o.color).lab })),
   );
+  const placed = (codes: readonly string[]) => codes.map((code) => places.get(code)!);
+  const blends = input.blends
+    .filter((b) => [...b.stack, ...b.over].every((code) => places.has(code)))
+    .map(({ how, stack, over, step, colors }) => ({
+      how,
+      stack: placed(stack),
+      over: placed(over),
+      profile: { step, labs: colors.map((c) => colourOf(c).lab) },
+    }));
   return {
-    desk: underLight(byDay, paper.light),
+    desk: underLight(withBlending(byDay, blends), paper.light),
+    blends,
     inks,
     input,
     labOf: (colour) => labUnder(colourOf(colour).lab, paper.light),

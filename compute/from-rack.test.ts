@@ -33,6 +33,14 @@ const rack: ReadRack = {
     pencil("undrawn", { drawdowns: { white: lab(60) } }),
     pencil("lent", { owned: false }),
   ],
+  blends: [
+    {
+      how: "dark over wet light" as const,
+      stack: ["a"],
+      over: ["low"],
+      profile: { step: 0.5, labs: Array.from({ length: 20 }, (_, i) => lab(80 - i)) },
+    },
+  ],
   strips: [
     { stack: ["a", "p", "p"], pressure: "light", lab: lab(55) },
     { stack: ["p", "a"], pressure: "light", lab: lab(55) },
@@ -69,9 +77,23 @@ describe("a rack as a desk", () => {
     ]);
   });
 
+  it("has the long cells, as colours along them", () => {
+    expect(desk.blends).toMatchObject([
+      { how: "dark over wet light", stack: ["a"], over: ["low"], step: 0.5 },
+    ]);
+    expect(desk.blends![0]!.colors[3]).toEqual({ lab: lab(77) });
+  });
+
   it("passes the border of the operations as it is", () => {
     expect(() => readAs(DeskInput, desk)).not.toThrow();
-    const bare = { ...rack, paper: { ...rack.paper, grain: null }, others: [], strips: [], overlays: [] };
+    const bare = {
+      ...rack,
+      paper: { ...rack.paper, grain: null },
+      others: [],
+      strips: [],
+      overlays: [],
+      blends: [],
+    };
     expect(() => readAs(DeskInput, deskOfRack(bare))).not.toThrow();
   });
 });

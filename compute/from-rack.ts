@@ -1,5 +1,7 @@
 import type { ColourInput } from "@/border/colour";
 import type { MarkerState } from "@/core/stock/kinds";
+import type { Meeting } from "@/core/chart/layout";
+import type { Profile } from "@/core/chart/profile";
 import type { Illuminant } from "@/core/colour/observer";
 import type { Lab } from "@/core/colour/lab";
 import type { Pressure } from "@/core/pencil/tooth";
@@ -30,6 +32,12 @@ export interface ReadRack {
     readonly pressure: Pressure;
     readonly lab: Lab;
   }[];
+  readonly blends: readonly {
+    readonly how: Meeting;
+    readonly stack: readonly string[];
+    readonly over: readonly string[];
+    readonly profile: Profile;
+  }[];
 }
 
 /** ΔE00 that a marker must save to be worth buying. */
@@ -41,7 +49,7 @@ const asRead = (lab: Lab): ColourInput => ({ lab });
  * The one desk of a rack on a paper: every marker that was read there, with a cost for those that are not owned; the owned pencils that
  * were drawn down twice; the overlays and strips. Operations are told apart from it what they may use.
  */
-export function deskOfRack({ paper, markers, overlays, others, strips }: ReadRack) {
+export function deskOfRack({ paper, markers, overlays, others, strips, blends }: ReadRack) {
   const inks = markers.flatMap(({ code, owned, state, swatches }) =>
     swatches.length
       ? [
@@ -73,6 +81,15 @@ export function deskOfRack({ paper, markers, overlays, others, strips }: ReadRac
       if (from < 0 || !under.every((c) => isInk.has(c)) || !drawn.every((c) => isPencil.has(c))) return [];
       const layers = runs(drawn).map(([code, layers]) => ({ code, layers, pressure }));
       return [{ stack: under, layers, color: asRead(lab) }];
+    }),
+    ...(blends.length && {
+      blends: blends.map(({ how, stack, over, profile: { step, labs } }) => ({
+        how,
+        stack,
+        over,
+        step,
+        colors: labs.map(asRead),
+      })),
     }),
   };
 }

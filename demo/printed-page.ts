@@ -13,7 +13,18 @@ export function printedPage(layout: PageLayout): PrintedPage {
       dot: MARK.dot,
     })),
     bars: layout.code,
-    cells: layout.cells.map(({ box, stack, lift }) => ({ ...box, stack, lift: lift ?? false })),
+    cells: layout.cells.map(({ box, stack, lift, meets }) => ({
+      ...box,
+      stack,
+      lift: lift ?? false,
+      ...(meets && {
+        meets: {
+          over: meets.over,
+          first: meets.how === "light over wet dark",
+          wet: meets.how === "dark over wet light" || meets.how === "light over wet dark",
+        },
+      }),
+    })),
     labels: layout.labels.flatMap(({ text, x, y }) =>
       text.split("\n").map((t, i) => ({ text: t, x, y: y + 3 * i })),
     ),

@@ -13,12 +13,14 @@ import { kiteMender, mothLantern } from "./pieces";
 import { seedGroups, seedPiece } from "./seed-plans";
 import { demoFamilies, demoMarkers, demoPapers, demoReadings } from "./markers";
 import { saltmarshKey, skerryKey } from "./codes";
+import { demoBlends } from "./blends";
 import { demoDrawdowns, demoExtras, demoStrips } from "./extras";
 import { demoChart, demoColorimeter, demoPhoto, pageOf, readingsOf } from "./swatchbook";
 import { nameStack } from "@/core/formats/cgats";
 import { linesAPage } from "@/core/chart/layout";
 import { thinMarker, whiteCard } from "@/sim/paper-stock";
 import { secondFamilies, secondRange } from "@/sim/second-range";
+import { addBlends } from "@/store/blends";
 import { addChart, addScan, storeScan } from "@/store/charts";
 import { listPapers } from "@/store/papers";
 import { addReadings } from "@/store/readings";
@@ -115,6 +117,7 @@ export async function seedDemo(): Promise<void> {
           source: "colorimeter" as const,
         })),
       ]);
+      if (stock === whiteCard) await addBlends(tx, studio!, paperId, demoBlends(stock));
     }
     return { studio: studio!, paperIds };
   });

@@ -26,6 +26,8 @@ export interface Drawing {
     readonly width: number;
     readonly height: number;
     readonly reflectance: Float64Array;
+    /** Reflectance of its columns, left to right, where it is not the same all along. */
+    readonly along?: readonly Float64Array[];
     readonly streaks?: number;
   }[];
 }
@@ -144,13 +146,16 @@ function flatSheet(
       }
   };
   for (const p of drawing.patches) {
-    const own = see(p.reflectance);
+    const along = p.along?.map(see);
+    const even = see(p.reflectance);
     const streak = p.streaks ?? 0.012;
     const phase = random() * 6;
     const edge = () => 0.7 * (random() - 0.5);
     // Strokes lie side by side across the cell: each a little deeper or thinner, and the hand does not stop exactly at the ticks.
-    fill(p.x + edge(), p.y + edge(), p.x + p.width + edge(), p.y + p.height + edge(), (_, y) =>
-      own.map((v) => v * (1 + streak * Math.sin(2.1 * y + phase) + 0.3 * streak * Math.sin(7 * y))),
+    fill(p.x + edge(), p.y + edge(), p.x + p.width + edge(), p.y + p.height + edge(), (x, y) =>
+      (along?.[Math.floor(((x - p.x) / p.width) * along.length)] ?? even).map(
+        (v) => v * (1 + streak * Math.sin(2.1 * y + phase) + 0.3 * streak * Math.sin(7 * y)),
+      ),
     );
   }
   const black = white.map((v) => v * PRINT);

@@ -17,6 +17,9 @@ export interface PaperStock {
   readonly push: number;
   /** Share of the dye near the surface that a pass of colourless solvent carries out of the field. */
   readonly wash: number;
+  /** How freely dye wanders sideways while the top of the sheet is wet, and a fresh coat's in a dry sheet, mm². */
+  readonly flow: number;
+  readonly creep: number;
   /** Share of the previous coat's volume that the next one still takes. */
   readonly thirst: number;
   /** Reflection of the outer surface, and of the inner side of it. */
@@ -40,6 +43,8 @@ export const whiteCard: PaperStock = {
   sinkGrowth: 0.12,
   push: 0.16,
   wash: 0.5,
+  flow: 1.1,
+  creep: 0.06,
   thirst: 0.96,
   gloss: 0.026,
   innerReflection: 0.42,
@@ -59,6 +64,8 @@ export const warmToned: PaperStock = {
   sinkGrowth: 0.08,
   push: 0.2,
   wash: 0.38,
+  flow: 1.8,
+  creep: 0.11,
   thirst: 0.93,
   gloss: 0.02,
   innerReflection: 0.36,
@@ -78,6 +85,8 @@ export const thinMarker: PaperStock = {
   sinkGrowth: 0.05,
   push: 0.12,
   wash: 0.58,
+  flow: 0.6,
+  creep: 0.03,
   thirst: 0.92,
   gloss: 0.03,
   innerReflection: 0.44,

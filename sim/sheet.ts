@@ -3,7 +3,7 @@ import { SAMPLES, wavelength } from "./observer";
 import type { PaperStock } from "./paper-stock";
 
 /** What a coat leaves behind: each slab's dye absorption per µm, every 5 nm. */
-type Stain = Float64Array[];
+export type Stain = Float64Array[];
 
 function depths(stock: PaperStock): number[] {
   let top = 0;
@@ -73,31 +73,49 @@ export const colourSheet = (
     coats.map((ink) => ({ ink, coats: 1, wet: false })),
   );
 
-/**
- * Reflectance every 5 nm of a sheet after passes of ink, first pass first. Light is followed through the pile of slabs (Stokes's pile of
- * plates), then out through the surface.
- */
-export function layOnSheet(stock: PaperStock, passes: readonly SheetPass[]): Float64Array {
-  let stain: Stain = stock.slabs.map(() => new Float64Array(SAMPLES));
-  let before = 0;
-  for (const { ink, coats, wet } of passes) {
-    if (ink === BLENDER) {
-      stain = wash(stain, stock);
-      before++;
-      continue;
-    }
-    const dye = absorption(ink);
-    const loosened = Math.min(0.6, stock.push * Math.min(1, coats) * (wet ? WET_PUSH : 1));
-    if (before > 0) stain = push(stain, { ...stock, push: loosened });
-    const share = soak(stock, stock.sinkDepth * (1 + stock.sinkGrowth * before));
-    const volume = coats * stock.thirst ** before * 10;
-    stain.forEach((slab, k) => {
-      const dose = (volume * share[k]!) / stock.slabs[k]!;
-      for (let i = 0; i < SAMPLES; i++) slab[i]! += dose * dye[i]!;
-    });
-    before += coats;
-  }
+/** A sheet that nobody has touched. */
+export const bareStain = (stock: PaperStock): Stain => stock.slabs.map(() => new Float64Array(SAMPLES));
 
+/** What a pass of ink leaves of a stain that lay there before. */
+export function loosen(
+  stain: Stain,
+  stock: PaperStock,
+  { ink, coats, wet }: SheetPass,
+  before: number,
+): Stain {
+  if (ink === BLENDER) return wash(stain, stock);
+  const loosened = Math.min(0.6, stock.push * Math.min(1, coats) * (wet ? WET_PUSH : 1));
+  return before > 0 ? push(stain, { ...stock, push: loosened }) : stain;
+}
+
+/** The dye that a pass brings itself, onto so many coats. */
+export function freshDye(stock: PaperStock, { ink, coats }: SheetPass, before: number): Stain {
+  if (ink === BLENDER) return bareStain(stock);
+  const dye = absorption(ink);
+  const share = soak(stock, stock.sinkDepth * (1 + stock.sinkGrowth * before));
+  const volume = coats * stock.thirst ** before * 10;
+  return share.map((s, k) => dye.map((d) => ((volume * s) / stock.slabs[k]!) * d));
+}
+
+/** Two stains in one place. */
+export const together = (a: Stain, b: Stain): Stain => a.map((slab, k) => slab.map((v, i) => v + b[k]![i]!));
+
+/** Coats that a pass counts for those after it. */
+export const coatsOf = ({ ink, coats }: SheetPass): number => (ink === BLENDER ? 1 : coats);
+
+/** Reflectance every 5 nm of a sheet after passes of ink, first pass first. */
+export function layOnSheet(stock: PaperStock, passes: readonly SheetPass[]): Float64Array {
+  let stain = bareStain(stock);
+  let before = 0;
+  for (const pass of passes) {
+    stain = together(loosen(stain, stock, pass, before), freshDye(stock, pass, before));
+    before += coatsOf(pass);
+  }
+  return seenThrough(stock, stain);
+}
+
+/** Light followed through the pile of stained slabs (Stokes's pile of plates), then out through the surface. */
+export function seenThrough(stock: PaperStock, stain: Stain): Float64Array {
   const out = new Float64Array(SAMPLES);
   for (let i = 0; i < SAMPLES; i++) {
     const nm = wavelength(i);

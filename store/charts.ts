@@ -2,7 +2,8 @@ import { and, desc, eq, sql } from "drizzle-orm";
 import type { ChartLine, SheetName } from "@/core/chart/layout";
 import type { ReadPage } from "@/core/chart/read-chart";
 import { inPieces, withStore } from "./database";
-import { charts, readings, scans, type CellDecision } from "./schema";
+import { addBlends } from "./blends";
+import { blends, charts, readings, scans, type CellDecision } from "./schema";
 import type { Studio } from "./studio";
 
 export interface StoredChart {
@@ -132,8 +133,13 @@ export const storeScan = (studio: Studio, id: string): Promise<number | undefine
         .where(ownScan(studio, id));
       if (!scan) return undefined;
       await tx.delete(readings).where(and(eq(readings.studioId, studio.id), eq(readings.scanId, id)));
+      await tx.delete(blends).where(and(eq(blends.studioId, studio.id), eq(blends.scanId, id)));
       const accepted = scan.result.cells.filter((_, i) => scan.decisions[i] === "accepted");
-      for (const some of inPieces(accepted))
+      const long = accepted.flatMap(({ stack, meets, profile }) =>
+        meets && profile ? [{ stack, ...meets, profile }] : [],
+      );
+      await addBlends(tx, studio, scan.paperId, long, id);
+      for (const some of inPieces(accepted.filter((c) => !c.meets)))
         await tx.insert(readings).values(
           some.map(({ stack, lift, lab, spread, streakiness, confidence }) => ({
             studioId: studio.id,

@@ -51,6 +51,9 @@ function isLost(error: unknown): boolean {
   return false;
 }
 
+/** The database itself, or a transaction on it. */
+export type Db = Pick<Database, "select" | "insert" | "update" | "delete">;
+
 /** Changes that touch many rows of a studio wait for each other, so that no two hold what the other wants. */
 export const lockStudio = (tx: Pick<Database, "execute">, studioId: string): Promise<unknown> =>
   tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${studioId}, 0))`);

@@ -3,6 +3,7 @@ import { compareCodes, isRead, parseCode, type CodeKey } from "@/core/codes/key"
 import type { Lab } from "@/core/colour/lab";
 import type { Pressure } from "@/core/pencil/tooth";
 import { MOST_ON_RACK, type Kind, type MarkerState } from "@/core/stock/kinds";
+import { blendsOn, currentBlends, type Blend } from "./blends";
 import { lockStudio, unlessTaken, withStore } from "./database";
 import { asLab, findPaper, type PaperSheet } from "./papers";
 import { inks, ranges, readings, type Backing } from "./schema";
@@ -66,6 +67,8 @@ export interface Rack {
     readonly pressure: Pressure;
     readonly lab: Lab;
   }[];
+  /** How colours that meet were read on this paper. */
+  readonly blends: readonly Blend[];
 }
 
 export const listRanges = (studio: Studio): Promise<RangeFacts[]> =>
@@ -162,10 +165,11 @@ function drawdownsOf(own: readonly Current[]): RackMarker["drawdowns"] {
 export async function rackOn(studio: Studio, paperId: string): Promise<Rack | undefined> {
   const paper = await findPaper(studio, paperId);
   if (!paper) return undefined;
-  const [known, rows, read] = await Promise.all([
+  const [known, rows, read, long] = await Promise.all([
     listRanges(studio),
     withStore((db) => db.select().from(inks).where(eq(inks.studioId, studio.id)).orderBy(asc(inks.code))),
     currentReadings(studio, paperId),
+    blendsOn(studio, paperId),
   ]);
   const ofOne = new Map<string, Current[]>();
   const overlays: Rack["overlays"][number][] = [];
@@ -228,6 +232,7 @@ export async function rackOn(studio: Studio, paperId: string): Promise<Rack | un
     others: inOrder.filter((i) => i.kind !== "marker"),
     overlays,
     strips,
+    blends: currentBlends(long).map(({ how, stack, over, profile }) => ({ how, stack, over, profile })),
   };
 }
 
@@ -327,10 +332,9 @@ export const importRack = (
             )
         ).map((r) => [r.code, r.rangeId]),
       );
-      const elsewhere = rows
-        .filter((r) => known.has(r.code) && known.get(r.code) !== rangeId)
-        .map((r) => r.code);
-      const own = rows.filter((r) => !elsewhere.includes(r.code));
+      const isElsewhere = (r: RackRow) => known.has(r.code) && known.get(r.code) !== rangeId;
+      const elsewhere = rows.filter(isElsewhere).map((r) => r.code);
+      const own = rows.filter((r) => !isElsewhere(r));
       const fresh = own.filter((r) => !known.has(r.code));
       if (fresh.length && (await tx.$count(inks, eq(inks.studioId, studio.id))) + fresh.length > MOST_ON_RACK)
         return "full";
@@ -338,7 +342,9 @@ export const importRack = (
       const alike = new Map<string, RackRow[]>();
       for (const row of own.map(said)) {
         const key = Object.keys(row).sort().join();
-        alike.set(key, [...(alike.get(key) ?? []), row]);
+        const group = alike.get(key);
+        if (group) group.push(row);
+        else alike.set(key, [row]);
       }
       for (const [key, group] of alike) {
         const set = Object.fromEntries(

@@ -14,7 +14,8 @@ import {
   uuid,
 } from "drizzle-orm/pg-core";
 import type { BACKINGS, DECISIONS, SOURCES } from "@/border/swatchbook";
-import type { ChartLine, SheetName } from "@/core/chart/layout";
+import type { ChartLine, Meeting, SheetName } from "@/core/chart/layout";
+import type { Profile } from "@/core/chart/profile";
 import type { ReadPage } from "@/core/chart/read-chart";
 import type { CodeKey } from "@/core/codes/key";
 import type { Illuminant } from "@/core/colour/observer";
@@ -152,6 +153,27 @@ export const readings = pgTable(
     readAt: timestamp("read_at", { withTimezone: true }).notNull().defaultNow(),
   },
   (t) => [index("readings_by_paper").on(t.studioId, t.paperId, t.readAt)],
+);
+
+/** Long cells of charts as read: two layings that meet. Newer ones of the same meeting supersede older ones; none is erased. */
+export const blends = pgTable(
+  "blends",
+  {
+    id: id(),
+    studioId: studio(),
+    paperId: uuid("paper_id")
+      .notNull()
+      .references(() => papers.id, { onDelete: "cascade" }),
+    how: text("how").$type<Meeting>().notNull(),
+    /** What was laid over all of the cell and over its right half: codes, one entry a coat. */
+    stack: text("stack").array().notNull(),
+    over: text("over").array().notNull(),
+    profile: jsonb("profile").$type<Profile>().notNull(),
+    scanId: uuid("scan_id").references(() => scans.id, { onDelete: "set null" }),
+    excluded: boolean("excluded").notNull().default(false),
+    readAt: timestamp("read_at", { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [index("blends_by_paper").on(t.studioId, t.paperId, t.readAt)],
 );
 
 /** Printed swatch charts. */

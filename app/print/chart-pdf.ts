@@ -10,8 +10,10 @@ import {
   whiteBoxes,
   type Box,
   type Chart,
+  type ChartCell,
   type PageLayout,
 } from "@/core/chart/layout";
+import { layingInWords } from "@/words/meeting";
 
 /** Points a millimetre. */
 const PT = 72 / 25.4;
@@ -55,7 +57,22 @@ function ticks(doc: Doc, { x, y, width, height }: Box): void {
     }
 }
 
-const cellNote = (stack: readonly string[], lift: boolean | undefined): string => {
+/** Ticks in the middle of a long cell, where the second ink begins. */
+function middleTicks(doc: Doc, { x, y, width, height }: Box): void {
+  for (const [from, to] of [
+    [y - TICK, y],
+    [y + height, y + height + TICK],
+  ] as const)
+    doc
+      .moveTo((x + width / 2) * PT, from * PT)
+      .lineTo((x + width / 2) * PT, to * PT)
+      .lineWidth(0.6)
+      .strokeColor("black")
+      .stroke();
+}
+
+const cellNote = ({ stack, lift, meets }: ChartCell): string => {
+  if (meets) return layingInWords({ stack, ...meets });
   const one = new Set(stack).size === 1;
   return lift
     ? `${stack.length}, lift`
@@ -94,7 +111,7 @@ function drawPage(
     .font(TEXT)
     .fontSize(7)
     .text(
-      `For ${paper}. Cells: one, two, three coats, each dry before the next; the last: two coats, dry, then one pass of the colourless blender. Fill to the ticks. Keep the narrow cells white. Dry overnight, then scan, or photograph the whole page in even light.`,
+      `For ${paper}. Cells: one, two, three coats, each dry before the next; the last: two coats, dry, then one pass of the colourless blender. Fill to the ticks. ${layout.cells.some((c) => c.meets) ? "Long cells as their notes say, one at a time: the second ink begins at the middle ticks. " : ""}Keep the narrow cells white. Dry overnight, then scan, or photograph the whole page in even light.`,
       20 * PT,
       23.5 * PT,
       { width: (width - 40) * PT },
@@ -113,7 +130,8 @@ function drawPage(
   }
   for (const cell of layout.cells) {
     ticks(doc, cell.box);
-    const note = cellNote(cell.stack, cell.lift);
+    if (cell.meets) middleTicks(doc, cell.box);
+    const note = cellNote(cell);
     doc
       .font(TEXT)
       .fontSize(Math.min(4.6, (cell.box.width * PT) / (note.length * 0.62)))

@@ -1,8 +1,11 @@
 import type { ColourInput } from "@/border/colour";
 import { Code, Coats, Colour, List, Optional, Whole } from "@/border/fields";
+import type { Meeting } from "@/core/chart/layout";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { fitLifting, liftedLab, type Lifting } from "@/core/ink/fit-lifting";
+import { DEFAULT_LIFTING } from "@/core/ink/paper";
+import { laidBlend, liftsOf, type Blending } from "@/core/ink/fit-blending";
 import { stackLab } from "@/core/ink/stack";
 import type { Work } from "@/core/progress";
 import { deskOperation } from "../operation";
@@ -30,6 +33,17 @@ export interface FitPaperOutput {
     readonly uptake: readonly number[];
   };
   readonly lifting: Lifting;
+  /** How ink moves along the sheet, as far as long cells tell; what they do not tell is assumed. */
+  readonly blending: Blending;
+  readonly assumed: { readonly wetLifting: number };
+  /** Every long cell as read, and as the model lays it; with the same distance from colour to colour. */
+  readonly blends: readonly {
+    readonly how: Meeting;
+    readonly stack: readonly string[];
+    readonly over: readonly string[];
+    readonly read: readonly SeenColour[];
+    readonly laid: readonly SeenColour[];
+  }[];
   /** Median ΔE00 between the paper's readings and the model's coats, and on how many inks and readings it rests. */
   readonly residual: number;
   readonly inks: number;
@@ -54,7 +68,7 @@ export const fitPaper = deskOperation(FitPaperQuestion, function* (question, ope
     coats: l.coats,
     lab: labOf(l.color),
   }));
-  const lifting = fitLifting(desk.paper, lifts);
+  const lifting = fitLifting(desk.paper, [...lifts, ...liftsOf(desk, open.blends)]);
   const { k1, k2, depth, crowding, uptake } = desk.paper.fit;
   const curves: FitPaperOutput["curves"][number][] = [];
   for (const ink of desk.inks) {
@@ -72,6 +86,15 @@ export const fitPaper = deskOperation(FitPaperQuestion, function* (question, ope
   return {
     fit: { k1, k2, depth, crowding, uptake },
     lifting,
+    blending: desk.blending ?? {},
+    assumed: { wetLifting: DEFAULT_LIFTING.wet },
+    blends: open.blends.map((b) => ({
+      how: b.how,
+      stack: b.stack.map((i) => desk.inks[i]!.code),
+      over: b.over.map((i) => desk.inks[i]!.code),
+      read: b.profile.labs.map((lab) => seen(labOf({ lab }))),
+      laid: (laidBlend(desk, b)?.labs ?? []).map(seen),
+    })),
     residual: desk.residual,
     inks: desk.inks.length,
     readings: desk.inks.reduce((sum, i) => sum + i.coats.length, 0),

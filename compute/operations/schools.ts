@@ -57,9 +57,15 @@ export interface SchoolOutput {
 }
 
 /** A group laid in each of the six schools on a sample strip: what it looks like, and what can be measured on it. */
+export interface SchoolsOutput {
+  readonly schools: readonly SchoolOutput[];
+  /** Whether long cells tell how wet ink moves on the paper; else it is assumed. */
+  readonly movesAsRead: boolean;
+}
+
 export const schools = deskOperation(
   SchoolsQuestion,
-  function* (question, { desk, placeOf, labOf }): Generator<number, { schools: SchoolOutput[] }> {
+  function* (question, { desk, placeOf, labOf }): Generator<number, SchoolsOutput> {
     if ((question.carries ?? 0) >= question.tones.length)
       throw wrong("carries", `expected the place of one of ${question.tones.length} tones, from 0`);
     const tones = question.tones
@@ -121,6 +127,7 @@ export const schools = deskOperation(
       });
       yield out.length / SCHOOLS.length;
     }
-    return { schools: out };
+    const { mixing, wetLifting } = desk.blending ?? {};
+    return { schools: out, movesAsRead: !!mixing && !!wetLifting };
   },
 );

@@ -16,32 +16,36 @@ export interface BoxLevels {
   readonly under: number;
 }
 
-/** Margin that is left out on each side, as a share of the box: hands do not stop exactly at the ticks. */
-const MARGIN = 0.2;
-const BLOCKS = { across: 6, down: 4 } as const;
+/** Blocks into which a box is divided, and the margin left out on each side as a share of it: hands do not stop exactly at the ticks. */
+export interface Grid {
+  readonly across: number;
+  readonly down: number;
+  readonly margin: readonly [x: number, y: number];
+}
+const CELL: Grid = { across: 6, down: 4, margin: [0.2, 0.2] };
+/** Along a long cell, in whose middle two layings meet. */
+export const ALONG: Grid = { across: 44, down: 4, margin: [0.06, 0.2] };
 const MOST_SAMPLES = 8;
 /** 8-bit levels that count as the ends of the scale. */
 const [DARKEST, BRIGHTEST] = [1, 252];
 
-/** Mean level of a box, block by block; undefined when part of it lies outside the picture. */
+/** Mean level of a box, block by block, row by row; undefined when part of it lies outside the picture. */
 export function levelsOf(
   { width, height, rgb }: Raster,
   toPixels: Homography,
   box: Box,
+  { across, down, margin }: Grid = CELL,
 ): BoxLevels | undefined {
-  const [x0, y0] = [box.x + MARGIN * box.width, box.y + MARGIN * box.height];
-  const [bw, bh] = [
-    (box.width * (1 - 2 * MARGIN)) / BLOCKS.across,
-    (box.height * (1 - 2 * MARGIN)) / BLOCKS.down,
-  ];
+  const [x0, y0] = [box.x + margin[0] * box.width, box.y + margin[1] * box.height];
+  const [bw, bh] = [(box.width * (1 - 2 * margin[0])) / across, (box.height * (1 - 2 * margin[1])) / down];
   const [ax, ay] = project(toPixels, x0, y0);
   const [zx, zy] = project(toPixels, x0 + bw, y0 + bh);
   const n = Math.max(2, Math.min(MOST_SAMPLES, Math.ceil(Math.max(Math.abs(zx - ax), Math.abs(zy - ay)))));
   const blocks: Xyz[] = [];
   const places: [number, number][] = [];
   let [over, under, count] = [0, 0, 0];
-  for (let j = 0; j < BLOCKS.down; j++)
-    for (let i = 0; i < BLOCKS.across; i++) {
+  for (let j = 0; j < down; j++)
+    for (let i = 0; i < across; i++) {
       let [r, g, b] = [0, 0, 0];
       for (let v = 0; v < n; v++)
         for (let u = 0; u < n; u++) {

@@ -2,7 +2,7 @@ import { layersOf } from "@/core/media/layer";
 import { inkOf } from "@/core/media/registry";
 import { isUnder } from "@/core/media/shadow";
 import { tonesOf, type Area, type Piece } from "@/core/piece/piece";
-import { CELLS_A_LINE, inkLine, overlayLine, type ChartCell, type ChartLine } from "./layout";
+import { blendLines, CELLS_A_LINE, inkLine, overlayLine, type ChartCell, type ChartLine } from "./layout";
 
 /** Pairs that are laid one over the other: each tone with the next, and what makes a shadow with the tones beneath or over it. */
 function overlaid(area: Area): [string, string][] {
@@ -42,6 +42,27 @@ export const pencilLines = (pencils: readonly string[], markers: readonly string
       cells: own.map((m) => ({ stack: [m, pencil] })),
     })),
   );
+
+/** Pairs that tell how ink moves on a paper, and how much darker the second of a pair is to be, L*. */
+const BLEND_PAIRS = 6;
+const [BLEND_STEP, LEAST_STEP] = [32, 14];
+
+/** Lines of long cells: of each family its lightest ink against one well darker, of families spread over the rack. */
+export function blendPage(
+  inks: readonly { readonly code: string; readonly family: string; readonly lightness: number }[],
+): ChartLine[] {
+  const pairs = [...new Set(inks.map((i) => i.family))].flatMap((family): [string, string][] => {
+    const own = inks.filter((i) => i.family === family).sort((a, b) => b.lightness - a.lightness);
+    const light = own[0]!;
+    const off = (i: (typeof own)[number]) => Math.abs(light.lightness - BLEND_STEP - i.lightness);
+    const dark = own.reduce((best, i) => (off(i) < off(best) ? i : best));
+    return light.lightness - dark.lightness >= LEAST_STEP ? [[light.code, dark.code]] : [];
+  });
+  const count = Math.min(BLEND_PAIRS, pairs.length);
+  return Array.from({ length: count }, (_, i) => pairs[Math.floor((i * pairs.length) / count)]!).flatMap(
+    ([light, dark]) => blendLines(light, dark),
+  );
+}
 
 /**
  * Puts lines of inks whose colour is known already between the others, so that every page tells the camera's own colour: one after every

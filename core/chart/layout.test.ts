@@ -1,4 +1,6 @@
 import {
+  blendLines,
+  fitOnLine,
   inkLine,
   layOutChart,
   linesAPage,
@@ -57,4 +59,33 @@ it("a line of one ink has one, two, three coats and a lift; an overlay has both 
   ]);
   expect(overlayLine("a", "b").cells.map((c) => c.stack.join(""))).toEqual(["ab", "ba", "aab", "bba"]);
   expect(layOutChart({ serial: 1, sheet: "A4", lines: [] })).toHaveLength(1);
+});
+
+describe("long cells", () => {
+  const lines = [...blendLines("clay1c", "clay6m"), inkLine("clay3m")];
+  const [page] = layOutChart({ serial: 1, sheet: "A4", lines });
+  it("take the place of a pair, and lie over nothing else", () => {
+    expect(page!.cells.map((c) => c.meets?.how)).toEqual([
+      "dark over wet light",
+      "light over wet dark",
+      "dark over dry light",
+      "lifted",
+      ...Array<undefined>(4).fill(undefined),
+    ]);
+    const boxes = [...page!.cells.map((c) => c.box), ...whiteBoxes("A4")];
+    boxes.forEach((a, i) => boxes.slice(i + 1).forEach((b) => expect(apart(a, b)).toBe(true)));
+    const [long, short] = [page!.cells[0]!.box, page!.cells[4]!.box];
+    expect(long.x).toBe(short.x);
+    expect(long.x + long.width).toBeCloseTo(page!.cells[5]!.box.x + short.width, 9);
+  });
+  it("are two to a line, and never across the white between the pairs", () => {
+    const [long] = lines[0]!.cells;
+    const short = { stack: ["a"] };
+    expect(fitOnLine([])).toBe(true);
+    expect(fitOnLine([long!, long!])).toBe(true);
+    expect(fitOnLine([short, short, long!])).toBe(true);
+    expect(fitOnLine([long!, long!, short])).toBe(false);
+    expect(fitOnLine([short, long!, short])).toBe(false);
+    expect(fitOnLine([short, short, short, short, short])).toBe(false);
+  });
 });

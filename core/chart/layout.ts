@@ -12,15 +12,30 @@ export interface Box {
   readonly height: number;
 }
 
+/**
+ * How two layings meet in the middle of a long cell: the second over the right half while the first is wet; the second first, on the right
+ * half, and the first over all of it while that is wet; the second over the right half once the first is dry; the blender over the right
+ * half once it is dry.
+ */
+export const MEETINGS = [
+  "dark over wet light",
+  "light over wet dark",
+  "dark over dry light",
+  "lifted",
+] as const;
+export type Meeting = (typeof MEETINGS)[number];
+
 /** What is to be laid into a cell. */
 export interface ChartCell {
   /** Codes bottom to top, one entry a coat. */
   readonly stack: readonly string[];
   /** The colourless blender goes over it once, when it is dry. */
   readonly lift?: true;
+  /** The cell is as long as two, and in its middle something else begins: codes, one entry a coat, none for the blender. */
+  readonly meets?: { readonly how: Meeting; readonly over: readonly string[] };
 }
 
-/** One line of a chart: a label and up to four cells. */
+/** One line of a chart: a label and up to four cells, of which a long one takes two places. */
 export interface ChartLine {
   readonly label: string;
   readonly cells: readonly ChartCell[];
@@ -112,7 +127,27 @@ export function whiteBoxes(sheet: SheetName): Box[] {
   ).flat();
 }
 
-/** Lays a chart out on as many pages as it needs. */
+/** Places on a line that a cell takes. */
+const placesOf = (cell: ChartCell) => (cell.meets ? 2 : 1);
+
+/** Where the cells of a line begin, in places from its left; a long one never lies across the white between the pairs. */
+function startsOf(cells: readonly ChartCell[]): number[] {
+  let next = 0;
+  return cells.map((cell) => {
+    const long = placesOf(cell) > 1;
+    const start = long ? 2 * Math.ceil(next / 2) : next;
+    next = start + placesOf(cell);
+    return start;
+  });
+}
+
+/** Whether cells fit on one line. */
+export function fitOnLine(cells: readonly ChartCell[]): boolean {
+  const last = startsOf(cells).at(-1);
+  return last === undefined || last + placesOf(cells.at(-1)!) <= CELLS_A_LINE;
+}
+
+/** Lays a chart out on as many pages as it needs; every line's cells must fit on it ({@link fitOnLine}). */
 export function layOutChart(chart: Chart): PageLayout[] {
   const { sheet, lines } = chart;
   const perPage = linesAPage(sheet);
@@ -127,13 +162,16 @@ export function layOutChart(chart: Chart): PageLayout[] {
       const x = left + Math.floor(i / rows) * BLOCK + WHITE.pitch;
       const y = FIRST_ROW + (i % rows) * ROW;
       labels.push({ text: label, x: x + 0.8, y: y + CELL.height / 2 });
-      own.slice(0, CELLS_A_LINE).forEach((cell, place) => {
-        const at = x + LABEL + place * CELL.pitch + (place >= CELLS_A_LINE / 2 ? WHITE.pitch : 0);
+      const starts = startsOf(own);
+      own.forEach((cell, place) => {
+        const start = starts[place]!;
+        const at = x + LABEL + start * CELL.pitch + (start >= CELLS_A_LINE / 2 ? WHITE.pitch : 0);
+        const width = CELL.width + (placesOf(cell) - 1) * CELL.pitch;
         cells.push({
           ...cell,
           line: page * perPage + i,
           place,
-          box: { x: at + (CELL.pitch - CELL.width) / 2, y, width: CELL.width, height: CELL.height },
+          box: { x: at + (CELL.pitch - CELL.width) / 2, y, width, height: CELL.height },
         });
       });
     });
@@ -161,3 +199,25 @@ export const overlayLine = (first: string, second: string): ChartLine => ({
     [second, second, first],
   ].map((stack) => ({ stack })),
 });
+
+/** Two lines of a light and a dark ink: laid wet, either way round; crisp; and the dark lifted by the blender. */
+export function blendLines(light: string, dark: string): ChartLine[] {
+  const label = `${light}\n| ${dark}`;
+  const over = [dark];
+  return [
+    {
+      label,
+      cells: [
+        { stack: [light], meets: { how: "dark over wet light", over } },
+        { stack: [light], meets: { how: "light over wet dark", over } },
+      ],
+    },
+    {
+      label,
+      cells: [
+        { stack: [light], meets: { how: "dark over dry light", over } },
+        { stack: [dark, dark], meets: { how: "lifted", over: [] } },
+      ],
+    },
+  ];
+}

@@ -1,7 +1,7 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Xyz } from "@/core/colour/observer";
-import { evenness, levelsOf, middleOf, type BoxLevels } from "./cell";
+import { ALONG, evenness, levelsOf, middleOf, type BoxLevels } from "./cell";
 import { deviceColour, type Reference } from "./device";
 import { doubtsOf, confidenceOf, type Doubt } from "./doubts";
 import { findPage, type FoundPage } from "./find-page";
@@ -18,6 +18,7 @@ import {
   type PlacedCell,
 } from "./layout";
 import { fitLight, type LightField } from "./light";
+import { plateauOf, profileOf, type Profile } from "./profile";
 import type { Raster } from "./raster";
 import { refuse } from "./refusal";
 
@@ -30,8 +31,11 @@ export interface KnownChart extends Chart {
 }
 
 /** One cell as read. */
-export interface CellReading extends Pick<PlacedCell, "line" | "place" | "stack" | "lift"> {
+export interface CellReading extends Pick<PlacedCell, "line" | "place" | "stack" | "lift" | "meets"> {
+  /** Of a long cell, that of its right end. */
   readonly lab: Lab;
+  /** Of a long cell: the colours along it. */
+  readonly profile?: Profile;
   /** Mean ΔE00 within the cell. */
   readonly spread: number;
   /** Standard deviation of lightness within the cell, L*. */
@@ -107,7 +111,10 @@ export function* readChart(
   checkSharp(picture, found);
   const { field, glaring } = lightOver(picture, found);
   yield 0.6;
-  const read = layout.cells.map((cell) => ({ cell, levels: levelsOf(picture, found.toPixels, cell.box) }));
+  const read = layout.cells.map((cell) => ({
+    cell,
+    levels: levelsOf(picture, found.toPixels, cell.box, cell.meets && ALONG),
+  }));
   yield 0.8;
   const cells = judge(read, layout, chart, field, glaring, found);
   return {
@@ -237,21 +244,43 @@ function judge(
   );
   if (seen.length < layout.cells.length)
     refuse("cut off", `${layout.cells.length - seen.length} cells lie outside the picture`);
+  const knownAs = ({ lift, meets, stack }: PlacedCell) =>
+    lift || meets ? undefined : known.get(keyOf(stack));
   const glares = ({ x, y }: Box) => glaring.some((g) => Math.hypot(g.x - x, g.y - y) < GLARE_REACH);
   const references = seen.flatMap(({ cell, levels, blocks }): Reference[] => {
-    const lab = cell.lift ? undefined : known.get(keyOf(cell.stack));
+    const lab = knownAs(cell);
     return lab && !levels.over && !glares(cell.box) ? [{ rgb: middleOf(blocks), lab }] : [];
   });
   const device = deviceColour(chart.paper, references);
   const plain = seen.map(({ cell, levels, blocks }) => {
+    if (cell.meets) {
+      const [left, right] = (["left", "right"] as const).map((end) => plateauOf(blocks, end, device.toLab));
+      const streakiness = Math.max(left!.streakiness, right!.streakiness);
+      return {
+        cell,
+        levels,
+        ...right!,
+        streakiness,
+        bare: left!.lab,
+        profile: profileOf(blocks, cell.box, device.toLab),
+      };
+    }
     const lab = device.toLab(middleOf(blocks));
-    return { cell, levels, lab, ...evenness(blocks.map(device.toLab), lab) };
+    return {
+      cell,
+      levels,
+      lab,
+      bare: lab,
+      profile: undefined,
+      ...evenness(blocks.map(device.toLab), lab),
+    };
   });
   const cells = plain.map((own): CellReading => {
     const fewer = plain.find(
       (p) =>
         p.cell.line === own.cell.line &&
         !p.cell.lift &&
+        !p.cell.meets &&
         p.cell.stack.length === own.cell.stack.length - 1 &&
         p.cell.stack.every((c) => c === own.cell.stack[0]),
     );
@@ -260,9 +289,9 @@ function judge(
       over: own.levels.over,
       glare: glares(own.cell.box),
       lift: own.cell.lift ?? false,
-      fromPaper: deltaE00(own.lab, chart.paper),
-      oneCoatLess: new Set(own.cell.stack).size === 1 ? fewer?.lab : undefined,
-      known: own.cell.lift ? undefined : known.get(keyOf(own.cell.stack)),
+      fromPaper: deltaE00(own.bare, chart.paper),
+      oneCoatLess: !own.cell.meets && new Set(own.cell.stack).size === 1 ? fewer?.lab : undefined,
+      known: knownAs(own.cell),
     });
     const { x, y, width, height } = own.cell.box;
     const corners = (
@@ -273,12 +302,13 @@ function judge(
         [x, y + height],
       ] as const
     ).map(([cx, cy]) => project(found.toPixels, cx, cy));
-    const { line, place, stack, lift } = own.cell;
+    const { line, place, stack, lift, meets } = own.cell;
     return {
       line,
       place,
       stack,
       ...(lift && { lift }),
+      ...(meets && { meets, profile: own.profile }),
       lab: own.lab,
       spread: own.spread,
       streakiness: own.streakiness,

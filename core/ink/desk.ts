@@ -1,6 +1,7 @@
 import type { Lab } from "@/core/colour/lab";
 import type { Spectrum } from "@/core/colour/observer";
 import { finish, type Work } from "@/core/progress";
+import type { Blending } from "./fit-blending";
 import type { Coats } from "./fit-ink";
 import { fittingPaper } from "./fit-paper";
 import { leanOn, type Lean } from "./lean";
@@ -26,6 +27,8 @@ export interface Desk {
   readonly residual: number;
   /** Measured overlays, and what they say of stacks near them. */
   readonly overlays?: Overlays;
+  /** How ink moves on the paper, as far as a blend page told. */
+  readonly blending?: Blending;
 }
 
 /** One coat of ink after another, first coat first: positions in `Desk.inks`. */

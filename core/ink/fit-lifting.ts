@@ -1,3 +1,4 @@
+import { leastOf } from "@/core/algebra/least";
 import { median } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
@@ -30,7 +31,6 @@ export function liftedLab(paper: Paper, spectrum: InkSpectrum, coats: number, la
   );
 }
 
-const GOLDEN = (Math.sqrt(5) - 1) / 2;
 const STEPS = 24;
 
 /** Fits λ of the blender to a paper's lift cells by least median ΔE00 (golden section); without cells the expected value stands. */
@@ -38,12 +38,6 @@ export function fitLifting(paper: Paper, cells: readonly LiftReading[]): Lifting
   if (!cells.length) return { blender: DEFAULT_LIFTING.blender, residual: 0, cells: 0 };
   const off = (lambda: number) =>
     median(cells.map((c) => deltaE00(liftedLab(paper, c.spectrum, c.coats, lambda), c.lab)));
-  let [low, high] = [0, 0.95];
-  for (let i = 0; i < STEPS; i++) {
-    const [a, b] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)];
-    if (off(a) < off(b)) high = b;
-    else low = a;
-  }
-  const blender = (low + high) / 2;
+  const blender = leastOf(off, [0, 0.95], STEPS);
   return { blender, residual: off(blender), cells: cells.length };
 }

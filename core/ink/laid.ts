@@ -1,7 +1,7 @@
 import type { Lab } from "@/core/colour/lab";
 import { BANDS, type Spectrum } from "@/core/colour/observer";
 import { leanOf, seenLab, type Desk } from "./desk";
-import { DEFAULT_LIFTING, uptakeOf, type PaperFit } from "./paper";
+import { uptakeOf, type PaperFit } from "./paper";
 import { inkedLab } from "./sheet";
 import { doseOfK, kOfDose } from "./stack";
 
@@ -21,7 +21,7 @@ export function uptakeAt(fit: PaperFit, coats: number): number {
 }
 
 /** Share λ of what lies beneath that a pass loosens. */
-export const liftingOf = (fit: PaperFit, wet: boolean): number => (wet ? DEFAULT_LIFTING.wet : fit.lifting);
+export const liftingOf = (fit: PaperFit, wet: boolean): number => (wet ? fit.wetLifting : fit.lifting);
 
 /**
  * How much each pass of a pile counts, in coats that the sheet has taken. On dry ink a pass scales what lies beneath by 1 − λ (part of a

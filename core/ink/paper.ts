@@ -15,8 +15,9 @@ export interface PaperFit extends Surface {
    * from a second ink than a band that is still bright. 1 puts the whole loss on the amount of ink taken.
    */
   readonly crowding: number;
-  /** Share of the ink beneath that one dry-on-dry pass loosens (λ). */
+  /** Share of the ink beneath that one pass loosens (λ), on dry ink and on wet. */
   readonly lifting: number;
+  readonly wetLifting: number;
 }
 
 /** Wetness of the sheet when the next pass comes, and its λ where nothing has been fitted: ink on dry ink, ink on wet ink, blender. */
@@ -30,6 +31,7 @@ export const DEFAULT_FIT: PaperFit = {
   uptake: [1, 1.75, 2.35, 2.85],
   crowding: 0.9,
   lifting: DEFAULT_LIFTING.dry,
+  wetLifting: DEFAULT_LIFTING.wet,
 };
 
 /** A paper as the model uses it: its colour and its spectra behind the surface. */

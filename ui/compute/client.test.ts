@@ -18,6 +18,7 @@ const rackWith = (own: typeof inks): ReadRack => ({
   overlays: [],
   others: [],
   strips: [],
+  blends: [],
 });
 const rack = rackWith(inks);
 /** Large enough that trying every stack takes far longer than it takes to stop it. */

@@ -1,5 +1,6 @@
 "use client";
 import { Check } from "lucide-react";
+import Link from "next/link";
 import { useState } from "react";
 import { MATERIAL_HABITS } from "@/core/group/material";
 import type { School } from "@/core/group/school";
@@ -65,6 +66,15 @@ export function SchoolTab({ area, rack }: { readonly area: Area; readonly rack: 
         The same group laid in each school on 32 mm of {rack.paper.name}, light end left.{" "}
         <strong>{area.material}</strong> is usually laid {habit.school}: {whyInWords[area.material]}
       </p>
+      {work.output && !work.output.movesAsRead && (
+        <p className="m-0 text-[14px] text-soft">
+          How far wet ink runs on this paper is assumed:{" "}
+          <Link className="underline" href={`/swatchbook/${rack.paper.id}?tab=chart`}>
+            a page of blends
+          </Link>{" "}
+          measures it.
+        </p>
+      )}
       <Progress work={work} doing="Laying sample strips" />
       <ul className="m-0 list-none space-y-1 p-0" aria-label="Schools">
         {schools.map((s) => (

@@ -33,6 +33,26 @@ export function ChartPreview({ layout, rack }: { layout: PageLayout; rack: Rack 
           <rect key={b.x} x={b.x} y={b.y} width={b.width} height={b.height} />
         ))}
         {layout.cells.map((c) => {
+          if (c.meets) {
+            const hexOf = (codes: readonly string[]) => {
+              const swatch = known.get(codes[0] ?? "")?.[codes.length - 1];
+              return swatch ? labToHex(swatch.lab) : "none";
+            };
+            const { x, y, width: w, height: h } = c.box;
+            return (
+              <g key={`${c.line} ${c.place}`} stroke="#8a8a8a" strokeWidth="0.25">
+                <rect x={x} y={y} width={w / 2} height={h} fill={hexOf(c.stack)} />
+                <rect
+                  x={x + w / 2}
+                  y={y}
+                  width={w / 2}
+                  height={h}
+                  fill={hexOf(c.meets.over)}
+                  strokeDasharray={c.meets.over.length ? undefined : "0.8 0.8"}
+                />
+              </g>
+            );
+          }
           const swatch =
             c.lift || new Set(c.stack).size > 1 ? undefined : known.get(c.stack[0]!)?.[c.stack.length - 1];
           return (

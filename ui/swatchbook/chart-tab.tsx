@@ -141,6 +141,12 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
                 : "Nothing to print with this choice."}
             </span>
           </div>
+          {which === "blends, light against dark" && (
+            <p className="m-0 text-[14px]">
+              Two inks laid wet, either way round; crisp; and lifted. From how they run into one another,
+              plans and sample strips learn how far ink moves on {paper.name} and what it loosens.
+            </p>
+          )}
           {trouble && (
             <p role="alert" className="m-0">
               {trouble}
@@ -151,10 +157,17 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
               Print in true size (100 %) onto {paper.name}, or onto the thinnest paper and copy the cells by
               hand.
             </li>
-            <li>
-              Fill each cell to its ticks: one, two, three coats, each dry before the next; the last cell two
-              coats, then one pass of the blender.
-            </li>
+            {which === "blends, light against dark" ? (
+              <li>
+                Fill each long cell as the note above it says: the second ink begins at the ticks in its
+                middle, at once where it says wet. Do one cell at a time, so that nothing dries too early.
+              </li>
+            ) : (
+              <li>
+                Fill each cell to its ticks: one, two, three coats, each dry before the next; the last cell
+                two coats, then one pass of the blender.
+              </li>
+            )}
             <li>Let it dry overnight, then scan it or photograph the whole page in even light.</li>
           </ol>
           <p className="m-0 text-[13px] text-soft">

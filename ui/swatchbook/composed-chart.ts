@@ -1,4 +1,4 @@
-import { pencilLines, pieceLines, stackLines } from "@/core/chart/compose";
+import { blendPage, pencilLines, pieceLines, stackLines } from "@/core/chart/compose";
 import { inkLine, type ChartLine } from "@/core/chart/layout";
 import type { Rack } from "@/store/rack";
 import type { PaperData } from "./paper-view";
@@ -12,6 +12,7 @@ export const WHICH = [
   "a piece and its overlays",
   "open trials",
   "pencils over markers",
+  "blends, light against dark",
 ] as const;
 export type Which = (typeof WHICH)[number];
 
@@ -64,6 +65,15 @@ export function composed(
           trials.filter((t) => t.verdict === "open").map((t) => ({ stack: t.stack })),
         ),
         title: "Open trials",
+      };
+    case "blends, light against dark":
+      return {
+        lines: blendPage(
+          rack.markers
+            .filter((m) => m.owned && m.state !== "dry" && m.swatches.length)
+            .map(({ code, family, swatches }) => ({ code, family, lightness: swatches[0]!.lab[0] })),
+        ),
+        title: "Blends",
       };
     case "pencils over markers": {
       const ready = rack.markers

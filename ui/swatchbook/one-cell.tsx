@@ -7,6 +7,7 @@ import type { PaperSheet } from "@/store/papers";
 import type { CellDecision, ReadingSource } from "@/store/schema";
 import { Notice } from "@/ui/kit/notice";
 import { doubtInWords } from "@/words/chart";
+import { meetingInWords } from "@/words/meeting";
 import { labInWords } from "@/words/numbers";
 
 /** A reading that was there before. */
@@ -18,8 +19,8 @@ export interface Earlier {
 }
 
 /** Name of what a cell was coloured with. */
-export const nameOf = (c: Pick<CellReading, "stack" | "lift">): string =>
-  `${nameStack(c.stack)}${c.lift ? ", lifted" : ""}`;
+export const nameOf = ({ stack, lift, meets }: Pick<CellReading, "stack" | "lift" | "meets">): string =>
+  meets ? meetingInWords({ stack, ...meets }) : `${nameStack(stack)}${lift ? ", lifted" : ""}`;
 
 /** One cell of a page: what was read, what is doubtful about it, and what is decided. */
 export function OneCell({
@@ -65,6 +66,17 @@ export function OneCell({
           )}
         </div>
       </div>
+      {cell.profile && (
+        <div
+          className="mt-2 flex h-9 border border-strong"
+          role="img"
+          aria-label="Colours along the cell, as read"
+        >
+          {cell.profile.labs.map((lab, i) => (
+            <span key={i} className="flex-1" style={{ background: labToHex(lab) }} />
+          ))}
+        </div>
+      )}
       {cell.doubts.map((d) => (
         <Notice key={d.kind}>
           <strong>{d.kind[0]!.toUpperCase() + d.kind.slice(1)}.</strong> {doubtInWords(d)}.

@@ -1,11 +1,14 @@
 "use client";
 import { useMemo } from "react";
 import type { FitPaperOutput } from "@/compute/operations/fit-paper";
+import type { StoredBlend } from "@/store/blends";
 import type { Rack } from "@/store/rack";
 import type { StoredReading } from "@/store/readings";
 import { Progress } from "@/ui/compute/progress";
 import { useAsk } from "@/ui/compute/use-compute";
 import { Notice } from "@/ui/kit/notice";
+import { counted } from "@/words/numbers";
+import { Blends } from "./blends";
 import { PaperCurves } from "./paper-curves";
 import { PaperFacts } from "./paper-facts";
 
@@ -13,9 +16,11 @@ import { PaperFacts } from "./paper-facts";
 export function PaperTab({
   rack,
   readings,
+  blends,
 }: {
   readonly rack: Rack;
   readonly readings: readonly StoredReading[];
+  readonly blends: readonly StoredBlend[];
 }) {
   const lifts = useMemo(
     () => readings.filter((r) => r.lift && !r.excluded && new Set(r.stack).size === 1),
@@ -60,13 +65,19 @@ export function PaperTab({
             )
           )}
         </section>
-        {work.output && read.length > 0 && <PaperCurves rack={rack} fit={work.output} />}
+        {work.output && read.length > 0 && (
+          <>
+            <Blends paper={rack.paper} fit={work.output} stored={blends} />
+            <PaperCurves rack={rack} fit={work.output} />
+          </>
+        )}
       </div>
     </div>
   );
 }
 
 function Fit({ fit }: { fit: FitPaperOutput }) {
+  const { wetLifting, mixing, edge } = fit.blending;
   const rows: readonly [string, string, string][] = [
     [
       "Uptake of 1, 2, 3 coats",
@@ -84,6 +95,25 @@ function Fit({ fit }: { fit: FitPaperOutput }) {
       fit.lifting.cells
         ? `from ${fit.lifting.cells} lift cells, residual ${fit.lifting.residual.toFixed(1)} ΔE00`
         : "print a chart: its last cells are lifted",
+    ],
+    [
+      "Wet ink loosens",
+      `${Math.round(100 * (wetLifting?.value ?? fit.assumed.wetLifting))} %`,
+      wetLifting
+        ? `of what lies beneath, from ${counted(wetLifting.cells, "cell")}, residual ${wetLifting.residual.toFixed(1)} ΔE00`
+        : "assumed, until a page of blends is read",
+    ],
+    [
+      "Wet tones run together",
+      mixing ? `${mixing.value.toFixed(1)} mm` : "not measured",
+      mixing
+        ? `spread of the border, from ${counted(mixing.cells, "cell")}`
+        : "sample strips go by the open time",
+    ],
+    [
+      "A dry edge creeps",
+      edge ? `${edge.value.toFixed(1)} mm` : "not measured",
+      edge ? `spread of the border, from ${counted(edge.cells, "cell")}` : "sample strips go by the bleed",
     ],
     [
       "Residual",

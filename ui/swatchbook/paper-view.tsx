@@ -2,6 +2,7 @@
 import Link from "next/link";
 import { labToHex } from "@/core/colour/display";
 import type { Piece } from "@/core/piece/piece";
+import type { StoredBlend } from "@/store/blends";
 import type { StoredChart, StoredScan } from "@/store/charts";
 import type { PictureFacts } from "@/store/pictures";
 import type { Rack } from "@/store/rack";
@@ -22,6 +23,7 @@ export interface PaperData {
   readonly rack: Rack;
   readonly readings: readonly StoredReading[];
   readonly charts: readonly StoredChart[];
+  readonly blends: readonly StoredBlend[];
   readonly scans: readonly ListedScan[];
   readonly trials: readonly Trial[];
   readonly pictures: readonly PictureFacts[];
@@ -31,7 +33,7 @@ export interface PaperData {
 /** One paper of the swatchbook: what it is, its readings, charts, trials. */
 export function PaperView(data: PaperData) {
   const params = useQuery();
-  const { rack, readings, charts, scans, trials, pictures } = data;
+  const { rack, readings, blends, charts, scans, trials, pictures } = data;
   const { paper } = rack;
   const own = charts.filter((c) => c.paperId === paper.id);
   const open = scans
@@ -42,7 +44,7 @@ export function PaperView(data: PaperData) {
       id: "paper",
       name: "Paper and curves",
       note: "",
-      content: () => <PaperTab rack={rack} readings={readings} />,
+      content: () => <PaperTab rack={rack} readings={readings} blends={blends} />,
     },
     {
       id: "readings",

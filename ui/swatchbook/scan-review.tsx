@@ -118,7 +118,10 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
             decision={decisions[at]!}
             paper={paper}
             before={earlier.find(
-              (r) => r.lift === (cell.lift ?? false) && r.stack.join("\n") === cell.stack.join("\n"),
+              (r) =>
+                !cell.meets &&
+                r.lift === (cell.lift ?? false) &&
+                r.stack.join("\n") === cell.stack.join("\n"),
             )}
             onDecide={(d) => decide([at], d)}
           />

@@ -49,6 +49,7 @@ const data: PaperData = {
     reading(["clay1"], 86),
     reading(["clay5"], 55, { excluded: true }),
   ],
+  blends: [],
   charts: [chart],
   scans: [scan],
   trials: [trial],

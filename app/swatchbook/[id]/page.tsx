@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { isId } from "@/border/fields";
+import { blendsOn } from "@/store/blends";
 import { listCharts, listScans } from "@/store/charts";
 import { listPapers } from "@/store/papers";
 import { loosePictures } from "@/store/pictures";
@@ -27,8 +28,9 @@ export default async function PaperPage({ params }: Props) {
   const studio = await currentStudio();
   const rack = isId(id) ? await rackOn(studio, id) : undefined;
   if (!rack) notFound();
-  const [readings, charts, scans, trials, pictures, pieces] = await Promise.all([
+  const [readings, blends, charts, scans, trials, pictures, pieces] = await Promise.all([
     readingsOn(studio, id),
+    blendsOn(studio, id),
     listCharts(studio),
     listScans(studio),
     trialsOn(studio, id),
@@ -40,6 +42,7 @@ export default async function PaperPage({ params }: Props) {
       <PaperView
         rack={rack}
         readings={readings}
+        blends={blends}
         charts={charts}
         scans={scans.map(({ result, ...s }) => ({ ...s, pages: result.pages }))}
         trials={trials}

@@ -1,0 +1,10 @@
+import { route } from "@/border/route";
+import { ExcludeInput } from "@/border/swatchbook";
+import { excludeBlend } from "@/store/blends";
+
+/** Leaves a long cell out, or takes it in again. */
+export const PATCH = route(
+  ExcludeInput,
+  async (studio, { excluded }, { id }) => (await excludeBlend(studio, id!, excluded)) && { excluded },
+  "long cell",
+);
