@@ -1,5 +1,6 @@
 import {
   fitOnLine,
+  MOST_MEETING,
   MEETINGS,
   SHEETS,
   type ChartCell,
@@ -17,7 +18,7 @@ export const Serial = (): PropertyDecorator => Whole(1, 65535);
 /** What begins in the middle of a long cell. */
 export class MeetsInput {
   @OneOf(MEETINGS) how!: Meeting;
-  @Stack() over!: string[];
+  @Stack(0, MOST_MEETING) over!: string[];
 }
 export const MEETS = 'expected {"how","over"}';
 

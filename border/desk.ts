@@ -1,3 +1,4 @@
+import { MOST_MEETING } from "@/core/chart/layout";
 import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
 import type { Illuminant } from "@/core/colour/observer";
 import { MOST_ON_RACK, STATES, type MarkerState } from "@/core/stock/kinds";
@@ -57,7 +58,7 @@ export const FEWEST_ALONG = 8;
 
 /** Two layings that meet in the middle of a long cell, as read. */
 export class BlendInput extends MeetsInput {
-  @Stack(1) stack!: string[];
+  @Stack(1, MOST_MEETING) stack!: string[];
   /** Distance from one colour to the next. */
   @Within(0.05, 5, "mm") step!: number;
   @Colours(FEWEST_ALONG, MOST_ALONG) colors!: ColourInput[];

@@ -7,7 +7,7 @@ import { pieceOfSave, readPiece, SaveInput } from "./piece";
 import { BadInput } from "./problem";
 import { ImportRackInput, RangeInput } from "./rack";
 import { readAs } from "./read-as";
-import { AddReadingsInput, NewScanInput } from "./swatchbook";
+import { AddReadingsInput, NewChartInput, NewScanInput } from "./swatchbook";
 
 describe("a piece that comes in", () => {
   const piece = applyCommand(
@@ -216,11 +216,53 @@ describe("what comes in for rack and swatchbook", () => {
     expect(scan({ ...result, marks: [] })).toEqual(["result.marks"]);
     expect(scan({ ...result, width: 1e9 })).toEqual(["result.width"]);
     expect(scan({ ...result, cells: [{ ...cell, lab: [50, 0] }] })).toEqual(["result.cells[0].lab"]);
+    const labs = Array.from({ length: 12 }, () => [50, 0, 0]);
+    const meets = { how: "lifted", over: [] };
+    const long = (change: object) => scan({ ...result, cells: [{ ...cell, ...change }] });
+    expect(long({ meets, profile: { step: 0.5, labs } })).toEqual([]);
+    expect(long({ meets: { how: "wet", over: null } })).toEqual([
+      "result.cells[0].meets.how",
+      "result.cells[0].meets.over",
+    ]);
+    expect(long({ meets, profile: { step: 1e308, labs: labs.slice(6) } })).toEqual([
+      "result.cells[0].profile.step",
+      "result.cells[0].profile.labs",
+    ]);
+    expect(long({ profile: [] })).toEqual(["result.cells[0].profile"]);
+    expect(long({ profile: { step: 0.5, labs: Array.from({ length: 100_000 }, () => [50, 0, 0]) } })).toEqual(
+      ["result.cells[0].profile.labs"],
+    );
     expect(scan({ ...result, cells: [{ ...cell, doubts: [{ kind: 1 }] }] })).toEqual([
       "result.cells[0].doubts[0].kind",
       "result.cells[0].doubts[0].figure",
     ]);
   });
+});
+
+it("the cells of a chart's line fit on it: a long one takes two places", () => {
+  const chart = (cells: unknown) => ({
+    paperId: "1b671a64-40d5-491e-99b0-da01ff1f3341",
+    title: "Blends",
+    sheet: "A4",
+    lines: [{ label: "a", cells }],
+  });
+  const refused = (cells: unknown) => {
+    try {
+      readAs(NewChartInput, chart(cells));
+    } catch (e) {
+      return (e as BadInput).problems;
+    }
+    return [];
+  };
+  const short = { stack: ["a"] };
+  const long = { stack: ["a"], meets: { how: "dark over dry light", over: ["b"] } };
+  expect(refused([long, long])).toEqual([]);
+  expect(refused([short, short, long])).toEqual([]);
+  expect(refused([short, long, long])).toEqual([
+    { path: "lines[0].cells", expected: expect.stringContaining("a long one takes two") },
+  ]);
+  expect(refused([long, null]).map((p) => p.path)).toContain("lines[0].cells[1]");
+  expect(refused([]).map((p) => p.path)).toEqual(["lines[0].cells"]);
 });
 
 it("a new paper must say its name, colour and coats; a changed one need not", () => {

@@ -111,14 +111,14 @@ export const Codes = (least: number, most: number): PropertyDecorator =>
 
 /** Most coats of one stack. */
 export const MOST_COATS = 12;
-const isStack = (v: unknown, least: number): boolean =>
-  Array.isArray(v) && v.length >= least && v.length <= MOST_COATS && v.every(isCode);
+const isStack = (v: unknown, least: number, most = MOST_COATS): boolean =>
+  Array.isArray(v) && v.length >= least && v.length <= most && v.every(isCode);
 
 /** A stack: codes bottom to top, one entry a coat. */
-export const Stack = (least = 0): PropertyDecorator =>
+export const Stack = (least = 0, most = MOST_COATS): PropertyDecorator =>
   Rule(
-    `expected a stack: ${least ? `${least} to` : "at most"} ${MOST_COATS} codes, bottom to top, one entry a coat`,
-    (v) => isStack(v, least),
+    `expected a stack: ${least ? `${least} to` : "at most"} ${most} codes, bottom to top, one entry a coat`,
+    (v) => isStack(v, least, most),
   );
 
 /** A list of stacks. */

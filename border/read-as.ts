@@ -33,7 +33,7 @@ function build(
   const fields = fieldsOf(type);
   const start = problems.length;
   const out = new type() as Record<string, unknown>;
-  const built = new Set<string>();
+  const refused = new Set<string>();
   for (const [name, given] of Object.entries(value)) {
     const at = join(path, name);
     const field = fields.get(name);
@@ -44,15 +44,16 @@ function build(
       });
       if (problems.length >= MOST_TOLD) return undefined;
     } else if ((field.of || field.kinds) && given !== null && given !== undefined) {
-      built.add(name);
+      const before = problems.length;
       out[name] = field.list
         ? buildList(field, field.list, given, at, problems)
         : build(field.of!(), given, at, field.expected!, problems);
+      if (problems.length > before) refused.add(name);
     } else if (given !== undefined) out[name] = given;
   }
   for (const error of validateSync(out, { stopAtFirstError: true, forbidUnknownValues: false })) {
     // What could not be built has said so itself.
-    if (built.has(error.property)) continue;
+    if (refused.has(error.property)) continue;
     for (const said of Object.values(error.constraints ?? {}))
       problems.push({ path: join(path, error.property), expected: said });
   }

@@ -1,6 +1,6 @@
 import type { ColourInput } from "@/border/colour";
 import type { MarkerState } from "@/core/stock/kinds";
-import type { Meeting } from "@/core/chart/layout";
+import { MOST_MEETING, type Meeting } from "@/core/chart/layout";
 import type { Profile } from "@/core/chart/profile";
 import type { Illuminant } from "@/core/colour/observer";
 import type { Lab } from "@/core/colour/lab";
@@ -83,13 +83,15 @@ export function deskOfRack({ paper, markers, overlays, others, strips, blends }:
       return [{ stack: under, layers, color: asRead(lab) }];
     }),
     ...(blends.length && {
-      blends: blends.map(({ how, stack, over, profile: { step, labs } }) => ({
-        how,
-        stack,
-        over,
-        step,
-        colors: labs.map(asRead),
-      })),
+      blends: blends
+        .filter((b) => b.stack.length <= MOST_MEETING)
+        .map(({ how, stack, over, profile: { step, labs } }) => ({
+          how,
+          stack,
+          over,
+          step,
+          colors: labs.map(asRead),
+        })),
     }),
   };
 }

@@ -60,6 +60,40 @@ describe("the swatchbook's operations", () => {
       await problems("fitPaper", { ...desk, lifts: [{ code: "nobody", coats: 2, color: "#ffffff" }] }),
     ).toEqual([expect.objectContaining({ path: "lifts[0].code" })]);
   });
+  it("fitPaper shows long cells as read and as laid, and the values they tell; without any it says what is assumed", async () => {
+    const byLightness = [...inks].sort((a, b) => b.coats[0]!.lab[0] - a.coats[0]!.lab[0]);
+    const [light, dark] = [byLightness[0]!, byLightness.at(-1)!];
+    const at = (from: readonly number[], to: readonly number[], t: number) =>
+      from.map((v, c) => v + t * (to[c]! - v));
+    const blend = {
+      how: "dark over dry light",
+      stack: [light.code],
+      over: [dark.code],
+      step: 0.6,
+      colors: Array.from({ length: 40 }, (_, i) => ({
+        lab: at(light.coats[0]!.lab, dark.coats[2]!.lab, Math.min(1, Math.max(0, (i - 17) / 5))),
+      })),
+    };
+    const stranger = { ...blend, over: ["not here"] };
+    const fit = await runOperation("fitPaper", { ...desk, blends: [blend, stranger] });
+    expect(fit.blends).toHaveLength(1);
+    expect(fit.blends[0]!.read).toHaveLength(40);
+    expect(fit.blending.edge).toMatchObject({ cells: 1 });
+    expect(fit.blending.mixing).toBeUndefined();
+    const L = fit.blends[0]!.laid.map((c) => c.lab[0]);
+    expect(Math.abs(L.at(-1)! - L[0]!)).toBeGreaterThan(3);
+    const none = await runOperation("fitPaper", desk);
+    expect(none).toMatchObject({ blending: {}, blends: [], assumed: { wetLifting: 0.05 } });
+    for (const [change, path] of [
+      [{ how: "anyhow" }, "blends[0].how"],
+      [{ colors: [] }, "blends[0].colors"],
+      [{ step: 0 }, "blends[0].step"],
+      [{ over: null }, "blends[0].over"],
+    ] as const)
+      expect(await problems("fitPaper", { ...desk, blends: [{ ...blend, ...change }] })).toEqual([
+        expect.objectContaining({ path }),
+      ]);
+  });
   it("substitute finds the nearest other ink, never the tone itself", async () => {
     const codes = inks.map((i) => i.code);
     const { tones } = await runOperation("substitute", {

@@ -112,6 +112,7 @@ test.describe("what comes in over HTTP", () => {
           { readings: [{ stack: ["a"], color: "#808080", source: "hand" }] },
         ],
         ["patch", `/api/readings/${id}`, { excluded: true }],
+        ["patch", `/api/blends/${id}`, { excluded: true }],
         ["put", `/api/ranges/${id}`, { name: "A", families: [], key: null, homes: {} }],
         ["patch", `/api/trials/${id}`, { note: "x" }],
         ["delete", `/api/trials/${id}`, undefined],

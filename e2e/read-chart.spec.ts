@@ -2,16 +2,19 @@ import { expect, test } from "@playwright/test";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
 import { printedPage } from "@/demo/printed-page";
-import { harshShot, photograph, type Drawing, type Shot } from "@/sim/camera";
+import { harshShot, photograph, type Shot } from "@/sim/camera";
 import { colourPage } from "@/sim/colouring";
+import type { Drawing } from "@/sim/drawing";
 import { demoRange } from "@/sim/demo-range";
 import { look } from "@/sim/observer";
 import { whiteCard } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
 import { colourSheet } from "@/sim/sheet";
-import { inkLine, layOutChart, type Chart } from "@/core/chart/layout";
+import { blendLines, inkLine, layOutChart, type Chart } from "@/core/chart/layout";
 import { readChart, type KnownChart, type ReadPage } from "@/core/chart/read-chart";
 import { ChartRefused } from "@/core/chart/refusal";
+import { layDesk } from "@/core/ink/desk";
+import { fitBlending } from "@/core/ink/fit-blending";
 
 /** Pictures are work for plain Node: Jest's sandbox makes their loops ten times slower. */
 const inks = new Map(
@@ -117,4 +120,62 @@ test.describe("a picture that cannot be trusted", () => {
     expect(unknown).toThrow(ChartRefused);
     expect(unknown).toThrow(/chart 21, page 1/);
   });
+});
+
+test("a photographed page of blends is read as colours along its cells, which tell how far ink ran", async () => {
+  const own = ["rust1c", "rust6m", "plum1c", "plum7c"];
+  const recipes = new Map(demoRange().map((i) => [i.code, i.recipe]));
+  const page: Chart = {
+    serial: 22,
+    sheet: "A4",
+    lines: [
+      ...own.map(inkLine),
+      ...blendLines("rust1c", "rust6m"),
+      ...blendLines("plum1c", "plum7c"),
+      ...codes.slice(0, 6).map(inkLine),
+    ],
+  };
+  const drawing = colourPage(printedPage(layOutChart(page)[0]!), whiteCard, (c) => recipes.get(c));
+  const photo = await take(drawing);
+  const stacks = [...own, ...codes.slice(0, 6)].flatMap((c) =>
+    [1, 2, 3].map((n) => Array<string>(n).fill(c)),
+  );
+  const lab = (stack: readonly string[]): Lab =>
+    xyzToLab(
+      look(
+        colourSheet(
+          whiteCard,
+          stack.map((c) => recipes.get(c)!),
+        ),
+      ),
+    );
+  const { value } = finish(
+    readChart(photo, [
+      { ...page, paper: truth([]), known: stacks.map((stack) => ({ stack, lab: lab(stack) })) },
+    ]),
+  );
+  const long = value.cells.filter((c) => c.meets);
+  expect(long.map((c) => c.doubts)).toEqual(long.map(() => []));
+  const desk = layDesk(
+    truth([]),
+    own.map((code) => ({
+      code,
+      coats: [1, 2, 3].map((n) => ({ lab: lab(Array<string>(n).fill(code)) })) as never,
+    })),
+  );
+  const placed = (stack: readonly string[]) => stack.map((c) => own.indexOf(c));
+  const { mixing, edge, wetLifting } = fitBlending(
+    desk,
+    long.map((c) => ({
+      how: c.meets!.how,
+      stack: placed(c.stack),
+      over: placed(c.meets!.over),
+      profile: c.profile!,
+    })),
+  );
+  // As without a camera between: a little blur is added by the lens.
+  expect(mixing!.value).toBeGreaterThan(0.8);
+  expect(mixing!.value).toBeLessThan(1.4);
+  expect(edge!.value).toBeLessThan(0.75);
+  expect(wetLifting!.value).toBeLessThan(0.3);
 });

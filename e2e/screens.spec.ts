@@ -68,8 +68,8 @@ test("a paper is changed in place, wrong numbers are kept within limits, and it 
   await facts.getByLabel("Weight, g/m²").fill("5");
   await facts.getByLabel("Weight, g/m²").press("Enter");
   await expect(facts.getByRole("status")).toHaveText("Saved");
-  await facts.getByLabel("Grain, 0 smooth to 1 rough").fill("0,4");
-  await facts.getByLabel("Grain, 0 smooth to 1 rough").press("Enter");
+  await facts.getByLabel("Grain, 0 to 1").fill("0,4");
+  await facts.getByLabel("Grain, 0 to 1").press("Enter");
   const paper = async () =>
     ((await (await request.get(`/api/papers/${id}`)).json()) as { paper: object }).paper;
   await expect.poll(paper).toMatchObject({ weight: 20, grain: 0.4 });

@@ -25,7 +25,7 @@ test("every table carries the studio", async () => {
 
 test("a studio sees and touches only what is its own", async ({ page, request }) => {
   const document = { version: 1, name: "Somebody else's piece", paperId: null, pictureId: null, areas: [] };
-  const [piece, picture, paper, group, range] = Array.from({ length: 5 }, () => randomUUID());
+  const [piece, picture, paper, group, range, blend] = Array.from({ length: 6 }, () => randomUUID());
   await withDatabase(async (db) => {
     const { rows } = await db.query<{ id: string }>(
       "insert into studios (slug, name) values ($1, 'Next door') returning id",
@@ -50,6 +50,10 @@ test("a studio sees and touches only what is its own", async ({ page, request })
       [paper, studio],
     );
     await db.query(
+      "insert into blends (id, studio_id, paper_id, how, stack, over, profile) values ($1, $2, $3, 'lifted', '{a}', '{}', '{}')",
+      [blend, studio, paper],
+    );
+    await db.query(
       "insert into pictures (id, studio_id, name, type, width, height, original, working, working_type, working_width, working_height) values ($1, $2, 'x', 'image/png', 1, 1, '', '', 'image/png', 1, 1)",
       [picture, studio],
     );
@@ -63,6 +67,7 @@ test("a studio sees and touches only what is its own", async ({ page, request })
   expect((await brought.json()).problems[0].path).toBe("rangeId");
   const renamed = { name: "Ours now", families: [], key: null, homes: {} };
   expect((await request.put(`/api/ranges/${range}`, { data: renamed })).status()).toBe(404);
+  expect((await request.patch(`/api/blends/${blend}`, { data: { excluded: true } })).status()).toBe(404);
   const trial = { paperId: paper, stack: ["a"], predicted: "#808080" };
   expect((await request.post("/api/trials", { data: trial })).status()).toBe(422);
   expect((await request.get(`/api/pieces/${piece}`)).status()).toBe(404);

@@ -77,3 +77,28 @@ test("a stack is tried: predicted, read by hand, judged, and then shown as measu
   await page.reload();
   await expect(trial.getByLabel("Verdict on")).toHaveValue("nearly");
 });
+
+test("a long cell is left out of the fit and taken in again; a page of blends is composed", async ({
+  page,
+}) => {
+  const paper = await paperNamed(page, "Smooth white card");
+  await open(page, paper);
+  const fit = page.getByRole("region", { name: "Fit", exact: true });
+  await expect(fit.getByRole("row", { name: /Wet tones run together/ })).toContainText("from 8 cells", {
+    timeout: 60_000,
+  });
+  await page.getByRole("button", { name: "Leave out rose8c over wet rose1m" }).click();
+  await expect(fit.getByRole("row", { name: /Wet tones run together/ })).toContainText("from 7 cells", {
+    timeout: 60_000,
+  });
+  await page.getByRole("button", { name: "Take in rose8c over wet rose1m again" }).click();
+  await expect(fit.getByRole("row", { name: /Wet tones run together/ })).toContainText("from 8 cells", {
+    timeout: 60_000,
+  });
+  await page.getByRole("tab", { name: /Charts/ }).click();
+  await page
+    .getByRole("region", { name: "Compose a chart" })
+    .getByLabel(/^With/)
+    .selectOption("blends, light against dark");
+  await expect(page.getByText(/of them known/)).toContainText("on 1 page");
+});

@@ -1,36 +1,7 @@
 import sharp from "sharp";
 import { SAMPLES, wavelength } from "./observer";
+import { flatSheet, PX_PER_MM, type Drawing } from "./drawing";
 import { normal } from "./random";
-
-/** What lies under the camera: a printed sheet in mm with coloured patches. */
-export interface Drawing {
-  readonly width: number;
-  readonly height: number;
-  /** Reflectance of the bare sheet, every 5 nm. */
-  readonly paper: Float64Array;
-  readonly discs: readonly {
-    readonly x: number;
-    readonly y: number;
-    readonly radius: number;
-    readonly black: boolean;
-  }[];
-  readonly bars: readonly {
-    readonly x: number;
-    readonly y: number;
-    readonly width: number;
-    readonly height: number;
-  }[];
-  readonly patches: readonly {
-    readonly x: number;
-    readonly y: number;
-    readonly width: number;
-    readonly height: number;
-    readonly reflectance: Float64Array;
-    /** Reflectance of its columns, left to right, where it is not the same all along. */
-    readonly along?: readonly Float64Array[];
-    readonly streaks?: number;
-  }[];
-}
 
 export interface Shot {
   /** Size of the picture in pixels. */
@@ -111,61 +82,6 @@ export function sensor(lamp: number): (reflectance: ArrayLike<number>) => [numbe
 const encode = (v: number) => (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
 /** 8-bit level of light in 1/65535, before rounding. */
 const TONE_CURVE = Float32Array.from({ length: 65536 }, (_, i) => 255 * encode(i / 65535));
-const PX_PER_MM = 6;
-const PRINT = 0.035;
-
-/** The sheet as the sensor would see it from straight above in even light, `PX_PER_MM` a millimetre. */
-function flatSheet(
-  drawing: Drawing,
-  see: ReturnType<typeof sensor>,
-  random: () => number,
-): { width: number; height: number; light: Float32Array } {
-  const [width, height] = [Math.round(drawing.width * PX_PER_MM), Math.round(drawing.height * PX_PER_MM)];
-  const light = new Float32Array(width * height * 3);
-  const white = see(drawing.paper);
-  for (let p = 0; p < width * height; p++) for (let c = 0; c < 3; c++) light[3 * p + c] = white[c]!;
-  const fill = (
-    x0: number,
-    y0: number,
-    x1: number,
-    y1: number,
-    colour: (x: number, y: number) => readonly number[] | undefined,
-  ) => {
-    for (
-      let y = Math.max(0, Math.round(y0 * PX_PER_MM));
-      y < Math.min(height, Math.round(y1 * PX_PER_MM));
-      y++
-    )
-      for (
-        let x = Math.max(0, Math.round(x0 * PX_PER_MM));
-        x < Math.min(width, Math.round(x1 * PX_PER_MM));
-        x++
-      ) {
-        const v = colour((x + 0.5) / PX_PER_MM, (y + 0.5) / PX_PER_MM);
-        if (v) for (let c = 0; c < 3; c++) light[3 * (y * width + x) + c] = v[c]!;
-      }
-  };
-  for (const p of drawing.patches) {
-    const along = p.along?.map(see);
-    const even = see(p.reflectance);
-    const streak = p.streaks ?? 0.012;
-    const phase = random() * 6;
-    const edge = () => 0.7 * (random() - 0.5);
-    // Strokes lie side by side across the cell: each a little deeper or thinner, and the hand does not stop exactly at the ticks.
-    fill(p.x + edge(), p.y + edge(), p.x + p.width + edge(), p.y + p.height + edge(), (x, y) =>
-      (along?.[Math.floor(((x - p.x) / p.width) * along.length)] ?? even).map(
-        (v) => v * (1 + streak * Math.sin(2.1 * y + phase) + 0.3 * streak * Math.sin(7 * y)),
-      ),
-    );
-  }
-  const black = white.map((v) => v * PRINT);
-  for (const d of drawing.discs)
-    fill(d.x - d.radius, d.y - d.radius, d.x + d.radius, d.y + d.radius, (x, y) =>
-      Math.hypot(x - d.x, y - d.y) <= d.radius ? (d.black ? black : white) : undefined,
-    );
-  for (const b of drawing.bars) fill(b.x, b.y, b.x + b.width, b.y + b.height, () => black);
-  return { width, height, light };
-}
 
 /** How the sheet lies in the picture: turn, tilt away from the camera, and a lens a sheet and a half away. */
 function stance(drawing: Drawing, shot: Shot) {

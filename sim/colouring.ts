@@ -1,4 +1,4 @@
-import type { Drawing } from "./camera";
+import type { Drawing } from "./drawing";
 import type { InkRecipe } from "./dyes";
 import { colourAlong, type PassAlong } from "./flow";
 import type { PaperStock } from "./paper-stock";

@@ -7,18 +7,18 @@ interface Laid {
   readonly over: readonly string[];
 }
 
-/** What to do in a long cell: the second ink begins in its middle. */
-export function layingInWords({ how, stack, over }: Laid): string {
+/** What is written over the two halves of a long cell: the left one goes over all of it, in the order of the numbers. */
+export function layingNotes({ how, stack, over }: Laid): readonly [left: string, right: string] {
   const [whole, half] = [nameStack(stack), nameStack(over)];
   switch (how) {
     case "dark over wet light":
-      return `${whole} all over; while wet ${half} on the right`;
+      return [`1 ${whole}`, `2 ${half}, wet`];
     case "light over wet dark":
-      return `${half} on the right; while wet ${whole} all over`;
+      return [`2 ${whole}, wet`, `1 ${half}`];
     case "dark over dry light":
-      return `${whole} all over; let dry; ${half} on the right`;
+      return [`1 ${whole}`, `2 ${half}, dry`];
     case "lifted":
-      return `${whole} all over; let dry; blender on the right`;
+      return [`1 ${whole}`, "2 blender, dry"];
   }
 }
 

@@ -13,7 +13,7 @@ import {
   type ChartCell,
   type PageLayout,
 } from "@/core/chart/layout";
-import { layingInWords } from "@/words/meeting";
+import { layingNotes } from "@/words/meeting";
 
 /** Points a millimetre. */
 const PT = 72 / 25.4;
@@ -71,15 +71,24 @@ function middleTicks(doc: Doc, { x, y, width, height }: Box): void {
       .stroke();
 }
 
-const cellNote = ({ stack, lift, meets }: ChartCell): string => {
-  if (meets) return layingInWords({ stack, ...meets });
-  const one = new Set(stack).size === 1;
-  return lift
-    ? `${stack.length}, lift`
-    : one
-      ? String(stack.length)
-      : stack.map((c) => c.slice(0, 8)).join(">");
+const cellNote = ({ stack, lift }: ChartCell): string => {
+  if (lift) return `${stack.length}, lift`;
+  return new Set(stack).size === 1 ? String(stack.length) : stack.map((c) => c.slice(0, 8)).join(">");
 };
+
+/** Writes a note over a cell or half of it, as large as there is room for. */
+function writeNote(doc: Doc, note: string, { x, y, width }: Box): void {
+  doc
+    .font(TEXT)
+    .fontSize(Math.min(4.6, (width * PT) / (note.length * 0.62)))
+    .fillColor(GREY)
+    .text(note, x * PT, (y - 0.1) * PT - 5, { lineBreak: false });
+}
+
+const SHORT_CELLS =
+  "Short cells: one, two, three coats, each dry before the next; the last: two coats, dry, then one pass of the colourless blender.";
+const LONG_CELLS =
+  "Long cells: what is named on the left goes over all of it, what is named on the right over its right half, in the order of the numbers; wet: at once; dry: let it dry before.";
 
 function drawPage(
   doc: Doc,
@@ -109,11 +118,16 @@ function drawPage(
     );
   doc
     .font(TEXT)
-    .fontSize(7)
+    .fontSize(6.4)
     .text(
-      `For ${paper}. Cells: one, two, three coats, each dry before the next; the last: two coats, dry, then one pass of the colourless blender. Fill to the ticks. ${layout.cells.some((c) => c.meets) ? "Long cells as their notes say, one at a time: the second ink begins at the middle ticks. " : ""}Keep the narrow cells white. Dry overnight, then scan, or photograph the whole page in even light.`,
+      [
+        `For ${paper}.`,
+        ...(layout.cells.some((c) => !c.meets) ? [SHORT_CELLS] : []),
+        ...(layout.cells.some((c) => c.meets) ? [LONG_CELLS] : []),
+        "Fill to the ticks. Keep the narrow cells white. Dry overnight, then scan, or photograph the whole page in even light.",
+      ].join(" "),
       20 * PT,
-      23.5 * PT,
+      23 * PT,
       { width: (width - 40) * PT },
     );
   for (const { text, x, y } of layout.labels) {
@@ -130,13 +144,15 @@ function drawPage(
   }
   for (const cell of layout.cells) {
     ticks(doc, cell.box);
-    if (cell.meets) middleTicks(doc, cell.box);
-    const note = cellNote(cell);
-    doc
-      .font(TEXT)
-      .fontSize(Math.min(4.6, (cell.box.width * PT) / (note.length * 0.62)))
-      .fillColor(GREY)
-      .text(note, cell.box.x * PT, (cell.box.y - 0.1) * PT - 5, { lineBreak: false });
+    if (!cell.meets) {
+      writeNote(doc, cellNote(cell), cell.box);
+      continue;
+    }
+    middleTicks(doc, cell.box);
+    const width = cell.box.width / 2;
+    layingNotes({ stack: cell.stack, ...cell.meets }).forEach((note, i) =>
+      writeNote(doc, note, { ...cell.box, x: cell.box.x + i * (width + 0.6), width: width - 0.6 }),
+    );
   }
   for (const box of whiteBoxes(layout.sheet))
     doc

@@ -25,6 +25,9 @@ export const MEETINGS = [
 ] as const;
 export type Meeting = (typeof MEETINGS)[number];
 
+/** Most coats of either of two layings that meet: more tell nothing of how they run. */
+export const MOST_MEETING = 3;
+
 /** What is to be laid into a cell. */
 export interface ChartCell {
   /** Codes bottom to top, one entry a coat. */

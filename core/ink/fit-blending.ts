@@ -81,13 +81,14 @@ function wetLiftingOf(desk: Desk, readings: readonly BlendReading[]): Measured |
   return { value, residual: median(offs(value)), cells: wet.length };
 }
 
-/** Spacing of the modelled cell, mm, and over how much a nib's edge thins out. */
+/** Spacing of the modelled cell and its greatest length, mm, and over how much a nib's edge thins out. */
 const FINE = 0.25;
+const LONGEST = 40;
 const TAPER = 0.8;
 
 /** The colours along a long cell as the model lays it, at its fine spacing. */
 function modelled(desk: Desk, { how, stack, over, profile }: BlendReading, reach: number): Profile {
-  const cells = Math.ceil((profile.labs.length * profile.step) / FINE);
+  const cells = Math.ceil(Math.min(LONGEST, profile.labs.length * profile.step) / FINE);
   const whole = new Float64Array(cells).fill(1);
   const half = Float64Array.from({ length: cells }, (_, x) =>
     smooth(((x + 0.5 - cells / 2) * FINE + TAPER / 2) / TAPER),

@@ -159,8 +159,9 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
             </li>
             {which === "blends, light against dark" ? (
               <li>
-                Fill each long cell as the note above it says: the second ink begins at the ticks in its
-                middle, at once where it says wet. Do one cell at a time, so that nothing dries too early.
+                Fill each long cell as the notes above it say, in the order of their numbers: the right one
+                begins at the ticks in its middle, at once where it says wet. Do one cell at a time, so that
+                nothing dries too early.
               </li>
             ) : (
               <li>

@@ -23,7 +23,7 @@ const numbers: readonly NumberFact[] = [
   { key: "weight", label: "Weight, g/m²", least: 20, most: 2000, whole: true },
   { key: "openTime", label: "Stays wet, s", least: 1, most: 3600, whole: true },
   { key: "bleed", label: "Bleeds past the line, mm", least: 0, most: 20 },
-  { key: "grain", label: "Grain, 0 smooth to 1 rough", least: 0, most: 1 },
+  { key: "grain", label: "Grain, 0 to 1", least: 0, most: 1 },
 ];
 const lightInWords: Readonly<Record<Illuminant, string>> = {
   D65: "daylight (D65)",
