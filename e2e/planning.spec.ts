@@ -213,6 +213,17 @@ test("a group goes from an area into Groups, and from Groups into an area", asyn
   await expect(page.getByRole("status").filter({ hasText: "Kept in Groups as" })).toBeVisible();
   await page.getByRole("button", { name: "Take a group from Groups" }).click();
   await page.getByLabel("Search kept groups").fill("metal, tin");
+  const colours = page.getByRole("dialog").getByRole("button", { name: /^Aim at the colours of Metal, tin/i });
+  await colours.first().click({ timeout: 60_000 });
+  await expect(page.locator('[data-reading="shadow"]')).toContainText(/metal, tin/i);
+  await expect(savedNotice(page)).toBeVisible();
+  const { readings } = (await stored(request, id)).document.areas[0]!;
+  expect(readings.light!.lab[0]).toBeGreaterThan(readings.local!.lab[0]);
+  expect(readings.local!.lab[0]).toBeGreaterThan(readings.shadow!.lab[0]);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.locator('[data-reading="shadow"]').filter({ hasText: /metal, tin/i })).toHaveCount(0);
+  await page.getByRole("button", { name: "Take a group from Groups" }).click();
+  await page.getByLabel("Search kept groups").fill("metal, tin");
   await page.getByRole("dialog").getByRole("button", { name: "Take it" }).first().click();
   await expect(savedNotice(page)).toBeVisible();
   await expect(async () =>

@@ -37,7 +37,7 @@ export interface Blending {
 
 /** Long cells of one kind that are enough; more only take time. */
 const ENOUGH = 12;
-const ROUNDS = 14;
+const ROUNDS = 10;
 const LIFTING_RANGE = [0, 0.6] as const;
 const MIXING_RANGE = [0.05, 6] as const;
 const EDGE_RANGE = [0.02, 3] as const;

@@ -47,6 +47,7 @@ export type Command =
       readonly place: Place;
       readonly reading: PictureReading;
     }
+  | { readonly type: "take colours"; readonly id: string; readonly readings: Area["readings"] }
   | { readonly type: "clear reading"; readonly id: string; readonly place: Place }
   | { readonly type: "set material"; readonly id: string; readonly material: Material }
   | { readonly type: "choose school"; readonly id: string; readonly school: School | null }
@@ -162,6 +163,8 @@ export function applyCommand(piece: Piece, command: Command): Piece {
         ...a,
         readings: { ...a.readings, [command.place]: command.reading },
       }));
+    case "take colours":
+      return changeArea(piece, command.id, (a) => ({ ...a, readings: command.readings }));
     case "clear reading":
       return changeArea(piece, command.id, (a) => {
         const { [command.place]: _gone, ...readings } = a.readings;

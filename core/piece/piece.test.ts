@@ -29,6 +29,18 @@ describe("commands on a piece", () => {
     );
     expect(piece.areas.map((a) => a.name)).toEqual(["Sea", "Braid"]);
   });
+  it("take all three colours of a kept group at once, in place of those that were picked", () => {
+    const readings = { light: reading(90), local: reading(70), shadow: reading(40) };
+    const aimed = only(
+      after(
+        skin,
+        { type: "place reading", id: "a", place: "local", reading: reading(55) },
+        { type: "take colours", id: "a", readings },
+      ),
+    );
+    expect(aimed.readings).toEqual(readings);
+    expect(targetOf(aimed)!.local[0]).toBe(70);
+  });
   it("keep tones and contrast within what can be planned", () => {
     expect(only(after(skin, { type: "set tones", id: "a", tones: 99 })).tones).toBe(6);
     expect(only(after(skin, { type: "set tones", id: "a", tones: Number.NaN })).tones).toBeNull();

@@ -49,7 +49,7 @@ export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
     () => new Map(groups.map((g) => [g.id, g.tones.map((t) => colourOf(t)?.lab)])),
     [groups, colourOf],
   );
-  const stripOf = useLaidGroups(rack, groups);
+  const laidAs = useLaidGroups(rack, groups);
   const typed = colourTyped(colour);
   const wanted = typed && readColour(typed)?.lab;
   const readOf = (g: LibraryGroup) => labs.get(g.id)!.filter((l) => l !== undefined);
@@ -175,7 +175,7 @@ export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
             aria-label="Kept groups"
           >
             {found.map((g) => {
-              const colours = stripOf(g.id) ?? readOf(g).map(labToHex);
+              const colours = laidAs(g.id)?.strip ?? readOf(g).map(labToHex);
               const here = g.results.find((r) => r.paperId === rack.paper.id);
               const missing = g.tones.filter(
                 (t) => !rack.markers.find((m) => m.code === t.code)?.owned,

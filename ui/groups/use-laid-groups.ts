@@ -1,5 +1,6 @@
 "use client";
 import { useMemo } from "react";
+import type { GroupOutput } from "@/compute/group-output";
 import { tonesRead } from "@/ui/piece/group/use-groups";
 import { sheetOf } from "@/ui/piece/group/sheet-of";
 import type { LibraryGroup } from "@/store/groups";
@@ -13,7 +14,7 @@ const MOST = 200;
 export function useLaidGroups(
   rack: Rack,
   groups: readonly LibraryGroup[],
-): (id: string) => readonly string[] | undefined {
+): (id: string) => GroupOutput | undefined {
   const areas = useMemo(
     () =>
       groups.slice(0, MOST).flatMap((g) => {
@@ -37,6 +38,6 @@ export function useLaidGroups(
     [rack, groups],
   );
   const { output } = useAsk("assessAreas", rack, areas.length ? { areas } : null);
-  const strips = new Map(output?.areas.map((a) => [a.id, a.group.strip]));
-  return (id) => strips.get(id);
+  const laid = new Map(output?.areas.map((a) => [a.id, a.group]));
+  return (id) => laid.get(id);
 }

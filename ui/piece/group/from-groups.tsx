@@ -1,22 +1,39 @@
 "use client";
-import { useEffect, useState } from "react";
-import type { KeptTone } from "@/core/piece/piece";
+import { useEffect, useMemo, useState } from "react";
+import type { GroupOutput } from "@/compute/group-output";
+import type { Area, KeptTone } from "@/core/piece/piece";
+import type { Lab } from "@/core/colour/lab";
 import type { LibraryGroup } from "@/store/groups";
 import type { Rack } from "@/store/rack";
-import { useTones } from "@/ui/compute/use-tones";
+import { useLaidGroups } from "@/ui/groups/use-laid-groups";
 import { Ramp } from "@/ui/ink/ramp";
 import { Modal } from "@/ui/kit/modal";
 import { send } from "@/ui/send";
 import { plainTones } from "./use-groups";
 
-/** Takes a kept group of the library into the area. */
+/** Longest name of where a reading came from. */
+const LONGEST_FROM = 60;
+
+/** The colours of a group as it lies on the paper, as what an area is to look like. */
+function coloursOf(name: string, { places, local }: GroupOutput): Area["readings"] {
+  const read = (lab: Lab) => ({ lab, spread: 0, from: name.slice(0, LONGEST_FROM) });
+  return {
+    light: read(places[0]!.lab),
+    local: read(places[local + 1]!.lab),
+    shadow: read(places.at(-1)!.lab),
+  };
+}
+
+/** Takes a kept group of the library into the area, or only the colours that it has on the paper. */
 export function FromGroups({
   rack,
   onTake,
+  onColours,
   onClose,
 }: {
   readonly rack: Rack;
   readonly onTake: (tones: readonly KeptTone[]) => void;
+  readonly onColours: (readings: Area["readings"]) => void;
   readonly onClose: () => void;
 }) {
   const [groups, setGroups] = useState<readonly LibraryGroup[]>();
@@ -33,16 +50,15 @@ export function FromGroups({
     };
   }, []);
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = (groups ?? []).filter((g) =>
+  // A file of groups knows them by their names alone.
+  const all = useMemo(() => (groups ?? []).map((g) => ({ ...g, id: g.name })), [groups]);
+  const found = all.filter((g) =>
     words.every((w) =>
       `${g.name} ${g.tags.join(" ")} ${g.tones.map((t) => t.code).join(" ")}`.toLowerCase().includes(w),
     ),
   );
   const isRead = ({ code }: KeptTone) => rack.markers.some((m) => m.code === code && m.swatches.length);
-  const colourOf = useTones(
-    rack,
-    found.flatMap((g) => g.tones),
-  );
+  const laidAs = useLaidGroups(rack, all);
   return (
     <Modal open title="Take a group from Groups" onClose={onClose} wide>
       <input
@@ -54,6 +70,10 @@ export function FromGroups({
         value={query}
         onChange={(e) => setQuery(e.target.value)}
       />
+      <p className="mt-2 mb-0 text-[14px] text-soft">
+        “Take it” keeps the group’s markers here. “Its colours” makes what it looks like on {rack.paper.name}{" "}
+        the colours of this area, and a group is planned for them.
+      </p>
       {trouble && (
         <p role="alert" className="mt-2 mb-0 text-[15px]">
           The kept groups cannot be fetched just now. Close this and try again in a moment.
@@ -68,20 +88,28 @@ export function FromGroups({
       )}
       <ul className="m-0 mt-2 max-h-[56vh] list-none overflow-y-auto p-0">
         {found.map((g) => {
-          const colours = g.tones.map((t) => colourOf(t)?.hex);
+          const laid = laidAs(g.id);
           const unread = g.tones.filter((t) => !isRead(t)).map((t) => t.code);
           return (
             <li
               key={g.name}
-              className="grid grid-cols-[120px_minmax(0,1fr)_auto] items-center gap-3 border-b border-line py-1.5"
+              className="grid grid-cols-[120px_minmax(0,1fr)_auto_auto] items-center gap-3 border-b border-line py-1.5"
             >
-              <Ramp colours={colours.filter((c) => c !== undefined)} height={30} label={g.name} />
+              <Ramp colours={laid?.strip ?? []} height={30} label={g.name} />
               <span className="min-w-0 leading-tight">
                 <span className="block truncate text-[15px] font-semibold">{g.name}</span>
                 <span className="code block truncate text-[13px]">
                   {g.tones.map((t) => t.code).join(" ")}
                 </span>
               </span>
+              <button
+                className="button"
+                disabled={!laid || unread.length > 0}
+                aria-label={`Aim at the colours of ${g.name}`}
+                onClick={() => laid && onColours(coloursOf(g.name, laid))}
+              >
+                Its colours
+              </button>
               <button
                 className="button"
                 disabled={unread.length > 0}

@@ -21,6 +21,7 @@ import { signed } from "@/words/numbers";
 import { GroupWishes, Readings } from "../area-wishes";
 import { GiveColour } from "../give-colour";
 import { MatchDialog } from "../match-dialog";
+import { useRun } from "../piece-context";
 import { placeNames } from "../picture-pane";
 import { Alternatives } from "./alternatives";
 import { FromGroups } from "./from-groups";
@@ -44,6 +45,7 @@ interface Said {
 
 /** The blend group of an area: readings, wishes, strata and ruler, advice, and the alternatives. */
 export function GroupTab({ area, rack, judged }: Props) {
+  const run = useRun();
   const shown = useShownGroup(rack, area, judged);
   const { group, tones, isKept, keep } = shown;
   const [matching, setMatching] = useState(false);
@@ -150,6 +152,10 @@ export function GroupTab({ area, rack, judged }: Props) {
         <FromGroups
           rack={rack}
           onClose={() => setTaking(false)}
+          onColours={(readings) => {
+            setTaking(false);
+            run({ type: "take colours", id: area.id, readings });
+          }}
           onTake={(t) => {
             setTaking(false);
             keep(t);
