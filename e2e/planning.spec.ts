@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import type { Area } from "@/core/piece/piece";
 import {
   bands,
   layersOf,
@@ -213,11 +214,13 @@ test("a group goes from an area into Groups, and from Groups into an area", asyn
   await expect(page.getByRole("status").filter({ hasText: "Kept in Groups as" })).toBeVisible();
   await page.getByRole("button", { name: "Take a group from Groups" }).click();
   await page.getByLabel("Search kept groups").fill("metal, tin");
-  const colours = page.getByRole("dialog").getByRole("button", { name: /^Aim at the colours of Metal, tin/i });
+  const colours = page
+    .getByRole("dialog")
+    .getByRole("button", { name: /^Aim at the colours of Metal, tin/i });
   await colours.first().click({ timeout: 60_000 });
   await expect(page.locator('[data-reading="shadow"]')).toContainText(/metal, tin/i);
   await expect(savedNotice(page)).toBeVisible();
-  const { readings } = (await stored(request, id)).document.areas[0]!;
+  const { readings } = (await stored(request, id)).document.areas[0]! as unknown as Pick<Area, "readings">;
   expect(readings.light!.lab[0]).toBeGreaterThan(readings.local!.lab[0]);
   expect(readings.local!.lab[0]).toBeGreaterThan(readings.shadow!.lab[0]);
   await page.getByRole("button", { name: "Undo" }).click();

@@ -1,5 +1,5 @@
 import type { Recipe } from "@/core/match/recipe";
-import type { Shortfall } from "@/core/match/shortfall";
+import { SHOWS, type Shortfall } from "@/core/match/shortfall";
 import { differenceWords } from "./closeness";
 import { coatsInWords, counted } from "./numbers";
 
@@ -12,8 +12,14 @@ export const preferenceInWords = (r: Recipe, best: Recipe): string =>
 /** L* and chroma that are worth a word. */
 const WORTH = 3;
 
-/** How far the best recipe misses a colour, in which direction, and what would help. */
-export function shortfallInWords({ deltaE00, deltaL, deltaC, abovePaper, marker }: Shortfall): string {
+/**
+ * How far the best recipe misses a colour, in which direction, and what would help.
+ * @param bound ΔE00 nearer than which nothing is proven to exist, while the search goes on
+ */
+export function shortfallInWords(
+  { deltaE00, deltaL, deltaC, abovePaper, marker }: Shortfall,
+  bound?: number,
+): string {
   const ways = [
     ...(Math.abs(deltaL) < WORTH
       ? []
@@ -31,8 +37,16 @@ export function shortfallInWords({ deltaE00, deltaL, deltaC, abovePaper, marker 
         ]
       : []),
   ];
+  const sure =
+    bound === undefined
+      ? "No recipe reaches this colour."
+      : bound >= SHOWS
+        ? `No recipe reaches this colour: nothing nearer than ${bound.toFixed(0)} ΔE00 exists.`
+        : "Nothing that was found so far reaches this colour.";
+  const best = bound === undefined ? "The best" : "The best so far";
   return [
-    `No recipe reaches this colour. The best is ${differenceWords(deltaE00)}, ${deltaE00.toFixed(1)} ΔE00 off${how}.`,
+    sure,
+    `${best} is ${differenceWords(deltaE00)}, ${deltaE00.toFixed(1)} ΔE00 off${how}.`,
     ...help,
   ].join(" ");
 }

@@ -38,6 +38,8 @@ export interface MatchOutput {
   readonly recipes: readonly RecipeOutput[];
   /** Whether every other recipe is proven to lie further off; else these are the best so far. */
   readonly proven: boolean;
+  /** No recipe nearer than this, ΔE00, exists by the model. */
+  readonly bound: number;
   /** Only where the best lies so far off that it shows. */
   readonly reach?: ReachOutput;
   readonly stacksEvaluated: number;
@@ -63,7 +65,10 @@ export const match = deskOperation(MatchQuestion, function* (question, open, sho
     );
   const start = performance.now();
   const target = open.labOf(question.target);
-  const outputOf = ({ recipes, preferred, stacksEvaluated }: MatchResult, proven: boolean): MatchOutput => {
+  const outputOf = (
+    { recipes, preferred, stacksEvaluated, bound }: MatchResult,
+    proven: boolean,
+  ): MatchOutput => {
     const best = recipes[0];
     const reach =
       best && shortfallOf(open.desk, target, best.lab, (ink) => ready.has(open.desk.inks[ink]!.code));
@@ -80,7 +85,8 @@ export const match = deskOperation(MatchQuestion, function* (question, open, sho
         };
       }),
       proven,
-      ...(reach && { reach: { ...reach, message: shortfallInWords(reach) } }),
+      bound: Number.isFinite(bound) ? bound : 0,
+      ...(reach && { reach: { ...reach, message: shortfallInWords(reach, proven ? undefined : bound) } }),
       stacksEvaluated,
       milliseconds: performance.now() - start,
     };

@@ -1,5 +1,6 @@
 import type { Lab } from "@/core/colour/lab";
 import { exactReflectance, recipeEvaluator, recipeOf, type Bench } from "./evaluate";
+import type { Standing } from "./pruned";
 import { Ranking } from "./ranking";
 import { coatSplits, laid, type MatchOptions } from "./recipe";
 
@@ -29,7 +30,7 @@ export function* searchExhaustively(
   bench: Bench,
   target: Lab,
   options: MatchOptions,
-): Generator<number, { ranking: Ranking; stacks: number }> {
+): Generator<number, Standing> {
   const ranking = new Ranking(options.top, bench.twinOf);
   const differenceOf = recipeEvaluator(bench, target, options.maxCoats, exactReflectance(bench.desk.paper));
   const splits = coatSplits(options);
@@ -44,7 +45,7 @@ export function* searchExhaustively(
       if (stacks % REPORT_EVERY === 0) yield stacks / expected;
     }
   }
-  return { ranking, stacks };
+  return { ranking, stacks, bound: ranking.nearest };
 }
 
 /** How many {@link assignments} there are. */

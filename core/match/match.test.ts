@@ -10,7 +10,7 @@ import { tabulate } from "@/core/ink/lookup";
 import { matchTarget, type MatchResult } from "./match";
 import { coatSplits, coatsOf, type MatchOptions } from "./recipe";
 import { exactReflectance } from "./evaluate";
-import { followOf, isApart, regionWithin } from "./region";
+import { followOf, isApart, regionsAround } from "./region";
 import { scanInks, scannedDesk } from "@/fixtures/scanned-desk";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
@@ -160,11 +160,20 @@ describe("what is known before the search has ended", () => {
   it("only gets better, is made of real recipes, and ends in the answer", () => {
     for (const target of targets) {
       const shown: MatchResult[] = [];
-      const { recipes } = finish(matchTarget(desk, target, three, "pruned", (soFar) => shown.push(soFar)));
+      const { recipes, bound: last } = finish(
+        matchTarget(desk, target, three, "pruned", (soFar) => shown.push(soFar)),
+      );
       expect(shown.length).toBeGreaterThan(0);
       const bests = shown.map((s) => s.recipes[0]!.deltaE00);
       expect(bests).toEqual([...bests].sort((a, b) => b - a));
       expect(bests.at(-1)).toBeGreaterThanOrEqual(recipes[0]!.deltaE00 - 1e-9);
+      // What is proven only grows, and never beyond what trying everything finds.
+      const bounds = shown.map((s) => s.bound);
+      expect(bounds).toEqual([...bounds].sort((a, b) => a - b));
+      const all = finish(matchTarget(desk, target, three, "exhaustive"));
+      for (const bound of [...bounds, last])
+        expect(bound).toBeLessThanOrEqual(all.recipes[0]!.deltaE00 + 1e-6);
+      expect(last).toBeCloseTo(recipes[0]!.deltaE00, 9);
       for (const s of shown) {
         expect(s.recipes.length).toBeLessThanOrEqual(three.top);
         expect(s.preferred).toBeLessThan(s.recipes.length);
@@ -216,18 +225,22 @@ describe("the region around a target", () => {
           const [X, Y, Z] = labToXyz(other);
           if (X < 0 || Z < 0) return;
           const follow = followOf(target, lit.white);
-          const region = regionWithin(target, deltaE00(target, other) + 1e-9, lit, follow);
+          const region = regionsAround(target, lit, follow)(deltaE00(target, other) + 1e-9);
           const [x, z] = [X - follow.x * Y, Z - follow.z * Y];
-          expect(isApart(region, Y, Y, x, x, z, z)).toBe(false);
+          const mixed = (by: readonly [number, number]) => by[0] * x + by[1] * z;
+          const measures = Float64Array.of(Y, x, z, mixed(follow.out), mixed(follow.aside));
+          expect(isApart(region, measures, measures, region.measures)).toBe(false);
         },
       ),
-      { numRuns: 1000 },
+      { numRuns: 400 },
     );
   });
   it("leaves out what is far", () => {
-    const region = regionWithin([50, 0, 0], 2, lit, followOf([50, 0, 0], lit.white));
+    const region = regionsAround([50, 0, 0], lit, followOf([50, 0, 0], lit.white))(2);
     const [, Y] = labToXyz([70, 0, 0]);
-    expect(isApart(region, Y, Y, 0, 0, 0, 0)).toBe(true);
+    expect(
+      isApart(region, Float64Array.of(Y, 0, 0, 0, 0), Float64Array.of(Y, 0, 0, 0, 0), region.measures),
+    ).toBe(true);
   });
 });
 

@@ -5,7 +5,7 @@ import { layBench } from "./evaluate";
 import { searchExhaustively } from "./exhaustive";
 import { searchPruned } from "./pruned";
 import { Ranking } from "./ranking";
-import { coatsOf, layersOf, type MatchOptions, type Recipe } from "./recipe";
+import { coatsOf, layersOf, type Layer, type MatchOptions, type Recipe } from "./recipe";
 
 export type Search = "pruned" | "exhaustive";
 
@@ -16,6 +16,8 @@ export interface MatchResult {
   readonly preferred: number;
   /** Recipes whose colour was computed. */
   readonly stacksEvaluated: number;
+  /** No recipe nearer than this, ΔE00 by the model, exists. */
+  readonly bound: number;
 }
 
 /** Recipes by the model that are looked at again when overlays were measured. */
@@ -25,7 +27,7 @@ const LOOKED_AT_AGAIN = 40;
  * The best recipes of up to `maxInks` inks and `maxCoats` coats for a target (Lab under the paper's illuminant), laid light to dark.
  * Both searches give the same outcome. On a desk with measured overlays the best by the model, and the overlays themselves, are ranked again
  * by what is known of them; what is shown on the way is by the model. Yields progress 0–1, so that the caller may report it or stop.
- * @param onBetter is shown the best so far whenever it gets better
+ * @param onBetter is shown the best so far whenever it gets better or more is proven
  */
 export function* matchTarget(
   desk: Desk,
@@ -36,28 +38,34 @@ export function* matchTarget(
 ): Generator<number, MatchResult> {
   const { overlays, ...model } = desk;
   const bench = layBench(model);
+  const isAllowed = (layers: readonly Layer[]) =>
+    layers.length <= options.maxInks && layers.reduce((sum, l) => sum + l.coats, 0) <= options.maxCoats;
+  const measured = (overlays?.stacks ?? []).map(layersOf).filter(isAllowed);
+  /** What was measured may lie nearer than the model says of it. */
+  const measuredNearest = Math.min(...measured.map((l) => deltaE00(seenLab(desk, coatsOf(l)), target)));
   const asked = overlays ? { ...options, top: Math.max(options.top, LOOKED_AT_AGAIN) } : options;
-  let shown = 0;
-  const { ranking, stacks } = yield* search === "pruned"
-    ? searchPruned(bench, target, asked, (r, stacksEvaluated) => {
-        if (r.changes === shown) return;
-        shown = r.changes;
+  let shown = { changes: 0, bound: 0 };
+  const { ranking, stacks, bound } = yield* search === "pruned"
+    ? searchPruned(bench, target, asked, ({ ranking: r, stacks: stacksEvaluated, bound: byModel }) => {
+        const now = Math.min(byModel, measuredNearest);
+        if (r.changes === shown.changes && now === shown.bound) return;
+        shown = { changes: r.changes, bound: now };
         const { recipes, preferred } = r.result();
         const some = recipes.slice(0, options.top);
-        onBetter({ recipes: some, preferred: preferred < some.length ? preferred : -1, stacksEvaluated });
+        onBetter({
+          recipes: some,
+          preferred: preferred < some.length ? preferred : -1,
+          stacksEvaluated,
+          bound: now,
+        });
       })
     : searchExhaustively(bench, target, asked);
   const found = ranking.result();
-  if (!overlays) return { ...found, stacksEvaluated: stacks };
+  if (!overlays) return { ...found, stacksEvaluated: stacks, bound };
   const again = new Ranking(options.top, bench.twinOf);
-  const measured = overlays.stacks
-    .map(layersOf)
-    .filter(
-      (l) => l.length <= options.maxInks && l.reduce((sum, { coats }) => sum + coats, 0) <= options.maxCoats,
-    );
   for (const layers of [...found.recipes.map((r) => r.layers), ...measured]) {
     const lab = seenLab(desk, coatsOf(layers));
     again.add({ layers, lab, deltaE00: deltaE00(lab, target) });
   }
-  return { ...again.result(), stacksEvaluated: stacks };
+  return { ...again.result(), stacksEvaluated: stacks, bound: Math.min(bound, measuredNearest) };
 }

@@ -1,11 +1,11 @@
 import type { Lab } from "@/core/colour/lab";
-import { tristimulusWeights } from "@/core/colour/observer";
 import { coatWeights } from "@/core/ink/stack";
 import { recipeEvaluator, recipeOf, type Bench } from "./evaluate";
-import { tabulate, type Lookup } from "@/core/ink/lookup";
+import { boundsOf } from "./bounds";
+import type { Region } from "./region";
+import { tabulate } from "@/core/ink/lookup";
 import { Ranking } from "./ranking";
 import { coatSplits, laid, type MatchOptions } from "./recipe";
-import { followOf, isApart, regionWithin, type Region } from "./region";
 import { growTree, type Branch } from "./tree";
 
 /** Looks between two reports of progress. */
@@ -14,22 +14,45 @@ const REPORT_EVERY = 256;
 const ROUNDING = 0.01;
 /** Starts of the descent that finds good recipes before the pruning begins. */
 const STARTS = 6;
+/** ΔE00 beyond which sets of recipes are proven to lie, before they are looked at more closely: nearer sets come first. */
+const LEVELS = [0.3, 0.6, 1, 1.5, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 17, 20, 25, 30, 40];
+/** Sets that wait at most; with more, those that are nearly done come first. */
+const MOST_WAITING = 400_000;
+
+const MOST_KNOWN = 200;
+
+/** What is known while the search goes on. */
+export interface Standing {
+  readonly ranking: Ranking;
+  /** Recipes whose colour was computed. */
+  readonly stacks: number;
+  /** Nothing nearer than this, ΔE00, exists among the recipes. */
+  readonly bound: number;
+}
+
+/** A set of recipes: for each count of coats a branch of inks. */
+interface Waiting {
+  readonly branches: readonly Branch[];
+  readonly split: readonly number[];
+  /** Share of the whole search. */
+  readonly weight: number;
+}
 
 /**
  * The same outcome as trying every recipe, by branch and bound. More ink never brightens a band, so a set of recipes whose least and most ink
  * is known has known bounds on every linear measure of its reflectance; sets that cannot reach the region within the present limit are
- * dropped whole. Yields its progress (0–1).
- * @param onBetter is shown the ranking now and then, before the rest is proven to lie further off
+ * dropped whole. Those that may lie nearest are looked at first, so that what is proven only grows. Yields its progress (0–1).
+ * @param onStanding is shown what is known now and then, when something was learnt
  */
 export function* searchPruned(
   bench: Bench,
   target: Lab,
   options: MatchOptions,
-  onBetter: (ranking: Ranking, stacks: number) => void = () => undefined,
-): Generator<number, { ranking: Ranking; stacks: number }> {
+  onStanding: (standing: Standing) => void = () => undefined,
+): Generator<number, Standing> {
   const ranking = new Ranking(options.top, bench.twinOf);
   const tree = growTree(bench);
-  if (!tree) return { ranking, stacks: 0 };
+  if (!tree) return { ranking, stacks: 0, bound: 0 };
   const lookup = tabulate(bench.desk.paper, largestDose(bench, options.maxCoats));
   const differenceOf = recipeEvaluator(bench, target, options.maxCoats, lookup.fill);
   let stacks = 0;
@@ -40,47 +63,77 @@ export function* searchPruned(
       ranking.add(recipeOf(bench, laid(inks, split, bench.rank), target));
     return d;
   };
-  const splits = coatSplits(options).filter((s) => s.length <= tree.size);
+  const splits = coatSplits(options).filter((s) => s.length <= tree.inks.length);
   for (const split of splits) {
     descend(bench, split, tryInks);
-    onBetter(ranking, stacks);
+    onStanding({ ranking, stacks, bound: 0 });
     yield 0;
   }
 
   const bounds = boundsOf(bench, target, options.maxCoats, lookup);
-  for (const [done, split] of splits.entries()) {
-    const share = (part: number) => (done + part) / splits.length;
-    let looks = 0;
-    const open: { branches: Branch[]; weight: number }[] = [{ branches: split.map(() => tree), weight: 1 }];
-    let covered = 0;
-    let limit = Infinity;
-    let region: Region | undefined;
-    while (open.length) {
-      const { branches, weight } = open.pop()!;
-      if (++looks % REPORT_EVERY === 0) {
-        onBetter(ranking, stacks);
-        yield share(covered);
-      }
-      if (branches.every((b) => b.ink >= 0)) {
-        covered += weight;
-        const inks = branches.map((b) => b.ink);
-        if (new Set(inks).size === inks.length) tryInks(inks, split);
-        continue;
-      }
-      const now = ranking.limit(split);
-      if (now !== limit) {
-        limit = now;
-        region = Number.isFinite(limit) ? bounds.region(limit) : undefined;
-      }
-      if (region && bounds.misses(branches, split, region)) {
-        covered += weight;
-        continue;
-      }
-      const parts = fork(branches, split);
-      for (const p of parts) open.push({ branches: p, weight: weight / parts.length });
+  const regions = LEVELS.map((level) => bounds.region(level));
+  /** Sets by how many of the levels they are proven to lie beyond. */
+  const waiting: Waiting[][] = [...LEVELS, Infinity].map(() => []);
+  let [count, looks, covered] = [0, 0, 0];
+  /** Regions of the limits of late: every split has one of its own. */
+  const known = new Map<number, Region>();
+  const regionOf = (limit: number): Region => {
+    let region = known.get(limit);
+    if (!region) {
+      if (known.size > MOST_KNOWN) known.clear();
+      known.set(limit, (region = bounds.region(limit)));
     }
+    return region;
+  };
+
+  /** Looks at a set: tries it when it is one recipe, drops it when it lies too far off, else lets it wait at its level. */
+  const consider = (one: Waiting, from: number): void => {
+    const { branches, split, weight } = one;
+    if (branches.every((b) => b.ink >= 0)) {
+      covered += weight;
+      const inks = branches.map((b) => b.ink);
+      if (new Set(inks).size === inks.length) tryInks(inks, split);
+      return;
+    }
+    const limit = ranking.limit(split);
+    const region = Number.isFinite(limit) ? regionOf(limit) : undefined;
+    let level = from;
+    const isTooFar = () => {
+      while (level < LEVELS.length && LEVELS[level]! <= limit && bounds.isBeyond(regions[level]!)) level++;
+      return region !== undefined && bounds.isBeyond(region);
+    };
+    bounds.enclose(branches, split);
+    if (isTooFar()) {
+      covered += weight;
+      return;
+    }
+    waiting[level]!.push(one);
+    count++;
+  };
+  const boundNow = (level: number) => Math.min(level > 0 ? LEVELS[level - 1]! : 0, ranking.nearest);
+
+  for (const split of splits)
+    consider({ branches: split.map(() => tree), split, weight: 1 / splits.length }, 0);
+  /** Lowest level at which sets wait: it only grows, as do the levels of what they are divided into. */
+  let nearest = 0;
+  while (count) {
+    while (!waiting[nearest]!.length) nearest++;
+    const level = count > MOST_WAITING ? waiting.findLastIndex((w) => w.length) : nearest;
+    if (++looks % REPORT_EVERY === 0) {
+      onStanding({ ranking, stacks, bound: boundNow(nearest) });
+      yield covered;
+    }
+    const one = waiting[level]!.pop()!;
+    count--;
+    if (level > 0 && LEVELS[level - 1]! > ranking.limit(one.split)) {
+      covered += one.weight;
+      continue;
+    }
+    const parts = fork(one.branches, one.split);
+    for (const branches of parts)
+      consider({ branches, split: one.split, weight: one.weight / parts.length }, level);
   }
-  return { ranking, stacks };
+  return { ranking, stacks, bound: ranking.nearest };
 }
 
 /** The most ink that any recipe lays in any band: the darkest band of the darkest ink, as often as coats are allowed. */
@@ -142,72 +195,4 @@ function descend(
       if (before - best < 1e-3) break;
     }
   }
-}
-
-/** Bounds of sets of recipes against regions around the target. */
-function boundsOf(bench: Bench, target: Lab, maxCoats: number, { fill, error }: Lookup) {
-  const { paper } = bench.desk;
-  const lit = tristimulusWeights(paper.illuminant);
-  const follow = followOf(target, lit.white);
-  const measureX = lit.x.map((v, i) => v - follow.x * lit.y[i]!);
-  const measureZ = lit.z.map((v, i) => v - follow.z * lit.y[i]!);
-  const measureY = lit.y;
-  const weights = Array.from({ length: maxCoats + 1 }, (_, n) => coatWeights(n, paper.fit));
-  const least = new Float64Array(36);
-  const most = new Float64Array(36);
-  const lightest = new Float64Array(36);
-  const darkest = new Float64Array(36);
-  /** Sum of the weights of `count` coats with `below` coats beneath them. */
-  const shareOf = (w: readonly number[], below: number, count: number) => {
-    let sum = 0;
-    for (let c = 0; c < count; c++) sum += w[below + c]!;
-    return sum;
-  };
-
-  const misses = (branches: readonly Branch[], split: readonly number[], region: Region): boolean => {
-    let total = 0;
-    for (const c of split) total += c;
-    const w = weights[total]!;
-    least.fill(0);
-    most.fill(0);
-    for (let m = 0; m < branches.length; m++) {
-      const b = branches[m]!;
-      let surely = 0;
-      let perhaps = 0;
-      for (let o = 0; o < branches.length; o++) {
-        if (o === m) continue;
-        if (branches[o]!.lastRank < b.firstRank) surely += split[o]!;
-        else if (branches[o]!.firstRank <= b.lastRank) perhaps += split[o]!;
-      }
-      const lowShare = shareOf(w, surely, split[m]!);
-      const highShare = perhaps ? shareOf(w, surely + perhaps, split[m]!) : lowShare;
-      for (let i = 0; i < 36; i++) {
-        least[i]! += lowShare * b.low[i]!;
-        most[i]! += highShare * b.high[i]!;
-      }
-    }
-    let y0 = 0;
-    let y1 = 0;
-    let x0 = 0;
-    let x1 = 0;
-    let z0 = 0;
-    let z1 = 0;
-    fill(least, lightest);
-    fill(most, darkest);
-    for (let i = 0; i < 36; i++) {
-      const lighter = lightest[i]! + error;
-      const darker = darkest[i]! - error;
-      y0 += measureY[i]! * darker;
-      y1 += measureY[i]! * lighter;
-      const mx = measureX[i]!;
-      x0 += mx * (mx > 0 ? darker : lighter);
-      x1 += mx * (mx > 0 ? lighter : darker);
-      const mz = measureZ[i]!;
-      z0 += mz * (mz > 0 ? darker : lighter);
-      z1 += mz * (mz > 0 ? lighter : darker);
-    }
-    return isApart(region, y0, y1, x0, x1, z0, z1);
-  };
-
-  return { region: (limit: number) => regionWithin(target, limit, lit, follow), misses };
 }

@@ -34,6 +34,11 @@ export class Ranking {
     return Math.max(last, Math.min(same, best + WORTH_MORE_INK));
   }
 
+  /** ΔE00 of the best so far; Infinity before there is one. */
+  get nearest(): number {
+    return this.best[0]?.deltaE00 ?? Infinity;
+  }
+
   add(recipe: Recipe): void {
     this.changes++;
     const level = effort(recipe);

@@ -15,7 +15,7 @@ export interface Shortfall {
 }
 
 /** A miss that shows: beyond "close". */
-const SHOWS = 4;
+export const SHOWS = 4;
 /** L* above the paper from which no ink can help. */
 const ABOVE = 1;
 /** Coats of a marker that is to be looked for. */

@@ -4,7 +4,7 @@ import type { Bench } from "./evaluate";
 export interface Branch {
   /** The one ink of a leaf; −1 for a fork. */
   readonly ink: number;
-  readonly size: number;
+  readonly inks: readonly number[];
   readonly low: Float64Array;
   readonly high: Float64Array;
   /** Lightest and darkest place from light to dark among its inks. */
@@ -27,7 +27,7 @@ function grow(bench: Bench, inks: number[]): Branch {
     const own = bench.dose.subarray(ink * 36, ink * 36 + 36);
     return {
       ink,
-      size: 1,
+      inks,
       width: 0,
       low: own,
       high: own,
@@ -51,7 +51,7 @@ function grow(bench: Bench, inks: number[]): Branch {
   const high = parts[0].high.map((v, i) => Math.max(v, parts[1].high[i]!));
   return {
     ink: -1,
-    size: inks.length,
+    inks,
     width: low.reduce((sum, v, i) => sum + Math.sqrt(high[i]!) - Math.sqrt(v), 0),
     low,
     high,

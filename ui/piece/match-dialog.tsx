@@ -81,7 +81,9 @@ export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDia
           {(work.output.milliseconds / 1000).toFixed(1)} s;{" "}
           {work.output.proven
             ? "every other one is proven to lie further off."
-            : "these are the best so far, and a nearer one may still be found."}
+            : work.output.bound > 0
+              ? `these are the best so far; none nearer than ${work.output.bound} ΔE00 exists.`
+              : "these are the best so far, and a nearer one may still be found."}
         </p>
       )}
     </Modal>
