@@ -85,10 +85,8 @@ export function judgeMatch(): string {
     ...[rows.join("\n")],
     `Over ${REACHABLE} random stacks of three inks as targets the pruned search takes ${reached[0]!.toFixed(2)}–${reached.at(-1)!.toFixed(2)} s, median ${reached[REACHABLE >> 1]!.toFixed(2)} s: ${(seconds / reached[REACHABLE >> 1]!).toFixed(0)}× by the shorter exhaustive time above.`,
     "Targets far outside what the inks can give (first answer within 0.3 s, proven within 6 s wanted):",
-    "| target L*, a*, b* | best ΔE00 | first answer | proven on the way: nothing nearer than | proven |
-| --- | --- | --- | --- | --- |",
-    ...[outside.join("
-")],
+    "| target L*, a*, b* | best ΔE00 | first answer | proven on the way: nothing nearer than | proven |\n| --- | --- | --- | --- | --- |",
+    ...[outside.join("\n")],
   ]
     .join("\n\n")
     .replaceAll("|\n\n|", "|\n|");
