@@ -1,7 +1,8 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
-import { rgb8ToLab } from "@/core/colour/display";
+import { hexToLab, rgb8ToLab } from "@/core/colour/display";
 import { layDesk, seenLab } from "@/core/ink/desk";
+import { fitToOverlays } from "@/core/ink/fit-overlays";
 import { demoRange, strangeInks, type SimulatedInk } from "@/sim/demo-range";
 import { look } from "@/sim/observer";
 import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
@@ -12,6 +13,8 @@ import { quantile } from "./quantile";
 import { scanInks } from "@/fixtures/scanned-desk";
 
 const STACKS = 300;
+/** Overlays of two inks that are read beforehand, as from three lines of a chart. */
+const OVERLAYS = 12;
 
 /** The demo's two papers, and others that sink, push and drink otherwise. */
 const papers: readonly PaperStock[] = [
@@ -35,6 +38,15 @@ function judge(stock: PaperStock, inks: readonly SimulatedInk[], name: string): 
   const desk = layDesk(...scanInks(stock, inks, 31));
   const random = seeded(77);
   const bare = scan(colourSheet(stock, []), random);
+  const overlays = Array.from({ length: OVERLAYS }, () => {
+    const stack = [0, 1].map(() => Math.floor(random() * inks.length));
+    const sheet = colourSheet(
+      stock,
+      stack.map((i) => inks[i]!.recipe),
+    );
+    return { stack, lab: hexToLab(scan(sheet, random))! };
+  });
+  const told = fitToOverlays(desk, overlays);
   const single = inks.map((i) => scan(colourSheet(stock, [i.recipe]), random));
   return [2, 3].map((n) => {
     const errors = Array.from({ length: STACKS }, () => {
@@ -49,6 +61,7 @@ function judge(stock: PaperStock, inks: readonly SimulatedInk[], name: string): 
       );
       return {
         model: deltaE00(truth, seenLab(desk, picks)),
+        told: deltaE00(truth, seenLab(told, picks)),
         plain: deltaE00(
           truth,
           rgbProduct(
@@ -58,13 +71,14 @@ function judge(stock: PaperStock, inks: readonly SimulatedInk[], name: string): 
         ),
       };
     });
-    const [model, plain] = [errors.map((e) => e.model), errors.map((e) => e.plain)];
-    const cells = [
-      quantile(model, 0.5),
-      quantile(model, 0.95),
-      quantile(plain, 0.5),
-      quantile(plain, 0.95),
-    ].map((v) => v.toFixed(2));
+    const cells = (["model", "told", "plain"] as const).flatMap((by) =>
+      [0.5, 0.95].map((q) =>
+        quantile(
+          errors.map((e) => e[by]),
+          q,
+        ).toFixed(2),
+      ),
+    );
     return `| ${stock.name} | ${name} | ${n} | ${cells.join(" | ")} |`;
   });
 }
@@ -76,5 +90,5 @@ export function judgePrediction(): string {
     ...judge(p, demo, `demo range, ${demo.length}`),
     ...judge(p, strangeInks(120, 5), "random mixtures, 120"),
   ]);
-  return `### Overlays of inks seen only alone (${STACKS} stacks a row, ΔE00)\n\n| paper | inks | coats of different inks | median | 95th percentile | RGB product, median | RGB product, 95th |\n| --- | --- | --- | --- | --- | --- | --- |\n${rows.join("\n")}`;
+  return `### Overlays of inks seen only alone (${STACKS} stacks a row, ΔE00)\n\n| paper | inks | coats of different inks | median | 95th percentile | with ${OVERLAYS} overlays read, median | 95th | RGB product, median | 95th |\n| --- | --- | --- | --- | --- | --- | --- | --- | --- |\n${rows.join("\n")}`;
 }

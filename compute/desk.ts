@@ -3,7 +3,8 @@ import type { DeskInput, InkInput } from "@/border/desk";
 import { wrong } from "@/border/problem";
 import type { Lab } from "@/core/colour/lab";
 import { layingDesk, withOverlays, type Desk } from "@/core/ink/desk";
-import { withBlending, type BlendReading } from "@/core/ink/fit-blending";
+import { overlaysOf, withBlending, type BlendReading } from "@/core/ink/fit-blending";
+import { fitToOverlays } from "@/core/ink/fit-overlays";
 import { labUnder, underLight } from "@/core/ink/under-light";
 import type { Work } from "@/core/progress";
 
@@ -15,6 +16,8 @@ export interface OpenDesk {
   readonly input: DeskInput;
   /** What a colour (read under daylight) looks like in that light. */
   readonly labOf: (colour: ColourInput) => Lab;
+  /** Overlays, crisp long cells among them, that its paper was fitted to. */
+  readonly overlaysRead: number;
   /** Long cells whose inks lie ready, under daylight. */
   readonly blends: readonly BlendReading[];
   /**
@@ -54,11 +57,8 @@ export function* openingDesk(input: DeskInput): Work<OpenDesk> {
   const laid = yield* layingDesk(colourOf(paper.color).lab, measured);
   // Overlays with inks that do not lie ready say nothing here.
   const read = overlays.filter((o) => o.stack.every((code) => places.has(code)));
-  const byDay = withOverlays(
-    laid,
-    read.map((o) => ({ stack: o.stack.map((code) => places.get(code)!), lab: colourOf(o.color).lab })),
-  );
   const placed = (codes: readonly string[]) => codes.map((code) => places.get(code)!);
+  const stacks = read.map((o) => ({ stack: placed(o.stack), lab: colourOf(o.color).lab }));
   const blends = input.blends
     .filter((b) => [...b.stack, ...b.over].every((code) => places.has(code)))
     .map(({ how, stack, over, step, colors }) => ({
@@ -67,9 +67,13 @@ export function* openingDesk(input: DeskInput): Work<OpenDesk> {
       over: placed(over),
       profile: { step, labs: colors.map((c) => colourOf(c).lab) },
     }));
+  const overlaid = [...stacks, ...overlaysOf(blends)].filter((o) => new Set(o.stack).size > 1);
+  const told = fitToOverlays(laid, overlaid);
+  const byDay = withOverlays(told, stacks);
   return {
     desk: underLight(withBlending(byDay, blends), paper.light),
     blends,
+    overlaysRead: overlaid.length,
     inks,
     input,
     labOf: (colour) => labUnder(colourOf(colour).lab, paper.light),

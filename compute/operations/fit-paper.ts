@@ -31,7 +31,11 @@ export interface FitPaperOutput {
     readonly depth: number;
     readonly crowding: number;
     readonly uptake: readonly number[];
+    /** Share λ that a pass on dry ink loosens of what lies beneath. */
+    readonly lifting: number;
   };
+  /** Overlays that crowding and λ are fitted to. */
+  readonly overlays: number;
   readonly lifting: Lifting;
   /** How ink moves along the sheet, as far as long cells tell; what they do not tell is assumed. */
   readonly blending: Blending;
@@ -69,7 +73,7 @@ export const fitPaper = deskOperation(FitPaperQuestion, function* (question, ope
     lab: labOf(l.color),
   }));
   const lifting = fitLifting(desk.paper, [...lifts, ...liftsOf(desk, open.blends)]);
-  const { k1, k2, depth, crowding, uptake } = desk.paper.fit;
+  const { k1, k2, depth, crowding, uptake, lifting: loosened } = desk.paper.fit;
   const curves: FitPaperOutput["curves"][number][] = [];
   for (const ink of desk.inks) {
     const coats = Array.from({ length: question.curveCoats + 1 }, (_, n): Lab =>
@@ -84,7 +88,8 @@ export const fitPaper = deskOperation(FitPaperQuestion, function* (question, ope
     if (curves.length % 20 === 0) yield curves.length / desk.inks.length;
   }
   return {
-    fit: { k1, k2, depth, crowding, uptake },
+    fit: { k1, k2, depth, crowding, uptake, lifting: loosened },
+    overlays: open.overlaysRead,
     lifting,
     blending: desk.blending ?? {},
     assumed: { wetLifting: DEFAULT_LIFTING.wet },

@@ -6,6 +6,7 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Desk, Stack } from "./desk";
 import type { LiftReading } from "./fit-lifting";
+import type { OverlayReading } from "./fit-overlays";
 import { laidLab } from "./laid";
 import { refit } from "./paper";
 import { layField, smooth, type FieldPass } from "./wet-field";
@@ -180,6 +181,12 @@ export function withBlending(desk: Desk, readings: readonly BlendReading[]): Des
   const lifting = blending.wetLifting?.value;
   return { ...(lifting === undefined ? desk : withLifting(desk, lifting)), blending };
 }
+
+/** What lies on dry ink at the right end of crisp cells, as overlays that were read. */
+export const overlaysOf = (readings: readonly BlendReading[]): OverlayReading[] =>
+  readings.flatMap(({ how, stack, over, profile }) =>
+    how === "dark over dry light" ? [{ stack: [...stack, ...over], lab: endOf(profile, "right") }] : [],
+  );
 
 /** Long cells that the blender lifted, as it is fitted to lift cells. */
 export const liftsOf = (desk: Desk, readings: readonly BlendReading[]): LiftReading[] =>

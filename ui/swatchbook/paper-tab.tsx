@@ -90,6 +90,13 @@ function Fit({ fit }: { fit: FitPaperOutput }) {
     ["Depth of ink", fit.fit.depth.toFixed(2), "scattering power of the inked part of the sheet"],
     ["Surface k1, k2", `${fit.fit.k1.toFixed(3)}  ${fit.fit.k2.toFixed(2)}`, "reflection outside and inside"],
     [
+      "Over dry ink",
+      `loosens ${Math.round(100 * fit.fit.lifting)} %, crowds ${fit.fit.crowding.toFixed(2)}`,
+      fit.overlays
+        ? `by ${counted(fit.overlays, "overlay")}; 1 would be no crowding`
+        : "assumed, until stacks of two inks are read",
+    ],
+    [
       "Blender lifts",
       fit.lifting.cells ? `${Math.round(100 * fit.lifting.blender)} %` : "not measured",
       fit.lifting.cells
