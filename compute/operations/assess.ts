@@ -4,7 +4,8 @@ import { assessGroup } from "@/core/group/assess";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
 import type { Coated } from "@/core/group/chosen";
 import type { OpenDesk } from "../desk";
-import { askedOf, groupOutput, GroupWish, type GroupOutput } from "../group-output";
+import { groupOutput, type GroupOutput } from "../group-output";
+import { askedOf, GroupWish } from "../group-wish";
 import { deskOperation } from "../operation";
 
 /** A group that somebody chose. */

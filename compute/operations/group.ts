@@ -7,7 +7,8 @@ import { FEWEST_TONES } from "@/core/group/tone";
 import type { Work } from "@/core/progress";
 import { counted } from "@/words/numbers";
 import { costOf, isUnowned } from "../cost";
-import { askedOf, fixedOf, groupOutput, PlanWish, shapeWishOf, type GroupOutput } from "../group-output";
+import { groupOutput, type GroupOutput } from "../group-output";
+import { askedOf, fixedOf, PlanWish, shapeWishOf } from "../group-wish";
 import { deskOperation } from "../operation";
 
 export class GroupQuestion extends PlanWish {

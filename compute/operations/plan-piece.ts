@@ -13,7 +13,8 @@ import { inksOf } from "@/core/group/plan";
 import type { Work } from "@/core/progress";
 import { costOf } from "../cost";
 import type { OpenDesk } from "../desk";
-import { askedOf, fixedOf, groupOutput, PlanWish, shapeWishOf, type GroupOutput } from "../group-output";
+import { groupOutput, type GroupOutput } from "../group-output";
+import { askedOf, fixedOf, PlanWish, shapeWishOf } from "../group-wish";
 import { AmongOwned, deskOperation } from "../operation";
 
 class AreaWish extends PlanWish {

@@ -1,7 +1,7 @@
 import { applyCommand } from "@/core/piece/commands";
 import { newPiece } from "@/core/piece/piece";
-import { interleave, pencilLines, pieceLines, stackLines } from "./compose";
-import { inkLine } from "./layout";
+import { blendPage, interleave, pencilLines, pieceLines, stackLines } from "./compose";
+import { fitOnLine, inkLine } from "./layout";
 
 describe("what goes on a chart", () => {
   const piece = ["Skin", "Hat"].reduce(
@@ -43,5 +43,36 @@ describe("what goes on a chart", () => {
     const lines = pencilLines(["p1", "p2"], ["m1", "m2", "m3", "m4", "m5"]);
     expect(lines).toHaveLength(4);
     expect(lines[1]!.cells).toEqual([{ stack: ["m5", "p1"] }]);
+  });
+});
+
+const readInk = (code: string, lightness: number) => ({ code, family: code.slice(0, 4), lightness });
+
+describe("a page of blends", () => {
+  it("sets each family's lightest ink against one well darker", () => {
+    const lines = blendPage([
+      readInk("clay1", 92),
+      readInk("clay4", 70),
+      readInk("clay5", 58),
+      readInk("clay9", 25),
+    ]);
+    expect(lines).toHaveLength(2);
+    expect(lines[0]!.label).toBe("clay1\n| clay5");
+    expect(lines.every((l) => fitOnLine(l.cells))).toBe(true);
+  });
+  it("leaves out families that hold no such pair", () => {
+    expect(blendPage([readInk("clay1", 92), readInk("clay2", 85), readInk("fern4", 60)])).toEqual([]);
+    expect(blendPage([])).toEqual([]);
+  });
+  it("takes no more pairs than fill a page, spread over the rack", () => {
+    const many = Array.from({ length: 16 }, (_, i) => `f${String(i).padStart(2, "0")}x`).flatMap((f) => [
+      readInk(`${f}1`, 90),
+      readInk(`${f}5`, 55),
+    ]);
+    const lines = blendPage(many);
+    expect(lines).toHaveLength(12);
+    const families = [...new Set(lines.map((l) => l.label.slice(1, 3)))].map(Number);
+    expect(families[0]).toBe(0);
+    expect(families.at(-1)).toBeGreaterThan(11);
   });
 });
