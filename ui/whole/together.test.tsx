@@ -23,6 +23,7 @@ const rack = {
   others: [],
   overlays: [],
   strips: [],
+  blends: [],
 } as unknown as Rack;
 
 const kept = asLayers([
