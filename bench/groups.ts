@@ -1,5 +1,6 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { mixLab } from "@/core/colour/mean-lab";
+import { hexToLab } from "@/core/colour/display";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
 import { quantile } from "@/core/algebra/median";
 import type { GroupTarget } from "@/core/group/goal";
@@ -7,6 +8,7 @@ import { covers, inkOfPass, mostCoats } from "@/core/group/lay";
 import { planGroups, type PlannedGroup } from "@/core/group/plan";
 import type { ShadowWay } from "@/core/group/shapes";
 import { layDesk, type Desk } from "@/core/ink/desk";
+import { fitToOverlays } from "@/core/ink/fit-overlays";
 import { matchTarget } from "@/core/match/match";
 import { finish } from "@/core/progress";
 import { scanInks } from "@/fixtures/scanned-desk";
@@ -14,7 +16,8 @@ import { demoRange, strangeInks, type SimulatedInk } from "@/sim/demo-range";
 import { look } from "@/sim/observer";
 import { whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
-import { layOnSheet } from "@/sim/sheet";
+import { scan } from "@/sim/scanner";
+import { colourSheet, layOnSheet } from "@/sim/sheet";
 
 const GROUPS = 40;
 const CAPACITY = 5;
@@ -77,11 +80,21 @@ interface Rack {
   readonly desk: Desk;
 }
 
-const rackOf = (name: string, inks: readonly SimulatedInk[], seed: number): Rack => ({
-  name,
-  inks,
-  desk: layDesk(...scanInks(whiteCard, inks, seed)),
-});
+/** Overlays of two inks that were read with the swatches: six lines of a chart. */
+const OVERLAYS = 24;
+
+function rackOf(name: string, inks: readonly SimulatedInk[], seed: number): Rack {
+  const random = seeded(seed);
+  const overlays = Array.from({ length: OVERLAYS }, () => {
+    const stack = [0, 1].map(() => Math.floor(random() * inks.length));
+    const sheet = colourSheet(
+      whiteCard,
+      stack.map((i) => inks[i]!.recipe),
+    );
+    return { stack, lab: hexToLab(scan(sheet, random))! };
+  });
+  return { name, inks, desk: fitToOverlays(layDesk(...scanInks(whiteCard, inks, seed)), overlays) };
+}
 
 /** Reachable targets of a rack. */
 export function reachableTargets({ desk }: Rack, count: number, seed: number) {
@@ -148,7 +161,7 @@ export function judgeGroups(): string {
     rackOf("320 strange inks", strangeInks(320, 5), 5),
   ];
   const rows = racks.flatMap((r) => [judge(r, 4, "deeper"), judge(r, 4, "best"), judge(r, "auto", "best")]);
-  return `### Groups laid pass by pass on the simulated desk (${GROUPS} readings of light, local colour and shadow, the local one reachable within ${REACHABLE} ΔE00; paper of ${CAPACITY} coats; ΔE00, median / 95th)
+  return `### Groups laid pass by pass on the simulated desk (${GROUPS} readings of light, local colour and shadow, the local one reachable within ${REACHABLE} ΔE00; paper of ${CAPACITY} coats, fitted to its swatches and ${OVERLAYS} overlays; ΔE00, median / 95th)
 
 | rack | tones | shadow | local colour at its best place | through the middle | light | shadow | steps even | over capacity | nothing fits | tones laid | first group |
 | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- |
