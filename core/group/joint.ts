@@ -45,7 +45,7 @@ export interface JointPlan {
 }
 
 /** Weight of a ΔE00 that neighbours miss, and how much further an emphasised area should stand off. */
-const CROWDING = 0.9;
+const CROWDING = 0.6;
 const EMPHASIS = 2;
 /** Partial groups kept while an area answers the others. */
 const WIDTH = 12;

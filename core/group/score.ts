@@ -4,7 +4,7 @@ import { hueDistance, type GroupGoal } from "./goal";
 import type { Blend, StepLimits } from "./step";
 
 /**
- * Weights of a group's score, in which a ΔE00 of the local colour counts one and a half: it covers most of the area.
+ * Weights of a group's score, in units of ΔE00 of the local colour: a score of 4 is as bad as a local colour off by 4 and nothing else wrong.
  * Everything is judged as it lies on the paper, but for `temper`.
  */
 export interface ScoreWeights {
@@ -31,7 +31,7 @@ export interface ScoreWeights {
 }
 
 export const SCORE_WEIGHTS: ScoreWeights = {
-  local: 1.5,
+  local: 1,
   ends: 0.28,
   place: 0.11,
   hue: 0.17,
