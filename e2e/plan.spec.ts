@@ -73,7 +73,8 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
     const used = (await codes()) as string[];
     await page.getByRole("link", { name: "Steps" }).click();
     const steps = page.getByRole("region", { name: "Area 1" }).getByRole("listitem");
-    await expect(steps.nth(5)).toBeVisible();
+    // Five passes at least, whichever of the offered schools lays it.
+    await expect(steps.nth(4)).toBeVisible();
     await expect(steps.last()).toContainText("over all, while wet");
     await expect(page.getByText("flammable solvent")).toBeVisible();
     for (const [format, type] of [
