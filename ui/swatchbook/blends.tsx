@@ -68,7 +68,7 @@ export function Blends({
                 <span className="code min-w-0 flex-1 truncate">{name}</span>
                 {own && (
                   <button
-                    className="underline"
+                    className="min-h-9 underline"
                     aria-label={`Leave out ${name}`}
                     onClick={() => void exclude(own.id, true)}
                   >
@@ -92,7 +92,7 @@ export function Blends({
           {out.map((s) => (
             <button
               key={s.id}
-              className="mr-3 underline"
+              className="mr-3 min-h-9 underline"
               aria-label={`Take in ${meetingInWords(s)} again`}
               onClick={() => void exclude(s.id, false)}
             >

@@ -91,10 +91,8 @@ function Fit({ fit }: { fit: FitPaperOutput }) {
     ["Surface k1, k2", `${fit.fit.k1.toFixed(3)}  ${fit.fit.k2.toFixed(2)}`, "reflection outside and inside"],
     [
       "Over dry ink",
-      `loosens ${Math.round(100 * fit.fit.lifting)} %, crowds ${fit.fit.crowding.toFixed(2)}`,
-      fit.overlays
-        ? `by ${counted(fit.overlays, "overlay")}; 1 would be no crowding`
-        : "assumed, until stacks of two inks are read",
+      `${Math.round(100 * fit.fit.lifting)} %  ${fit.fit.crowding.toFixed(2)}`,
+      `share loosened, and crowding (1 is none): ${fit.overlays ? `by ${counted(fit.overlays, "overlay")}` : "assumed, until stacks of two inks are read"}`,
     ],
     [
       "Blender lifts",
