@@ -1,13 +1,13 @@
-import type { School } from "@/core/group/school";
+import type { Difference } from "@/core/group/difference";
 
 /** Difference that is worth a word. */
 const WORTH = 3;
 
-const SHADOWS = {
+const SHADOWS: Readonly<Record<NonNullable<Difference["shadow"]>, string>> = {
   deeper: "a deeper tone makes the shadow",
   underlay: "an underlay makes the shadow",
   overlay: "a grey over it makes the shadow",
-} as const;
+};
 
 /** How a group differs from the first one offered as it will lie on the paper; contrast, warmth and chroma in their own units. */
 export function differenceInWords({
@@ -19,16 +19,7 @@ export function differenceInWords({
   apart,
   school,
   shadow,
-}: {
-  readonly contrast: number;
-  readonly warmth: number;
-  readonly chroma: number;
-  readonly shared: number;
-  readonly markers: number;
-  readonly apart: number;
-  readonly school?: School;
-  readonly shadow?: keyof typeof SHADOWS;
-}): string {
+}: Difference): string {
   const say = (v: number, more: string, less: string) =>
     Math.abs(v) < WORTH ? [] : [`${v > 0 ? more : less} by ${Math.abs(v).toFixed(0)}`];
   const how = [
