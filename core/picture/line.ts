@@ -1,0 +1,268 @@
+import { LINEAR } from "@/core/colour/rgb";
+import type { Bytes, Pixels } from "./plane";
+import { extremeIn, opened, type Blocks } from "./window";
+
+/** How the line was made: stamped or drawn with ink, or a pale sketch that is coloured first and inked afterwards. */
+export const LINE_KINDS = ["stamped", "drawn", "lineless"] as const;
+export type LineKind = (typeof LINE_KINDS)[number];
+
+/** The line of a picture. */
+export interface Line {
+  /** How far each pixel is covered by line, 255 being wholly. */
+  readonly coverage: Bytes;
+  /** Light of the bare paper in the picture, linear 0–1, red, green and blue: the middle of it. */
+  readonly paper: readonly [number, number, number];
+  /** Share of all pixels that are line. */
+  readonly share: number;
+}
+
+/** Side in pixels of the blocks whose lightest tenth stands for the paper there. */
+const BLOCK = 24;
+const LIGHTEST = 0.9;
+/** Blocks that are darker than this share of the paper elsewhere are no paper: they are filled. */
+const FILLED = 0.4;
+/** Reach, as a share of the picture's long side, within which paper is found beside what is drawn. */
+const PAPER_REACH = 1 / 14;
+/** What is wider than this share of the long side is a wash or a filled shape, not a line. */
+const WIDEST_LINE = 1 / 56;
+/** A wide dark place is filled black, and so line, from this share of the darkest line on. */
+const BLACK = 0.72;
+/** Reach within which lines are as dark as each other, as a share of the long side. */
+const LINE_REACH = 1 / 24;
+/** Darkness (0–1) below which nothing is a line. */
+const FAINTEST: Record<LineKind, number> = { stamped: 0.12, drawn: 0.09, lineless: 0.035 };
+/** Least darkness over the noise of the bare paper, in its spreads. */
+const OVER_NOISE = 4.5;
+/** Of the line's own darkness nearby: what is line by itself, and what is line where it joins such. J. Canny's hysteresis, PAMI 8 (1986). */
+const STRONG = 0.5;
+const WEAK = 0.3;
+/** Smallest spot, in pixels, that is not taken for a grain of noise. */
+const GRAIN = 3;
+
+/** Level of bare paper for each block and channel, linear 0–1: lightest tenth of it, filled blocks bridged by their surroundings. */
+function paperLevels({ width, height, channels, data }: Pixels) {
+  const [w, h] = [Math.ceil(width / BLOCK), Math.ceil(height / BLOCK)];
+  const colours = channels === 1 ? 1 : 3;
+  const planes = Array.from({ length: colours }, () => new Uint8Array(w * h));
+  const counts = new Uint32Array(256);
+  for (let by = 0; by < h; by++)
+    for (let bx = 0; bx < w; bx++)
+      for (let c = 0; c < colours; c++) {
+        counts.fill(0);
+        const [right, bottom] = [Math.min(width, (bx + 1) * BLOCK), Math.min(height, (by + 1) * BLOCK)];
+        let n = 0;
+        for (let y = by * BLOCK; y < bottom; y++)
+          for (let x = bx * BLOCK; x < right; x++) {
+            const p = (y * width + x) * channels;
+            if (channels === 4 && data[p + 3]! < 128) counts[255]!++;
+            else counts[data[p + c]!]!++;
+            n++;
+          }
+        let [v, seen] = [0, 0];
+        while (v < 255 && (seen += counts[v]!) < LIGHTEST * n) v++;
+        planes[c]![by * w + bx] = v;
+      }
+  return { w, h, planes: planes.map((p) => bridged(p, w, h)) };
+}
+
+/** Levels with filled blocks given the lightest level near them, smoothed. */
+function bridged(levels: Uint8Array, w: number, h: number): Float32Array {
+  const reach = Math.max(1, Math.round(Math.max(w, h) * PAPER_REACH));
+  const greatest = extremeIn(levels, w, h, reach, "greatest");
+  const closed = extremeIn(greatest, w, h, reach, "least");
+  const order = Uint8Array.from(closed).sort();
+  const usual = LINEAR[order[order.length >> 1]!]!;
+  const light = Float32Array.from(closed, (v) => {
+    const l = LINEAR[v]!;
+    return l < FILLED * usual ? usual : Math.max(l, 1 / 255);
+  });
+  return smoothed(smoothed(light, w, h), w, h);
+}
+
+/** Mean of each 3 × 3 neighbourhood. */
+function smoothed(v: Float32Array, w: number, h: number): Float32Array {
+  const out = new Float32Array(v.length);
+  for (let y = 0; y < h; y++)
+    for (let x = 0; x < w; x++) {
+      let [sum, n] = [0, 0];
+      for (let yy = Math.max(0, y - 1); yy <= Math.min(h - 1, y + 1); yy++)
+        for (let xx = Math.max(0, x - 1); xx <= Math.min(w - 1, x + 1); xx++) {
+          sum += v[yy * w + xx]!;
+          n++;
+        }
+      out[y * w + x] = sum / n;
+    }
+  return out;
+}
+
+/** Darkness of each pixel relative to the bare paper there, the channel that the line darkens most; 255 is black. */
+function darkness(picture: Pixels, paper: ReturnType<typeof paperLevels>): Uint8Array {
+  const { width, height, channels, data } = picture;
+  const { w, h, planes } = paper;
+  const out = new Uint8Array(width * height);
+  const rows = planes.map(() => new Float32Array(width));
+  for (let y = 0, p = 0, q = 0; y < height; y++) {
+    const v = Math.min(h - 1, Math.max(0, (y + 0.5) / BLOCK - 0.5));
+    const [top, fy] = [Math.floor(v), v - Math.floor(v)];
+    const under = Math.min(h - 1, top + 1);
+    planes.forEach((plane, c) => {
+      const row = rows[c]!;
+      for (let x = 0; x < width; x++) {
+        const u = Math.min(w - 1, Math.max(0, (x + 0.5) / BLOCK - 0.5));
+        const left = Math.floor(u);
+        const fx = u - left;
+        const right = left + 1 < w ? left + 1 : left;
+        const a = plane[top * w + left]! * (1 - fx) + plane[top * w + right]! * fx;
+        const b = plane[under * w + left]! * (1 - fx) + plane[under * w + right]! * fx;
+        row[x] = 255 / (a + (b - a) * fy);
+      }
+    });
+    for (let x = 0; x < width; x++, p++, q += channels) {
+      let least = 255;
+      for (let c = 0; c < planes.length; c++) {
+        const share = LINEAR[data[q + c]!]! * rows[c]![x]!;
+        if (share < least) least = share;
+      }
+      const opaque = channels === 4 ? data[q + 3]! / 255 : 1;
+      out[p] = (255 - least) * opaque + 0.5;
+    }
+  }
+  return out;
+}
+
+/** The value below which a share of the pixels lie. */
+function quantile(counts: Uint32Array, total: number, share: number): number {
+  let [v, seen] = [0, 0];
+  while (v < 255 && (seen += counts[v]!) < share * total) v++;
+  return v;
+}
+
+const countsOf = (data: Uint8Array): Uint32Array => {
+  const counts = new Uint32Array(256);
+  for (const v of data) counts[v]!++;
+  return counts;
+};
+
+/** What each pixel is by itself: 2 line, 1 line if it joins such, 0 none. */
+function stateOf(dark: Uint8Array, width: number, height: number, level: Blocks, faintest: number): Uint8Array {
+  const state = new Uint8Array(dark.length);
+  for (let y = 0, p = 0; y < height; y++) {
+    const row = Math.floor(y / level.factor) * level.across;
+    for (let x = 0; x < width; ) {
+      const l = level.data[row + Math.floor(x / level.factor)]!;
+      const [strong, weak] = [Math.max(faintest, STRONG * l), Math.max(0.7 * faintest, WEAK * l)];
+      const end = Math.min(width, (Math.floor(x / level.factor) + 1) * level.factor);
+      for (; x < end; x++, p++) state[p] = dark[p]! >= strong ? 2 : dark[p]! >= weak ? 1 : 0;
+    }
+  }
+  return state;
+}
+
+/** Keeps what may be line and is joined (8 neighbours) to what is; grains are dropped. 1 is line, 0 none. */
+function joined(state: Uint8Array, width: number, height: number): Uint8Array {
+  const kept = new Uint8Array(state.length);
+  const stack = new Int32Array(state.length);
+  for (let start = 0; start < state.length; start++) {
+    if (state[start] !== 2 || kept[start]) continue;
+    let [top, next] = [1, 0];
+    stack[0] = start;
+    kept[start] = 1;
+    // The stack is a queue here: what it held is all of the spot, so that a grain can be taken back.
+    while (next < top) {
+      const p = stack[next++]!;
+      const x = p % width;
+      const y = (p - x) / width;
+      for (let yy = y > 0 ? y - 1 : y; yy <= y + 1 && yy < height; yy++)
+        for (let xx = x > 0 ? x - 1 : x; xx <= x + 1 && xx < width; xx++) {
+          const q = yy * width + xx;
+          if (!state[q] || kept[q]) continue;
+          kept[q] = 1;
+          stack[top++] = q;
+        }
+    }
+    if (top < GRAIN) for (let i = 0; i < top; i++) kept[stack[i]!] = 0;
+  }
+  return kept;
+}
+
+/** Takes away what lies in wide places that are not black; a line over a wash stays as dark as it would be on paper. */
+function withoutWashes(dark: Uint8Array, width: number, height: number, wide: Blocks, black: number): void {
+  const { factor, across, data } = wide;
+  for (let y = 0, p = 0; y < height; y++) {
+    const row = Math.floor(y / factor) * across;
+    for (let x = 0, b = row, within = 0; x < width; x++, p++) {
+      const below = data[b]!;
+      if (below > 0 && below < black) {
+        const over = dark[p]! - below;
+        dark[p] = over > 0 ? (over * 255) / (255 - below) : 0;
+      }
+      if (++within === factor) {
+        within = 0;
+        b++;
+      }
+    }
+  }
+}
+
+/** How dark the line is near each pixel: the darkest nearby, no less than what counts as line at all. */
+function lineLevels(dark: Uint8Array, width: number, height: number, faintest: number): Blocks {
+  const side = Math.max(4, Math.round(Math.max(width, height) * LINE_REACH));
+  const [w, h] = [Math.ceil(width / side), Math.ceil(height / side)];
+  const tiles = new Uint8Array(w * h);
+  const counts = new Uint32Array(256);
+  for (let ty = 0; ty < h; ty++)
+    for (let tx = 0; tx < w; tx++) {
+      counts.fill(0);
+      let n = 0;
+      for (let y = ty * side; y < Math.min(height, (ty + 1) * side); y++)
+        for (let x = tx * side; x < Math.min(width, (tx + 1) * side); x++) {
+          const v = dark[y * width + x]!;
+          if (v < faintest) continue;
+          counts[v]!++;
+          n++;
+        }
+      tiles[ty * w + tx] = n ? quantile(counts, n, 0.85) : 0;
+    }
+  const around = extremeIn(tiles, w, h, 1, "greatest");
+  for (let i = 0; i < around.length; i++) around[i] = Math.max(faintest, around[i]!);
+  return { factor: side, across: w, data: around };
+}
+
+/**
+ * Line coverage of a picture of line art: darkness relative to the bare paper, washes and colour fills that are wider than a line taken
+ * away, then a threshold that follows the line's own darkness nearby. Hatching, dots and filled blacks stay line.
+ * After J. Sauvola & M. Pietikäinen, Pattern Recognition 33 (2000) 225–236 (adaptive thresholds).
+ */
+export function lineOf(picture: Pixels, kind: LineKind): Line {
+  const { width, height } = picture;
+  const paper = paperLevels(picture);
+  const dark = darkness(picture, paper);
+  const counts = countsOf(dark);
+  const middle = quantile(counts, dark.length, 0.5);
+  const noise = Math.max(1, (quantile(counts, dark.length, 0.5) - quantile(counts, dark.length, 0.16)) || 1);
+  const faintest = Math.round(Math.max(255 * FAINTEST[kind], Math.min(middle, 128) + OVER_NOISE * noise));
+  const blackest = quantile(counts, dark.length, 0.998);
+  const reach = Math.max(4, Math.round(Math.max(width, height) * WIDEST_LINE));
+  const wide = opened(dark, width, height, reach);
+  withoutWashes(dark, width, height, wide, BLACK * blackest);
+  const level = lineLevels(dark, width, height, faintest);
+  const data = joined(stateOf(dark, width, height, level, faintest), width, height);
+  let covered = 0;
+  for (let y = 0, p = 0; y < height; y++) {
+    const row = Math.floor(y / level.factor) * level.across;
+    for (let x = 0; x < width; x++, p++) {
+      if (!data[p]) continue;
+      data[p] = Math.min(255, (255 * dark[p]!) / level.data[row + Math.floor(x / level.factor)]!);
+      covered++;
+    }
+  }
+  const paperColour = paper.planes.map((plane) => {
+    const sorted = Float32Array.from(plane).sort();
+    return sorted[sorted.length >> 1]!;
+  });
+  return {
+    coverage: { width, height, data },
+    paper: [paperColour[0]!, paperColour[1] ?? paperColour[0]!, paperColour[2] ?? paperColour[0]!],
+    share: covered / data.length,
+  };
+}
