@@ -26,11 +26,34 @@ export interface Drawing {
     readonly along?: readonly Float64Array[];
     readonly streaks?: number;
   }[];
+  /** Line art printed on it, its top left corner at `x`, `y`. */
+  readonly art?: {
+    readonly x: number;
+    readonly y: number;
+    readonly pxPerMm: number;
+    readonly width: number;
+    readonly height: number;
+    /** How far each of its pixels is covered by line, 0–1. */
+    readonly line: Float32Array;
+    /** Reflectance of the ink of the line. */
+    readonly ink: Float64Array;
+  };
 }
 
 /** Pixels a millimetre of a sheet seen from straight above. */
 export const PX_PER_MM = 6;
 const PRINT = 0.035;
+
+/** Coverage between four pixels of line art. */
+function coverAt({ width, height, line }: NonNullable<Drawing["art"]>, u: number, v: number): number {
+  const [x, y] = [Math.min(width - 1.001, Math.max(0, u)), Math.min(height - 1.001, Math.max(0, v))];
+  const p = Math.floor(y) * width + Math.floor(x);
+  const [fx, fy] = [x - Math.floor(x), y - Math.floor(y)];
+  const below = p + width < line.length ? p + width : p;
+  return (
+    (line[p]! * (1 - fx) + line[p + 1]! * fx) * (1 - fy) + (line[below]! * (1 - fx) + line[below + 1]! * fx) * fy
+  );
+}
 
 /** The sheet as the sensor would see it from straight above in even light, `PX_PER_MM` a millimetre. */
 export function flatSheet(
@@ -82,5 +105,13 @@ export function flatSheet(
       Math.hypot(x - d.x, y - d.y) <= d.radius ? (d.black ? black : white) : undefined,
     );
   for (const b of drawing.bars) fill(b.x, b.y, b.x + b.width, b.y + b.height, () => black);
+  if (drawing.art) {
+    const { art } = drawing;
+    const ink = see(art.ink);
+    fill(art.x, art.y, art.x + art.width / art.pxPerMm, art.y + art.height / art.pxPerMm, (x, y) => {
+      const cover = coverAt(art, (x - art.x) * art.pxPerMm - 0.5, (y - art.y) * art.pxPerMm - 0.5);
+      return cover > 0 ? white.map((v, c) => v * (1 - cover) + ink[c]! * cover) : undefined;
+    });
+  }
   return { width, height, light };
 }

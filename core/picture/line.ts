@@ -27,15 +27,18 @@ const PAPER_REACH = 1 / 14;
 const WIDEST_LINE = 1 / 56;
 /** A wide dark place is filled black, and so line, from this share of the darkest line on. */
 const BLACK = 0.72;
-/** Reach within which lines are as dark as each other, as a share of the long side. */
+/** Side in pixels of the blocks that tell how dark a line is close by, and, as a share of the long side, in that part of the picture. */
+const CLOSE = 4;
 const LINE_REACH = 1 / 24;
+/** Of the darkest in that part of the picture: what is paler is a shade or a smudge. */
+const SHADE = 0.2;
 /** Darkness (0–1) below which nothing is a line. */
 const FAINTEST: Record<LineKind, number> = { stamped: 0.12, drawn: 0.09, lineless: 0.035 };
 /** Least darkness over the noise of the bare paper, in its spreads. */
 const OVER_NOISE = 4.5;
-/** Of the line's own darkness nearby: what is line by itself, and what is line where it joins such. J. Canny's hysteresis, PAMI 8 (1986). */
+/** Of the line's own darkness close by: what is line by itself, and what is line where it joins such. J. Canny's hysteresis, PAMI 8 (1986). */
 const STRONG = 0.5;
-const WEAK = 0.3;
+const WEAK = 0.36;
 /** Smallest spot, in pixels, that is not taken for a grain of noise. */
 const GRAIN = 3;
 
@@ -143,15 +146,26 @@ const countsOf = (data: Uint8Array): Uint32Array => {
   return counts;
 };
 
-/** What each pixel is by itself: 2 line, 1 line if it joins such, 0 none. */
-function stateOf(dark: Uint8Array, width: number, height: number, level: Blocks, faintest: number): Uint8Array {
+/**
+ * What each pixel is by itself: 2 line, 1 line if it joins such, 0 none. A thin line is blurred and so paler than a thick one: it is measured
+ * by the darkest close by, as long as it is no mere shade beside the lines of that part of the picture.
+ */
+function stateOf(
+  dark: Uint8Array,
+  width: number,
+  height: number,
+  { close, around, faintest }: { close: Blocks; around: Blocks; faintest: number },
+): Uint8Array {
   const state = new Uint8Array(dark.length);
   for (let y = 0, p = 0; y < height; y++) {
-    const row = Math.floor(y / level.factor) * level.across;
+    const row = Math.floor(y / close.factor) * close.across;
+    const wide = Math.floor(y / around.factor) * around.across;
     for (let x = 0; x < width; ) {
-      const l = level.data[row + Math.floor(x / level.factor)]!;
-      const [strong, weak] = [Math.max(faintest, STRONG * l), Math.max(0.7 * faintest, WEAK * l)];
-      const end = Math.min(width, (Math.floor(x / level.factor) + 1) * level.factor);
+      const l = close.data[row + Math.floor(x / close.factor)]!;
+      const shade = SHADE * around.data[wide + Math.floor(x / around.factor)]!;
+      const strong = Math.max(faintest, STRONG * l, shade);
+      const weak = Math.max(0.7 * faintest, WEAK * l);
+      const end = Math.min(width, (Math.floor(x / close.factor) + 1) * close.factor);
       for (; x < end; x++, p++) state[p] = dark[p]! >= strong ? 2 : dark[p]! >= weak ? 1 : 0;
     }
   }
@@ -204,28 +218,21 @@ function withoutWashes(dark: Uint8Array, width: number, height: number, wide: Bl
   }
 }
 
-/** How dark the line is near each pixel: the darkest nearby, no less than what counts as line at all. */
-function lineLevels(dark: Uint8Array, width: number, height: number, faintest: number): Blocks {
-  const side = Math.max(4, Math.round(Math.max(width, height) * LINE_REACH));
-  const [w, h] = [Math.ceil(width / side), Math.ceil(height / side)];
-  const tiles = new Uint8Array(w * h);
-  const counts = new Uint32Array(256);
-  for (let ty = 0; ty < h; ty++)
-    for (let tx = 0; tx < w; tx++) {
-      counts.fill(0);
-      let n = 0;
-      for (let y = ty * side; y < Math.min(height, (ty + 1) * side); y++)
-        for (let x = tx * side; x < Math.min(width, (tx + 1) * side); x++) {
-          const v = dark[y * width + x]!;
-          if (v < faintest) continue;
-          counts[v]!++;
-          n++;
-        }
-      tiles[ty * w + tx] = n ? quantile(counts, n, 0.85) : 0;
+/** Greatest byte of each block and the eight round it. */
+function greatestNear(data: Uint8Array, width: number, height: number, factor: number): Blocks {
+  const [across, down] = [Math.ceil(width / factor), Math.ceil(height / factor)];
+  const greatest = new Uint8Array(across * down);
+  for (let y = 0, p = 0; y < height; y++) {
+    const row = Math.floor(y / factor) * across;
+    for (let x = 0, b = row, within = 0; x < width; x++, p++) {
+      if (data[p]! > greatest[b]!) greatest[b] = data[p]!;
+      if (++within === factor) {
+        within = 0;
+        b++;
+      }
     }
-  const around = extremeIn(tiles, w, h, 1, "greatest");
-  for (let i = 0; i < around.length; i++) around[i] = Math.max(faintest, around[i]!);
-  return { factor: side, across: w, data: around };
+  }
+  return { factor, across, data: extremeIn(greatest, across, down, 1, "greatest") };
 }
 
 /**
@@ -245,14 +252,16 @@ export function lineOf(picture: Pixels, kind: LineKind): Line {
   const reach = Math.max(4, Math.round(Math.max(width, height) * WIDEST_LINE));
   const wide = opened(dark, width, height, reach);
   withoutWashes(dark, width, height, wide, BLACK * blackest);
-  const level = lineLevels(dark, width, height, faintest);
-  const data = joined(stateOf(dark, width, height, level, faintest), width, height);
+  const close = greatestNear(dark, width, height, CLOSE);
+  const side = Math.max(CLOSE, Math.round(Math.max(width, height) * LINE_REACH));
+  const around = greatestNear(dark, width, height, side);
+  const data = joined(stateOf(dark, width, height, { close, around, faintest }), width, height);
   let covered = 0;
   for (let y = 0, p = 0; y < height; y++) {
-    const row = Math.floor(y / level.factor) * level.across;
+    const row = Math.floor(y / CLOSE) * close.across;
     for (let x = 0; x < width; x++, p++) {
       if (!data[p]) continue;
-      data[p] = Math.min(255, (255 * dark[p]!) / level.data[row + Math.floor(x / level.factor)]!);
+      data[p] = Math.min(255, (255 * dark[p]!) / close.data[row + Math.floor(x / CLOSE)]!);
       covered++;
     }
   }
