@@ -6,6 +6,7 @@ import { MEDIA, inOrder, overfull } from "@/core/media/registry";
 import type { LaidPencil } from "@/core/pencil/plan";
 import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
 import { SCENES, type Piece, type Scene } from "@/core/piece/piece";
+import { MOST_REFERENCES, type Joints } from "@/core/piece/set-up";
 import { upgradePiece } from "@/core/piece/upgrade";
 import { SHADOW_KINDS, type ShadowKind } from "@/core/shadow/shadow";
 import {
@@ -30,6 +31,7 @@ import {
 } from "./fields";
 import { BadInput, within, type Problem } from "./problem";
 import { plain, readAs } from "./read-as";
+import { AreaPlaceInput, JOINT_KINDS, ReferenceInput, SetUpInput } from "./set-up";
 import { DriftInput, ToneInput } from "./tone";
 
 class SpotInput {
@@ -107,6 +109,13 @@ class AreaInput {
   readings!: PickedColoursInput;
   @OneOf(MATERIALS) material!: Material;
   @Nullable() @OneOf(SCHOOLS) school: School | null = null;
+  @Nullable()
+  @One(() => AreaPlaceInput, 'expected {"at","mm2","width"} or null')
+  place: AreaPlaceInput | null = null;
+  @Flag() white!: boolean;
+  @Flag() past!: boolean;
+  @Flag() fixed!: boolean;
+  @Nullable() @OneOf(JOINT_KINDS) joints: Joints | null = null;
   @Nullable() @Within(1, 1e6, "mm²") size: number | null = null;
   @Nullable() @Whole(FEWEST_TONES, MOST_TONES) tones: number | null = null;
   @Nullable() @Within(4, 90, "L*") contrast: number | null = null;
@@ -130,36 +139,40 @@ class AreaInput {
 
 const isAreaId = (v: unknown) => typeof v === "string" && v.length > 0 && v.length <= 60;
 const MOST_PAIRS = 2000;
+const isPairs = (v: unknown): boolean =>
+  Array.isArray(v) &&
+  v.length <= MOST_PAIRS &&
+  v.every((p) => Array.isArray(p) && p.length === 2 && p.every(isAreaId));
 
 class WholeInput {
   @OneOf(SCENES) scene!: Scene;
   @Within(0, 60, "ΔE00") apart!: number;
-  @Rule(
-    `expected at most ${MOST_PAIRS} pairs of area ids`,
-    (v) =>
-      Array.isArray(v) &&
-      v.length <= MOST_PAIRS &&
-      v.every((p) => Array.isArray(p) && p.length === 2 && p.every(isAreaId)),
-  )
-  neighbours!: [string, string][];
+  @Nullable()
+  @Rule(`expected at most ${MOST_PAIRS} pairs of area ids, or null`, isPairs)
+  neighbours: [string, string][] | null = null;
   @Within(0, 20, "ΔE00") markerCost!: number;
   @Nullable() @Whole(2, 400, "markers") markerLimit: number | null = null;
   @Codes(0, 4) underlay!: string[];
 }
 
-const MOST_AREAS = 200;
+/** Most areas of a piece. */
+export const MOST_AREAS = 400;
 
 class PieceInput {
-  @Rule("expected version 1, 2 or 3 of a piece", (v) => v === 3) version!: 3;
+  @Rule("expected version 1 to 4 of a piece", (v) => v === 4) version!: 4;
   @Name() name!: string;
   @Nullable() @Id("paper, or null") paperId: string | null = null;
   @Nullable() @Id("picture, or null") pictureId: string | null = null;
+  @List(() => ReferenceInput, 0, MOST_REFERENCES) references!: ReferenceInput[];
+  @One(() => SetUpInput, "expected how the piece is set up") setUp!: SetUpInput;
   @List(() => AreaInput, 0, MOST_AREAS) areas!: AreaInput[];
   @One(() => WholeInput, "expected the wishes of the whole") whole!: WholeInput;
 }
 
 /** What one field alone cannot say. */
 function* amissIn(piece: Piece): Generator<Problem> {
+  if (piece.pictureId && !piece.references.some((r) => r.pictureId === piece.pictureId))
+    yield { path: "pictureId", expected: "expected the picture of one of the references, or null" };
   const first = new Map<string, number>();
   for (const [i, area] of piece.areas.entries()) {
     const at = `areas[${i}]`;

@@ -1,6 +1,8 @@
 import type { ImageInput } from "@/border/image";
+import type { PixelsInput } from "@/border/pixels";
 import { wrong } from "@/border/problem";
 import type { Raster } from "@/core/chart/raster";
+import type { Pixels } from "@/core/picture/plane";
 import { memory } from "./memory";
 
 /** Decoded pictures that are kept: a reference and a chart page or two. */
@@ -16,7 +18,7 @@ export const hasPicture = (handle: string): boolean => kept.recall(handle) !== u
 export const UNKNOWN_PICTURE = "expected the handle of a picture that was opened";
 
 /** Bytes of a base64 text; undefined when it is none. */
-function bytesOf(base64: string): Uint8Array | undefined {
+export function bytesOf(base64: string): Uint8Array | undefined {
   try {
     return Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
   } catch {
@@ -44,4 +46,26 @@ export function rasterOf({ width, height, rgb, picture }: ImageInput, path: stri
       `expected ${wanted} bytes in base64, three a pixel; found ${bytes?.length ?? "no base64"}`,
     );
   return { width, height, rgb: bytes };
+}
+
+/**
+ * Pixels of one, three or four channels that came along, or that lie here already.
+ * @throws BadInput when there are none, or not as many as said
+ */
+export function pixelsOf({ width, height, channels = 3, data, picture }: PixelsInput, path: string): Pixels {
+  if (picture !== undefined) {
+    const { rgb, ...size } = rasterOf({ picture }, path);
+    return { ...size, channels: 3, data: rgb };
+  }
+  if (width === undefined || height === undefined || data === undefined)
+    throw wrong(path, 'expected {"width","height","channels","data"}');
+  return { width, height, channels, data: planeBytes(data, width * height * channels, `${path}.data`) };
+}
+
+/** @throws BadInput when a text is no base64 of so many bytes */
+export function planeBytes(base64: string, wanted: number, path: string): Uint8Array {
+  const bytes = bytesOf(base64);
+  if (bytes?.length !== wanted)
+    throw wrong(path, `expected ${wanted} bytes in base64; found ${bytes?.length ?? "no base64"}`);
+  return bytes;
 }

@@ -1,8 +1,11 @@
 import type { Operation } from "./operation";
+import { areas } from "./operations/areas";
 import { assess, assessAreas } from "./operations/assess";
 import { auditCodes } from "./operations/audit-codes";
+import { findSheet } from "./operations/find-sheet";
 import { fitPaper } from "./operations/fit-paper";
 import { group } from "./operations/group";
+import { line } from "./operations/line";
 import { match } from "./operations/match";
 import { neutralPairs } from "./operations/neutral-pairs";
 import { open } from "./operations/open";
@@ -10,9 +13,11 @@ import { parseCode } from "./operations/parse-code";
 import { pencilPlan } from "./operations/pencil-plan";
 import { planPiece } from "./operations/plan-piece";
 import { predict } from "./operations/predict";
+import { readAreas } from "./operations/read-areas";
 import { readChart } from "./operations/read-chart";
 import { readPatch } from "./operations/read-patch";
 import { schools } from "./operations/schools";
+import { setUp } from "./operations/set-up";
 import { shadow } from "./operations/shadow";
 import { substitute } from "./operations/substitute";
 import { substituteGroup } from "./operations/substitute-group";
@@ -39,6 +44,11 @@ export const table = {
   neutralPairs,
   planPiece,
   substituteGroup,
+  findSheet,
+  line,
+  areas,
+  readAreas,
+  setUp,
 };
 
 export type OperationName = keyof typeof table;

@@ -1,5 +1,6 @@
 import { text } from "node:stream/consumers";
 import { BadInput } from "@/border/problem";
+import { asJson } from "@/compute/as-json";
 import { runOperation } from "@/compute/run";
 import { operationNames } from "@/compute/table";
 
@@ -24,7 +25,7 @@ async function main(): Promise<number> {
       ]);
     }
     const output = await runOperation(name, input);
-    await new Promise((resolve) => process.stdout.write(`${JSON.stringify(output)}\n`, resolve));
+    await new Promise((resolve) => process.stdout.write(`${asJson(output)}\n`, resolve));
     return 0;
   } catch (e) {
     if (!(e instanceof BadInput)) throw e;

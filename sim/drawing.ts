@@ -51,7 +51,8 @@ function coverAt({ width, height, line }: NonNullable<Drawing["art"]>, u: number
   const [fx, fy] = [x - Math.floor(x), y - Math.floor(y)];
   const below = p + width < line.length ? p + width : p;
   return (
-    (line[p]! * (1 - fx) + line[p + 1]! * fx) * (1 - fy) + (line[below]! * (1 - fx) + line[below + 1]! * fx) * fy
+    (line[p]! * (1 - fx) + line[p + 1]! * fx) * (1 - fy) +
+    (line[below]! * (1 - fx) + line[below + 1]! * fx) * fy
   );
 }
 

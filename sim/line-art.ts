@@ -50,7 +50,15 @@ const pairNumber = (a: number, b: number, salt: number) =>
 const soft = (inside: number) => Math.min(1, Math.max(0, inside + 0.5));
 
 /** Sites at some distance from each other. */
-function sitesOf({ seed, width, height, cells, round = 0.3, hatched = 0.12, dotted = 0.1 }: LineArtWishes): Site[] {
+function sitesOf({
+  seed,
+  width,
+  height,
+  cells,
+  round = 0.3,
+  hatched = 0.12,
+  dotted = 0.1,
+}: LineArtWishes): Site[] {
   const random = seeded(seed);
   const apart = 0.72 * Math.sqrt((width * height) / cells);
   const sites: Site[] = [];
@@ -89,8 +97,14 @@ export function lineArt(wishes: LineArtWishes): LineArt {
   for (let py = 0, p = 0; py < height; py++)
     for (let px = 0; px < width; px++, p++) {
       // Straight borders are bent by bending the sheet beneath them.
-      const x = px + 0.09 * waveA * Math.sin((6.28 * py) / waveA + seed) + 0.05 * waveB * Math.sin((6.28 * (px + py)) / waveB);
-      const y = py + 0.09 * waveA * Math.cos((6.28 * px) / waveA + seed) + 0.05 * waveB * Math.sin((6.28 * (px - py)) / waveB);
+      const x =
+        px +
+        0.09 * waveA * Math.sin((6.28 * py) / waveA + seed) +
+        0.05 * waveB * Math.sin((6.28 * (px + py)) / waveB);
+      const y =
+        py +
+        0.09 * waveA * Math.cos((6.28 * px) / waveA + seed) +
+        0.05 * waveB * Math.sin((6.28 * (px - py)) / waveB);
       let [a, b, da, db] = [-1, -1, Infinity, Infinity];
       for (let gy = -2; gy <= 2; gy++)
         for (let gx = -2; gx <= 2; gx++)
@@ -120,7 +134,10 @@ export function lineArt(wishes: LineArtWishes): LineArt {
         cover = Math.max(cover, soft((pxPerMm * lines[0]) / 2 + 1 - Math.abs(away)));
       } else if (s.hatch >= 0 && Math.hypot(dx, dy) < 0.24 * cell) {
         const across = dx * Math.cos(s.hatch) + dy * Math.sin(s.hatch);
-        cover = Math.max(cover, soft(0.1 * pxPerMm - Math.abs(across - pxPerMm * 1.2 * Math.round(across / (pxPerMm * 1.2)))));
+        cover = Math.max(
+          cover,
+          soft(0.1 * pxPerMm - Math.abs(across - pxPerMm * 1.2 * Math.round(across / (pxPerMm * 1.2)))),
+        );
       } else if (s.dots && Math.hypot(dx, dy) < 0.26 * cell) {
         const step = 1.1 * pxPerMm;
         const [ox, oy] = [dx - step * Math.round(dx / step), dy - step * Math.round(dy / step)];

@@ -14,7 +14,12 @@ const DIAGONAL = Math.PI / 8 / Math.SQRT2;
  * S. Rigaud in J. Ohser & F. Mücklich, Statistical Analysis of Microstructures, Wiley 2000). Region 0 has none.
  * @param labels number of each pixel's region
  */
-export function bordersOf(labels: Int32Array | Uint16Array, width: number, height: number, count: number): Border[] {
+export function bordersOf(
+  labels: Int32Array | Uint16Array,
+  width: number,
+  height: number,
+  count: number,
+): Border[] {
   const lengths = new Map<number, number>();
   const size = count + 1;
   let [last, lastLength] = [-1, 0];

@@ -160,7 +160,7 @@ function stateOf(
   for (let y = 0, p = 0; y < height; y++) {
     const row = Math.floor(y / close.factor) * close.across;
     const wide = Math.floor(y / around.factor) * around.across;
-    for (let x = 0; x < width; ) {
+    for (let x = 0; x < width;) {
       const l = close.data[row + Math.floor(x / close.factor)]!;
       const shade = SHADE * around.data[wide + Math.floor(x / around.factor)]!;
       const strong = Math.max(faintest, STRONG * l, shade);
@@ -246,7 +246,7 @@ export function lineOf(picture: Pixels, kind: LineKind): Line {
   const dark = darkness(picture, paper);
   const counts = countsOf(dark);
   const middle = quantile(counts, dark.length, 0.5);
-  const noise = Math.max(1, (quantile(counts, dark.length, 0.5) - quantile(counts, dark.length, 0.16)) || 1);
+  const noise = Math.max(1, quantile(counts, dark.length, 0.5) - quantile(counts, dark.length, 0.16) || 1);
   const faintest = Math.round(Math.max(255 * FAINTEST[kind], Math.min(middle, 128) + OVER_NOISE * noise));
   const blackest = quantile(counts, dark.length, 0.998);
   const reach = Math.max(4, Math.round(Math.max(width, height) * WIDEST_LINE));

@@ -31,14 +31,10 @@ export function isQuad(corners: Corners, width: number, height: number): boolean
  * Processing 17 (2007) 414–432, eq. 11–21. Where the sheet is seen squarely its sides say it.
  */
 export function aspectOf(corners: Corners, width: number, height: number): number {
-  const [m1, m2, m4, m3] = corners.map(([x, y]) => [x * width - width / 2, y * height - height / 2] as const) as [
-    Point,
-    Point,
-    Point,
-    Point,
-  ];
-  const plain =
-    (sideOf(m1, m2) + sideOf(m3, m4)) / Math.max(1e-9, sideOf(m1, m3) + sideOf(m2, m4));
+  const [m1, m2, m4, m3] = corners.map(
+    ([x, y]) => [x * width - width / 2, y * height - height / 2] as const,
+  ) as [Point, Point, Point, Point];
+  const plain = (sideOf(m1, m2) + sideOf(m3, m4)) / Math.max(1e-9, sideOf(m1, m3) + sideOf(m2, m4));
   const cross = (a: Point, b: Point): readonly [number, number, number] => [
     a[1] - b[1],
     b[0] - a[0],

@@ -60,7 +60,11 @@ function among(borders: readonly Border[], own: Int32Array): Border[] {
     const key = p * own.length + q;
     if (p !== q) lengths.set(key, (lengths.get(key) ?? 0) + length);
   }
-  return [...lengths].map(([key, length]) => ({ a: Math.floor(key / own.length), b: key % own.length, length }));
+  return [...lengths].map(([key, length]) => ({
+    a: Math.floor(key / own.length),
+    b: key % own.length,
+    length,
+  }));
 }
 
 /** Regions that are parted by gaps more than by line are one: dots and hatching lie in it. */
@@ -88,7 +92,11 @@ function withoutTextures(
 }
 
 /** Whom each region belongs to once those that are too small have gone to a neighbour: layer by layer from the outside in, the longest border first. */
-function withoutSpecks(sizes: Int32Array, borders: readonly Border[], speck: number): { own: Int32Array; specks: number } {
+function withoutSpecks(
+  sizes: Int32Array,
+  borders: readonly Border[],
+  speck: number,
+): { own: Int32Array; specks: number } {
   const own = new Int32Array(sizes.length);
   for (let i = 0; i < own.length; i++) own[i] = i;
   const small = (i: number) => sizes[i]! < speck;
@@ -154,7 +162,10 @@ function underLine(labels: Int32Array, width: number, height: number, under: num
  * The regions of a picture's line, numbered in the order in which they are met row by row: the same line gives the same regions.
  * @throws TooManyRegions for more than 65,535
  */
-export function regionsOf({ width, height, data }: Bytes, { gap, speck, under, cuts }: RegionWishes): Regions {
+export function regionsOf(
+  { width, height, data }: Bytes,
+  { gap, speck, under, cuts }: RegionWishes,
+): Regions {
   const barred = new Uint8Array(data.length);
   for (let p = 0; p < data.length; p++) barred[p] = data[p]! >= LINE ? 1 : 0;
   if (cuts) for (let p = 0; p < data.length; p++) barred[p]! |= cuts[p]!;
@@ -192,7 +203,13 @@ function numbered(labels: Int32Array, own: Int32Array): { numbers: Int32Array; k
   return { numbers: own.map((o) => ofOwner[o]!), kept };
 }
 
-function measured(labels: Uint16Array, squared: Uint32Array, width: number, height: number, count: number): Region[] {
+function measured(
+  labels: Uint16Array,
+  squared: Uint32Array,
+  width: number,
+  height: number,
+  count: number,
+): Region[] {
   const found = Array.from({ length: count + 1 }, () => ({
     pixels: 0,
     left: width,

@@ -4,10 +4,18 @@ import type { School } from "@/core/group/school";
 import type { Layer, ShadowLayer } from "@/core/media/layer";
 import { inOrder, MEDIA, orderOf } from "@/core/media/registry";
 import {
+  applySetUp,
+  isSetUpCommand,
+  withoutAreas,
+  withReference,
+  type SetUpCommand,
+} from "./set-up-commands";
+import {
   asLayers,
   isPlannedShade,
   newArea,
   schoolOf,
+  sizeOf,
   tonesOf,
   type Area,
   type KeptTone,
@@ -65,7 +73,8 @@ export type Command =
   | { readonly type: "put layer"; readonly id: string; readonly layer: Layer }
   | { readonly type: "change layer"; readonly id: string; readonly at: number; readonly layer: Layer }
   | { readonly type: "take layer away"; readonly id: string; readonly at: number }
-  | { readonly type: "write note"; readonly id: string; readonly note: string };
+  | { readonly type: "write note"; readonly id: string; readonly note: string }
+  | SetUpCommand;
 
 function changeArea(piece: Piece, id: string, change: (area: Area) => Area): Piece {
   return { ...piece, areas: piece.areas.map((a) => (a.id === id ? change(a) : a)) };
@@ -84,8 +93,8 @@ const clamp = (v: number, least: number, most: number) => Math.min(most, Math.ma
 /** An area of another material or size: its number of tones follows, unless it was set otherwise by hand. */
 function withSuitingTones(area: Area, change: Partial<Pick<Area, "material" | "size">>): Area {
   const next = { ...area, ...change };
-  return area.tones === tonesFor(area.material, area.size)
-    ? { ...next, tones: tonesFor(next.material, next.size) }
+  return area.tones === tonesFor(area.material, sizeOf(area))
+    ? { ...next, tones: tonesFor(next.material, sizeOf(next)) }
     : next;
 }
 
@@ -123,13 +132,16 @@ const withLayer = (area: Area, layer: Layer): Area =>
 
 /** The piece after a command. Commands on areas that are gone leave it as it is. */
 export function applyCommand(piece: Piece, command: Command): Piece {
+  if (isSetUpCommand(command)) return applySetUp(piece, command);
   switch (command.type) {
     case "rename piece":
       return { ...piece, name: command.name };
     case "choose paper":
       return { ...piece, paperId: command.paperId };
     case "choose picture":
-      return { ...piece, pictureId: command.pictureId };
+      return command.pictureId === null
+        ? { ...piece, pictureId: null }
+        : withReference(piece, command.pictureId);
     case "wish of the whole":
       return { ...piece, whole: { ...piece.whole, ...command.set } };
     case "accept groups":
@@ -150,14 +162,8 @@ export function applyCommand(piece: Piece, command: Command): Piece {
           command.to,
         ),
       };
-    case "delete area": {
-      const neighbours = piece.whole.neighbours.filter((pair) => !pair.includes(command.id));
-      return {
-        ...piece,
-        areas: piece.areas.filter((a) => a.id !== command.id),
-        whole: { ...piece.whole, neighbours },
-      };
-    }
+    case "delete area":
+      return withoutAreas(piece, [command.id]);
     case "place reading":
       return changeArea(piece, command.id, (a) => ({
         ...a,

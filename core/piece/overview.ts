@@ -1,7 +1,7 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { codesOf } from "@/core/media/registry";
-import { tonesOf, type Area, type KeptTone, type Piece } from "./piece";
+import { neighboursOf, tonesOf, type Area, type KeptTone, type Piece } from "./piece";
 
 /** A tone of an area as it will lie on the piece's paper. */
 export interface SeenTone extends KeptTone {
@@ -63,13 +63,13 @@ export interface Merging {
 }
 
 /** Pairs of neighbours whose local colours are nearer than wished. */
-export function merging({ whole }: Piece, seen: readonly SeenArea[]): Merging[] {
-  return whole.neighbours.flatMap(([a, b]) => {
+export function merging(piece: Piece, seen: readonly SeenArea[]): Merging[] {
+  return neighboursOf(piece).flatMap(([a, b]) => {
     const [first, second] = [a, b].map((id) => seen.find((s) => s.area.id === id));
     const [x, y] = [first && middleOf(first), second && middleOf(second)];
     if (!first || !second || !x || !y) return [];
     const off = deltaE00(x, y);
-    return off < whole.apart ? [{ areas: [first.area, second.area] as const, deltaE00: off }] : [];
+    return off < piece.whole.apart ? [{ areas: [first.area, second.area] as const, deltaE00: off }] : [];
   });
 }
 
@@ -85,9 +85,9 @@ export interface Contrast {
 const JUDGE_AGAIN = 18;
 
 /** Neighbours coloured later that stand far off in lightness: simultaneous contrast makes the earlier one look paler or darker than it was. */
-export function judgeAgain({ whole, areas }: Piece, seen: readonly SeenArea[]): Contrast[] {
-  const order = new Map(areas.map((a, i) => [a.id, i]));
-  return whole.neighbours.flatMap((pair) => {
+export function judgeAgain(piece: Piece, seen: readonly SeenArea[]): Contrast[] {
+  const order = new Map(piece.areas.map((a, i) => [a.id, i]));
+  return neighboursOf(piece).flatMap((pair) => {
     const [early, late] = [...pair]
       .sort((a, b) => order.get(a)! - order.get(b)!)
       .map((id) => seen.find((s) => s.area.id === id));

@@ -5,14 +5,18 @@ import type { School } from "@/core/group/school";
 import { layersOf, type Layer, type ShadowLayer, type ToneLayer } from "@/core/media/layer";
 import { inkOf } from "@/core/media/registry";
 import { isUnder } from "@/core/media/shadow";
+import { DEFAULT_SET_UP, type AreaPlace, type Joints, type Reference, type SetUp } from "./set-up";
 
 /** The plan of one picture. It is data: everything that can be computed from it is. */
 export interface Piece {
   /** Version of this document's shape. */
-  readonly version: 3;
+  readonly version: 4;
   readonly name: string;
   readonly paperId: string | null;
+  /** The reference that is looked at and picked from, one of `references`. */
   readonly pictureId: string | null;
+  readonly references: readonly Reference[];
+  readonly setUp: SetUp;
   readonly areas: readonly Area[];
   readonly whole: Whole;
 }
@@ -26,8 +30,8 @@ export interface Whole {
   readonly scene: Scene;
   /** Least ΔE00 between the local colours of areas that touch. */
   readonly apart: number;
-  /** Areas that touch, by id. */
-  readonly neighbours: readonly (readonly [string, string])[];
+  /** Areas that touch, by id, where somebody has said it; null goes by the drawing. */
+  readonly neighbours: readonly (readonly [string, string])[] | null;
   /** What a marker costs in a joint plan, in ΔE00 of an area's local colour. */
   readonly markerCost: number;
   /** Most markers of the piece; null leaves it open. */
@@ -60,7 +64,17 @@ export interface Area {
   readonly material: Material;
   /** null takes the habit of the material. */
   readonly school: School | null;
-  /** Size in mm² as the user knows it. */
+  /** Where it lies on the sheet; null until it is pointed at. */
+  readonly place: AreaPlace | null;
+  /** It stays bare paper. */
+  readonly white: boolean;
+  /** It is coloured a little past the line, which is cut off. */
+  readonly past: boolean;
+  /** Neither its place nor its parts change by accident. */
+  readonly fixed: boolean;
+  /** Of an area of many blocks: what lies between them. */
+  readonly joints: Joints | null;
+  /** Size in mm² as somebody has said; null goes by the drawing. */
   readonly size: number | null;
   /** Number of tones wanted, 2–6; null takes as many as it takes. */
   readonly tones: number | null;
@@ -82,7 +96,7 @@ export const NO_DRIFT: Drift = { light: 0, shadow: 0 };
 export const DEFAULT_WHOLE: Whole = {
   scene: "neutral",
   apart: 8,
-  neighbours: [],
+  neighbours: null,
   markerCost: 1.5,
   markerLimit: null,
   underlay: [],
@@ -100,6 +114,11 @@ export const newArea = (id: string, name: string): Area => ({
   readings: {},
   material: "other",
   school: null,
+  place: null,
+  white: false,
+  past: false,
+  fixed: false,
+  joints: null,
   size: null,
   tones: null,
   contrast: null,
@@ -112,13 +131,26 @@ export const newArea = (id: string, name: string): Area => ({
 });
 
 export const newPiece = (name: string, paperId: string | null): Piece => ({
-  version: 3,
+  version: 4,
   name,
   paperId,
   pictureId: null,
+  references: [],
+  setUp: DEFAULT_SET_UP,
   areas: [],
   whole: DEFAULT_WHOLE,
 });
+
+/** Size of an area in mm²: as somebody has said, else as measured; null while nobody knows. */
+export const sizeOf = ({ size, place }: Pick<Area, "size" | "place">): number | null =>
+  size ?? place?.mm2 ?? null;
+
+/** Areas that touch: as somebody has said, else as measured. */
+export const neighboursOf = ({
+  whole,
+  setUp,
+}: Pick<Piece, "whole" | "setUp">): readonly (readonly [string, string])[] =>
+  whole.neighbours ?? setUp.touches.map(([a, b]) => [a, b] as const);
 
 /** The tones of an area's group, in the order of laying; none while no group is kept. */
 export const tonesOf = ({ layers }: Pick<Area, "layers">): readonly ToneLayer[] => layersOf(layers, "tone");

@@ -1,6 +1,8 @@
 import type { Layer } from "@/core/media/layer";
 import { inOrder } from "@/core/media/registry";
+import { NO_GAINS } from "@/core/picture/balance";
 import { DEFAULT_WHOLE, newArea } from "./piece";
+import { DEFAULT_SET_UP } from "./set-up";
 
 type Fields = Readonly<Record<string, unknown>>;
 
@@ -34,7 +36,31 @@ function fromSecond(document: Fields): Fields {
   return { ...document, version: 3, areas };
 }
 
-const STEPS: Readonly<Record<number, (document: Fields) => Fields>> = { 1: fromFirst, 2: fromSecond };
+/** Version 3 knew one reference and no drawing; areas had no place, and what touched was said by hand. */
+function fromThird(document: Fields): Fields {
+  const { place, white, past, fixed, joints } = newArea("", "");
+  const areas = eachArea(document, (a) => ({ place, white, past, fixed, joints, ...a }));
+  const references =
+    typeof document.pictureId === "string"
+      ? [{ pictureId: document.pictureId, pairs: [], gains: NO_GAINS }]
+      : [];
+  const { whole } = document;
+  const said = isFields(whole) && Array.isArray(whole.neighbours) && !whole.neighbours.length;
+  return {
+    ...document,
+    version: 4,
+    references,
+    setUp: DEFAULT_SET_UP,
+    areas,
+    ...(said && { whole: { ...whole, neighbours: null } }),
+  };
+}
+
+const STEPS: Readonly<Record<number, (document: Fields) => Fields>> = {
+  1: fromFirst,
+  2: fromSecond,
+  3: fromThird,
+};
 
 /** A document of an earlier version in the present shape, one version after the other; anything else comes back as it is. */
 export function upgradePiece(document: unknown): unknown {

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { labToHex } from "@/core/colour/display";
 import { MATERIALS, tonesFor, type Material } from "@/core/group/material";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
-import { PLACES, type Area } from "@/core/piece/piece";
+import { PLACES, sizeOf, type Area } from "@/core/piece/piece";
 import { NumberField } from "@/ui/kit/number-field";
 import { counted, signed } from "@/words/numbers";
 import { spreadInWords } from "@/words/patch";
@@ -75,7 +75,7 @@ export function AreaFacts({ area }: { readonly area: Area }) {
           value={area.size}
           least={1}
           most={1e6}
-          empty="?"
+          empty={area.place ? String(Math.round(area.place.mm2)) : "?"}
           onChange={(size) => run({ type: "set size", id: area.id, size })}
         />
       </span>
@@ -95,7 +95,8 @@ const AS_NEEDED = "as needed";
 /** What is wished of the group. */
 export function GroupWishes({ area }: { readonly area: Area }) {
   const run = useRun();
-  const suits = tonesFor(area.material, area.size);
+  const size = sizeOf(area);
+  const suits = tonesFor(area.material, size);
   const drift = (end: "light" | "shadow", name: string) => (
     <label className="flex items-center gap-1.5 text-[14px]">
       {name}
@@ -143,7 +144,7 @@ export function GroupWishes({ area }: { readonly area: Area }) {
         <button
           className="button-bare px-0 text-[14px] underline"
           onClick={() => run({ type: "set tones", id: area.id, tones: suits })}
-          title={`${counted(suits, "tone")} suit ${area.material}${area.size === null ? "" : ` of ${area.size} mm²`}`}
+          title={`${counted(suits, "tone")} suit ${area.material}${size === null ? "" : ` of ${Math.round(size)} mm²`}`}
         >
           {suits} suit it
         </button>

@@ -9,7 +9,7 @@ import { Ramp } from "@/ui/ink/ramp";
 interface AreaRowsProps {
   readonly seen: readonly SeenArea[];
   readonly pieceId: string;
-  readonly neighbours: Whole["neighbours"];
+  readonly neighbours: readonly (readonly [string, string])[];
   readonly onNeighbours: (neighbours: Whole["neighbours"]) => void;
   readonly onEmphasis: (area: Area, emphasis: boolean) => void;
 }

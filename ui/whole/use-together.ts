@@ -1,5 +1,5 @@
 "use client";
-import { targetOf, tonesOf, type Piece } from "@/core/piece/piece";
+import { neighboursOf, targetOf, tonesOf, type Piece } from "@/core/piece/piece";
 import { MOST_TONES } from "@/core/group/tone";
 import type { Rack } from "@/store/rack";
 import { rackKey } from "@/ui/compute/client";
@@ -28,10 +28,10 @@ export function togetherQuestion(piece: Piece, rack: Rack) {
     ];
   });
   const ids = new Set(areas.map((a) => a.id));
-  const { apart, markerCost, markerLimit, neighbours } = piece.whole;
+  const { apart, markerCost, markerLimit } = piece.whole;
   return {
     areas,
-    neighbours: neighbours.filter((p) => p.every((id) => ids.has(id))),
+    neighbours: neighboursOf(piece).filter((p) => p.every((id) => ids.has(id))),
     apart,
     markerCost,
     ownedOnly,

@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useMemo } from "react";
 import { judgeAgain, merging, seenAreas, sharedCodes } from "@/core/piece/overview";
-import { SCENES, tonesOf, type Scene, type Whole } from "@/core/piece/piece";
+import { neighboursOf, SCENES, tonesOf, type Scene, type Whole } from "@/core/piece/piece";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
 import { useTones } from "@/ui/compute/use-tones";
@@ -131,7 +131,7 @@ export function WholeView({
               <AreaRows
                 seen={seen}
                 pieceId={id}
-                neighbours={piece.whole.neighbours}
+                neighbours={neighboursOf(piece)}
                 onNeighbours={(neighbours) => set({ neighbours })}
                 onEmphasis={(area, emphasis) => run({ type: "set emphasis", id: area.id, emphasis })}
               />

@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { PlanPieceOutput } from "@/compute/operations/plan-piece";
 import { seenAreas } from "@/core/piece/overview";
-import { asLayers, newArea, type Area, type Piece } from "@/core/piece/piece";
+import { asLayers, neighboursOf, newArea, type Area, type Piece } from "@/core/piece/piece";
 import { drawn, wordsOf } from "@/fixtures/drawn";
 import { clay, jar, paper, picked, pieceOf, rackOf, skin } from "@/fixtures/studio";
 import { PieceProvider } from "@/ui/piece/piece-context";
@@ -61,7 +61,7 @@ describe("areas in rows", () => {
       <AreaRows
         seen={seen}
         pieceId="x"
-        neighbours={piece.whole.neighbours}
+        neighbours={neighboursOf(piece)}
         onNeighbours={nothing}
         onEmphasis={nothing}
       />,

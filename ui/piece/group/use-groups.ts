@@ -12,6 +12,7 @@ import {
   hasOwnShade,
   overOf,
   schoolOf,
+  sizeOf,
   targetOf,
   tonesOf,
   type Area,
@@ -59,7 +60,7 @@ export function planWishOf(rack: Rack, area: Area, scene: Scene) {
   return {
     ...wishesOf(rack, area, scene),
     tones: area.tones ?? ("auto" as const),
-    mm2: area.size,
+    mm2: sizeOf(area),
     shadow: hasOwnShade(area) ? ("deeper" as const) : ("best" as const),
     fixed: fixed.slice(0, area.tones ?? MOST_TONES),
     exclude: area.excluded,

@@ -1,5 +1,6 @@
 import { wrong } from "@/border/problem";
 import { anyJson, route } from "@/border/route";
+import { asJson } from "@/compute/as-json";
 import { askInThread } from "@/workers/server-pool";
 
 /** Inks with which every stack may be tried over HTTP; the command line has no such bound. */
@@ -18,5 +19,6 @@ function refuseEndless(input: unknown): void {
 /** Any operation of the compute table, in a thread beside the server; it is stopped when the caller goes away. */
 export const POST = route(anyJson, async (_, input, { name }, { signal }) => {
   refuseEndless(input);
-  return (await askInThread(name!, input, signal)) as object;
+  const answer = asJson(await askInThread(name!, input, signal));
+  return new Response(answer, { headers: { "content-type": "application/json" } });
 });

@@ -1,0 +1,125 @@
+import { nearestOf } from "@/core/picture/distance";
+import { cutPixels, type Cut } from "@/core/picture/cut";
+import { lineOf, type Line, type LineKind } from "@/core/picture/line";
+import type { Bytes, Pixels } from "@/core/picture/plane";
+import { aspectOf, rectified, reduced, straightSize, type Corners } from "@/core/picture/rectify";
+import { regionsOf, type Regions } from "@/core/picture/regions";
+import { hashOf } from "./hash";
+import { memory } from "./memory";
+
+/** Drawings whose line is kept, and their regions: the present one, and the one before for a quick way back. */
+const MOST_LINES = 2;
+const MOST_MAPS = 3;
+const lines = memory<Line>(MOST_LINES);
+const maps = memory<Drawing>(MOST_MAPS);
+
+/** Long side in pixels of a drawing that is made straight out of a photo. */
+const LONGEST = 2000;
+/** Ink may run beneath the line this far, mm. */
+const UNDER = 1;
+
+/** A drawing's line with its regions. */
+export interface Drawing {
+  readonly key: string;
+  readonly line: Line;
+  readonly found: Regions;
+  readonly mmPerPixel: number;
+}
+
+export interface LineWish {
+  /** Names the picture. */
+  readonly handle: string;
+  readonly kind: LineKind;
+  readonly corners: Corners | null;
+  /** Makes it smaller by this whole factor, for a quick look. */
+  readonly coarser: number;
+  /** Width over height of the sheet whose corners they are; null when nobody knows. */
+  readonly aspect: number | null;
+}
+
+/** The straightened drawing of a picture. */
+export function straightened(
+  picture: Pixels,
+  { corners, aspect, coarser }: Omit<LineWish, "handle" | "kind">,
+): Pixels {
+  if (!corners) return reduced(picture, coarser);
+  const shape = aspect ?? aspectOf(corners, picture.width, picture.height);
+  const { width, height } = straightSize(corners, picture.width, picture.height, shape, LONGEST);
+  return rectified(
+    picture,
+    corners,
+    Math.max(16, Math.round(width / coarser)),
+    Math.max(16, Math.round(height / coarser)),
+  );
+}
+
+/** Share of its long side along the edge of a sheet in a photo where the table may show: no line is looked for there. */
+const TABLE = 0.006;
+
+/** Takes the line away along the picture's edge. */
+function withoutRim({ width, height, data }: Bytes): void {
+  const rim = Math.ceil(TABLE * Math.max(width, height));
+  for (let y = 0; y < height; y++)
+    if (y < rim || y >= height - rim) data.fill(0, y * width, (y + 1) * width);
+    else {
+      data.fill(0, y * width, y * width + rim);
+      data.fill(0, (y + 1) * width - rim, (y + 1) * width);
+    }
+}
+
+/** The line of a picture, found once. */
+export function lineFor(wish: LineWish, picture: () => Pixels): Line {
+  const key = JSON.stringify(wish);
+  const known = lines.recall(key);
+  if (known) return known;
+  const found = lineOf(straightened(picture(), wish), wish.kind);
+  if (wish.corners) withoutRim(found.coverage);
+  return lines.keep(key, found);
+}
+
+export interface RegionWish {
+  readonly mmPerPixel: number;
+  /** mm and mm². */
+  readonly gap: number;
+  readonly speck: number;
+  readonly cuts: readonly Cut[];
+}
+
+/** Regions of a line, sizes given in mm. */
+export function regionsFor(coverage: Bytes, { mmPerPixel, gap, speck, cuts }: RegionWish): Regions {
+  return regionsOf(coverage, {
+    gap: gap / mmPerPixel,
+    speck: speck / mmPerPixel ** 2,
+    under: UNDER / mmPerPixel,
+    ...(cuts.length && { cuts: cutPixels(cuts, coverage.width, coverage.height) }),
+  });
+}
+
+/** A drawing with its regions, worked out once and kept under a key; `width` is the drawing's on the sheet, mm. */
+export function drawingFor(
+  line: LineWish,
+  { width, ...wish }: Omit<RegionWish, "mmPerPixel"> & { readonly width: number },
+  picture: () => Pixels,
+): Drawing {
+  const key = hashOf([line, width, wish]);
+  const known = maps.recall(key);
+  if (known) return known;
+  const found = lineFor(line, picture);
+  const mmPerPixel = width / found.coverage.width;
+  return maps.keep(key, {
+    key,
+    line: found,
+    found: regionsFor(found.coverage, { ...wish, mmPerPixel }),
+    mmPerPixel,
+  });
+}
+
+/** A drawing that was set up before; undefined when it was put away. */
+export const drawingOf = (key: string): Drawing | undefined => maps.recall(key);
+
+/** Squared distance of each pixel from the line, for leaving its halo out. */
+export function depthOf({ width, height, data }: Bytes): Uint32Array {
+  const line = new Uint8Array(data.length);
+  for (let p = 0; p < data.length; p++) line[p] = data[p]! >= 100 ? 1 : 0;
+  return nearestOf(line, width, height).squared;
+}
