@@ -1,11 +1,17 @@
-import sharp from "sharp";
+import sharp, { type Sharp } from "sharp";
 import { BadInput } from "@/border/problem";
-import type { NewPicture } from "./pictures";
+import { numberOf, safeSvg } from "@/border/svg";
+import { placesOf } from "@/core/picture/places";
+import type { NamedPlace, NewPicture } from "./pictures";
 
 export const MOST_BYTES = 30 * 1024 * 1024;
 export const MOST_PIXELS = 60_000_000;
 /** Long side of the working copy: enough to pick from, quick to show. */
 const WORKING_SIDE = 2400;
+/** A drawing in SVG is drawn this long. */
+const DRAWN_SIDE = 2000;
+/** And this long to see where its named shapes lie. */
+const NAMED_SIDE = 480;
 const FORMATS: Record<string, string> = { png: "image/png", jpeg: "image/jpeg", webp: "image/webp" };
 
 /** A picture that cannot be taken in: what is wrong and what to do, for people. */
@@ -18,16 +24,78 @@ export class PictureRefused extends BadInput {
 
 const megapixels = (n: number) => `${(n / 1e6).toFixed(0)} megapixels`;
 
+/** Whether a file starts as SVG does, whatever it is called. */
+const looksLikeSvg = (bytes: Buffer): boolean => {
+  const head = bytes
+    .subarray(0, 2000)
+    .toString("utf8")
+    .replace(/^\uFEFF/, "")
+    .trimStart();
+  return head.startsWith("<") && /<svg[\s>]|<\?xml|<!doctype svg|<!--/i.test(head);
+};
+
+/** Draws SVG at a size. */
+const drawn = (svg: string, width: number, height: number, side: number) => {
+  const scale = side / Math.max(width, height);
+  return sharp(Buffer.from(svg), {
+    density: Math.min(10_000, Math.max(1, 72 * scale)),
+    limitInputPixels: MOST_PIXELS,
+  })
+    .resize(Math.max(1, Math.round(width * scale)), Math.max(1, Math.round(height * scale)), { fit: "fill" })
+    .timeout({ seconds: 20 });
+};
+
+/** A drawing in SVG, made safe and drawn on white. */
+async function decodeSvg(name: string, original: Buffer): Promise<NewPicture> {
+  const { svg, named, names, width, height } = safeSvg(original.toString("utf8"));
+  const refused = () =>
+    new PictureRefused(`“${name}” cannot be drawn. Save it again as plain SVG, or as PNG, and try again.`);
+  const working = await drawn(svg, width, height, DRAWN_SIDE)
+    .flatten({ background: "#ffffff" })
+    .png()
+    .toBuffer({ resolveWithObject: true })
+    .catch(() => {
+      throw refused();
+    });
+  const points = named ? await namesIn(drawn(named, width, height, NAMED_SIDE), names).catch(() => []) : [];
+  return {
+    name,
+    type: "image/svg+xml",
+    width: working.info.width,
+    height: working.info.height,
+    original,
+    working: working.data,
+    workingType: "image/png",
+    workingWidth: working.info.width,
+    workingHeight: working.info.height,
+    names: points,
+  };
+}
+
+/** Where each named shape lies, by its colour. */
+async function namesIn(drawing: Sharp, names: readonly string[]): Promise<NamedPlace[]> {
+  const { data, info } = await drawing.ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  const numbers = new Uint16Array(info.width * info.height);
+  for (let p = 0, q = 0; p < numbers.length; p++, q += 4) {
+    const n = data[q + 3] === 255 ? numberOf(data[q]!, data[q + 1]!, data[q + 2]!) : 0;
+    numbers[p] = n <= names.length ? n : 0;
+  }
+  const places = placesOf({ width: info.width, height: info.height, data: numbers }, names.length);
+  return names.flatMap((name, i) => (places[i + 1]!.length ? [{ name, at: places[i + 1]! }] : []));
+}
+
 /**
  * Decodes an uploaded picture and makes its upright sRGB working copy. What the bytes are decides, not the name.
- * @throws PictureRefused for anything but a whole PNG, JPEG or WebP within the limits
+ * @throws PictureRefused, BadInput for anything but a whole PNG, JPEG, WebP or SVG within the limits
  */
 export async function decodePicture(name: string, original: Buffer): Promise<NewPicture> {
-  if (!original.length) throw new PictureRefused(`"${name}" is empty. Choose a PNG, JPEG or WebP picture.`);
+  if (!original.length)
+    throw new PictureRefused(`"${name}" is empty. Choose a PNG, JPEG, WebP or SVG picture.`);
   if (original.length > MOST_BYTES)
     throw new PictureRefused(
       `"${name}" has ${(original.length / 1024 / 1024).toFixed(0)} MB; at most 30 MB can be taken. Save it smaller and try again.`,
     );
+  if (looksLikeSvg(original)) return decodeSvg(name, original);
   const open = () => sharp(original, { limitInputPixels: false, failOn: "error", pages: 1 });
   const meta = await open()
     .metadata()
@@ -35,7 +103,7 @@ export async function decodePicture(name: string, original: Buffer): Promise<New
   const type = meta && FORMATS[meta.format ?? ""];
   if (!meta?.width || !meta.height || !type)
     throw new PictureRefused(
-      `"${name}" is not a PNG, JPEG or WebP picture. Open it in an image program, export it as one of these, and try again.`,
+      `"${name}" is not a PNG, JPEG, WebP or SVG picture. Open it in an image program, export it as one of these, and try again.`,
     );
   if (meta.width * meta.height > MOST_PIXELS)
     throw new PictureRefused(
@@ -64,6 +132,7 @@ export async function decodePicture(name: string, original: Buffer): Promise<New
       workingType: lossless ? "image/png" : "image/jpeg",
       workingWidth: info.width,
       workingHeight: info.height,
+      names: [],
     };
   } catch {
     throw new PictureRefused(

@@ -1,4 +1,4 @@
-import { and, desc, eq, sql } from "drizzle-orm";
+import { and, desc, eq, inArray, sql } from "drizzle-orm";
 import { withStore } from "./database";
 import { pictures, pieces, scans } from "./schema";
 import type { Studio } from "./studio";
@@ -11,6 +11,11 @@ export interface PictureFacts {
   readonly height: number;
 }
 
+/** A picture with the names that its file gives to shapes. */
+export interface DrawingFacts extends PictureFacts {
+  readonly names: readonly NamedPlace[];
+}
+
 export interface NewPicture {
   readonly name: string;
   readonly type: string;
@@ -21,6 +26,13 @@ export interface NewPicture {
   readonly workingType: string;
   readonly workingWidth: number;
   readonly workingHeight: number;
+  readonly names: readonly NamedPlace[];
+}
+
+/** What a drawing's file calls one of its shapes, with points in it, in shares of the picture. */
+export interface NamedPlace {
+  readonly name: string;
+  readonly at: readonly (readonly [number, number])[];
 }
 
 const facts = {
@@ -46,6 +58,27 @@ export async function findPicture(studio: Studio, id: string): Promise<PictureFa
   return found;
 }
 
+/** Several pictures, those that are there. */
+export const findPictures = async (studio: Studio, ids: readonly string[]): Promise<PictureFacts[]> =>
+  ids.length
+    ? withStore((db) =>
+        db
+          .select(facts)
+          .from(pictures)
+          .where(and(eq(pictures.studioId, studio.id), inArray(pictures.id, [...ids]))),
+      )
+    : [];
+
+export async function findDrawing(studio: Studio, id: string): Promise<DrawingFacts | undefined> {
+  const [found] = await withStore((db) =>
+    db
+      .select({ ...facts, names: pictures.names })
+      .from(pictures)
+      .where(own(studio, id)),
+  );
+  return found;
+}
+
 /** Bytes of the working copy. */
 export async function pictureBytes(
   studio: Studio,
@@ -67,7 +100,10 @@ export const loosePictures = (studio: Studio): Promise<PictureFacts[]> =>
         and(
           eq(pictures.studioId, studio.id),
           sql`not exists (select 1 from ${scans} where ${scans.pictureId} = ${pictures.id})`,
-          sql`not exists (select 1 from ${pieces} where ${pieces.studioId} = ${pictures.studioId} and ${pieces.document}->>'pictureId' = ${pictures.id}::text)`,
+          sql`not exists (select 1 from ${pieces} where ${pieces.studioId} = ${pictures.studioId} and (
+            ${pieces.document}->>'pictureId' = ${pictures.id}::text
+            or ${pieces.document}->'setUp'->'line'->>'pictureId' = ${pictures.id}::text
+            or ${pieces.document}->'references' @> jsonb_build_array(jsonb_build_object('pictureId', ${pictures.id}::text))))`,
         ),
       )
       .orderBy(desc(pictures.createdAt)),

@@ -25,6 +25,7 @@ import type { School } from "@/core/group/school";
 import type { Pressure } from "@/core/pencil/tooth";
 import type { Verdict } from "@/core/stock/verdicts";
 import type { Kind } from "@/core/stock/kinds";
+import type { NamedPlace } from "./pictures";
 
 export type ReadingSource = (typeof SOURCES)[number];
 export type Backing = (typeof BACKINGS)[number];
@@ -287,6 +288,11 @@ export const pictures = pgTable(
     workingType: text("working_type").notNull(),
     workingWidth: integer("working_width").notNull(),
     workingHeight: integer("working_height").notNull(),
+    /** Of a drawing in SVG: what it calls its shapes, and where they lie. */
+    names: jsonb("names")
+      .$type<readonly NamedPlace[]>()
+      .notNull()
+      .default(sql`'[]'::jsonb`),
     createdAt: created(),
   },
   (t) => [index("pictures_by_studio").on(t.studioId)],

@@ -1,0 +1,1 @@
+ALTER TABLE "pictures" ADD COLUMN "names" jsonb DEFAULT '[]'::jsonb NOT NULL;
