@@ -11,8 +11,9 @@ export interface Claim {
 /** An area with its place on the sheet. */
 export interface PlacedArea {
   readonly id: string;
-  /** Numbers of its regions. */
+  /** Numbers of its regions, and for each point of its claim the region that holds it (0 for none). */
   readonly regions: readonly number[];
+  readonly points: readonly number[];
   readonly mm2: number;
   /** Width where it is widest, mm. */
   readonly width: number;
@@ -58,9 +59,10 @@ export function regionAt({ labels }: Regions, [x, y]: Point): number {
 export function areaMap(found: Regions, claims: readonly Claim[], mmPerPixel: number): AreaMap {
   const { regions, borders, labels } = found;
   const owner = new Int32Array(regions.length + 1).fill(-1);
-  const wanted = claims.map((c) => [...new Set(c.at.map((p) => regionAt(found, p)))].filter((r) => r > 0));
+  const held = claims.map((c) => c.at.map((p) => regionAt(found, p)));
+  const wanted = held.map((h) => [...new Set(h)].filter((r) => r > 0));
   const takenBy: (string | undefined)[] = [];
-  const placed: { claim: Claim; regions: number[] }[] = [];
+  const placed: { claim: Claim; regions: number[]; points: number[] }[] = [];
   const lost: { claim: Claim; regions: number[] }[] = [];
   claims.forEach((claim, i) => {
     const own = wanted[i]!.filter((r) => takenBy[r] === undefined);
@@ -72,14 +74,15 @@ export function areaMap(found: Regions, claims: readonly Claim[], mmPerPixel: nu
       takenBy[r] = claim.id;
       owner[r] = placed.length;
     }
-    placed.push({ claim, regions: own });
+    placed.push({ claim, regions: own, points: held[i]! });
   });
-  const areas = placed.map(({ claim, regions: own }): PlacedArea => {
+  const areas = placed.map(({ claim, regions: own, points }): PlacedArea => {
     const parts = own.map((r) => regions[r - 1]!);
     const widest = parts.reduce((best, r) => (r.reach > best.reach ? r : best));
     return {
       id: claim.id,
       regions: own,
+      points,
       mm2: parts.reduce((sum, r) => sum + r.pixels, 0) * mmPerPixel ** 2,
       width: 2 * widest.reach * mmPerPixel,
       middle: [(widest.middle[0] + 0.5) / labels.width, (widest.middle[1] + 0.5) / labels.height],

@@ -92,3 +92,26 @@ export const MOST_CUTS = 400;
 export const MOST_CUT_POINTS = 64;
 export const MOST_POINTS = 400;
 export const MOST_REFERENCES = 12;
+
+/** Room left round a drawing of unknown size on its sheet, mm. */
+const ROOM = 10;
+
+/** Width of a drawing on the sheet in mm: as somebody has said, the sheet's own when its corners were found, or as large as fits. */
+export function drawingWidth({ line, sheet }: Pick<SetUp, "line" | "sheet">, aspect: number): number {
+  if (line?.width) return line.width;
+  if (line?.corners) return sheet.width;
+  return Math.max(5, Math.min(sheet.width - 2 * ROOM, (sheet.height - 2 * ROOM) * aspect));
+}
+
+/** How far a seen shape may be from the sheet's and still be the sheet's own. */
+const SHAPE_SLACK = 0.04;
+
+/** Width over height of what the corners bound: the sheet's where that is what one sees, else none is known. */
+export function cornerAspect(seen: number, { width, height }: SheetPlan): number | null {
+  const aspect = width / height;
+  return Math.abs(seen / aspect - 1) < SHAPE_SLACK ? aspect : null;
+}
+
+/** Top left corner of a drawing on its sheet, mm. */
+export const placeOf = ({ at, ...sheet }: SheetPlan, width: number, height: number): Point =>
+  at ?? [(sheet.width - width) / 2, (sheet.height - height) / 2];

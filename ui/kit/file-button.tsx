@@ -2,6 +2,8 @@
 import { useRef, type ReactNode } from "react";
 
 export const PICTURES = "image/png,image/jpeg,image/webp";
+/** Pictures that may be line art: drawings too. */
+export const DRAWINGS = `${PICTURES},image/svg+xml,.svg`;
 
 /** A button that asks for files. The same file may be chosen twice. */
 export function FileButton({

@@ -1,6 +1,6 @@
 "use client";
-import { ImageUp, Maximize, ZoomIn, ZoomOut } from "lucide-react";
-import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { ImageUp } from "lucide-react";
+import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { PLACES, type PictureReading, type Place } from "@/core/piece/piece";
 import type { PictureFacts } from "@/store/pictures";
 import { askOfPicture } from "@/ui/compute/client";
@@ -10,6 +10,8 @@ import { useKey } from "@/ui/use-keys";
 import { Loupe } from "./loupe";
 import { pictureBlob } from "./picture-blob";
 import { Outline, ReadingMark } from "./reading-mark";
+import { useZoom } from "./use-zoom";
+import { ZoomButtons } from "./zoom-buttons";
 
 interface Box {
   readonly x: number;
@@ -32,7 +34,6 @@ interface PicturePaneProps {
 export const placeNames: Record<Place, string> = { light: "Light", local: "Local colour", shadow: "Shadow" };
 const placeLetters: Record<Place, string> = { light: "L", local: "C", shadow: "S" };
 
-const ZOOMS = [1, 1.5, 2, 3, 4, 6, 8];
 /** A click reads this many picture pixels around the point. */
 const POINT = 5;
 const KEY_STEP = 4;
@@ -47,13 +48,11 @@ export function PicturePane({
   onUpload,
   disabled,
 }: PicturePaneProps) {
-  const [zoom, setZoom] = useState(0);
-  const [fit, setFit] = useState(0);
+  const { frame, fit, zoom, scale, zoomBy, whole } = useZoom(picture);
   const [bitmap, setBitmap] = useState<ImageBitmap>();
   const [at, setAt] = useState<{ x: number; y: number }>();
   const [drag, setDrag] = useState<Box>();
   const [trouble, setTrouble] = useState<string>();
-  const frame = useRef<HTMLDivElement>(null);
   const start = useRef<{ x: number; y: number }>(undefined);
 
   useEffect(() => {
@@ -78,26 +77,6 @@ export function PicturePane({
     };
   }, [picture]);
 
-  useEffect(() => {
-    const measure = () =>
-      frame.current &&
-      setFit(
-        Math.min(frame.current.clientWidth / picture.width, frame.current.clientHeight / picture.height),
-      );
-    measure();
-    const observer = new ResizeObserver(measure);
-    if (frame.current) observer.observe(frame.current);
-    return () => observer.disconnect();
-  }, [picture]);
-
-  const scale = fit * ZOOMS[zoom]!;
-  const zoomBy = useCallback(
-    (by: number) => setZoom((z) => Math.min(ZOOMS.length - 1, Math.max(0, z + by))),
-    [],
-  );
-  useKey("equal, shift+equal, add", () => zoomBy(1));
-  useKey("minus, subtract", () => zoomBy(-1));
-  useKey("0", () => setZoom(0));
   useKey(["1", "2", "3"], (e) => onPlace(PLACES[Number(e.key) - 1]!));
 
   const read = (box: Box) => {
@@ -185,26 +164,7 @@ export function PicturePane({
           </button>
         ))}
         <span className="ml-auto flex items-center">
-          <button
-            className="button-bare"
-            onClick={() => zoomBy(-1)}
-            disabled={zoom === 0}
-            aria-label="Zoom out"
-          >
-            <ZoomOut size={19} aria-hidden />
-          </button>
-          <span className="w-11 text-center text-[14px]">{ZOOMS[zoom]}×</span>
-          <button
-            className="button-bare"
-            onClick={() => zoomBy(1)}
-            disabled={zoom === ZOOMS.length - 1}
-            aria-label="Zoom in"
-          >
-            <ZoomIn size={19} aria-hidden />
-          </button>
-          <button className="button-bare" onClick={() => setZoom(0)} aria-label="Whole picture">
-            <Maximize size={18} aria-hidden />
-          </button>
+          <ZoomButtons zoom={zoom} zoomBy={zoomBy} whole={whole} />
           <FileButton bare label="Another picture" accept={PICTURES} onFiles={([f]) => onUpload(f!)}>
             <ImageUp size={19} aria-hidden />
           </FileButton>

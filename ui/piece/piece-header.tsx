@@ -13,6 +13,7 @@ import type { SaveState } from "./autosave";
 import { useHistory, usePiece, usePieceHandles, useRun, useSaveState } from "./piece-context";
 
 const stages = [
+  { slug: "set-up", name: "Set up" },
   { slug: "colour", name: "Colour" },
   { slug: "steps", name: "Steps" },
 ] as const;

@@ -1,23 +1,16 @@
-import { bytesOf } from "@/border/body";
+import { formOf } from "@/border/form";
 import { created, reads, route } from "@/border/route";
 import { decodePicture, MOST_BYTES, PictureRefused } from "@/store/decode-picture";
 import { addPicture } from "@/store/pictures";
 
-/** Room for the form around the file. */
-const FORM_SLACK = 64 * 1024;
 const LONGEST_NAME = 200;
 
 /** The file of the form, read only as far as a picture may go. */
 const pictureFile = reads("form", async (request) => {
-  const body = new Uint8Array(await bytesOf(request, MOST_BYTES + FORM_SLACK));
-  const form = await new Response(body, {
-    headers: { "content-type": request.headers.get("content-type") ?? "" },
-  })
-    .formData()
-    .catch(() => undefined);
+  const form = await formOf(request, MOST_BYTES);
   const file = form?.get("picture");
   if (!(file instanceof File))
-    throw new PictureRefused("No picture came along. Choose a PNG, JPEG or WebP picture.");
+    throw new PictureRefused("No picture came along. Choose a PNG, JPEG, WebP or SVG picture.");
   return decodePicture(file.name.slice(0, LONGEST_NAME), Buffer.from(await file.arrayBuffer()));
 });
 

@@ -1,0 +1,168 @@
+import type { Point } from "@/core/chart/homography";
+import type { PlacedArea } from "@/core/picture/area-map";
+import type { Area, Piece } from "./piece";
+import type { FoundArea, SetUpCommand } from "./set-up-commands";
+import { MOST_POINTS } from "./set-up";
+
+/** What has to be known of a drawing to say which regions belong to which area. */
+export interface Ground {
+  readonly areas: readonly PlacedArea[];
+  readonly regions: readonly {
+    readonly id: number;
+    readonly middle: Point;
+    readonly mm2: number;
+    readonly width: number;
+    readonly edge: number;
+    readonly name?: string;
+  }[];
+  readonly free: readonly number[];
+}
+
+/** Along more of the picture's edge than this a region is the bare sheet round the drawing. */
+const BACKGROUND = 0.5;
+/** Longest name of an area. */
+const LONGEST_NAME = 80;
+
+/** Points of shares with as many digits as a large print needs. */
+export const rounded = ([x, y]: Point): Point => [Math.round(x * 1e4) / 1e4, Math.round(y * 1e4) / 1e4];
+
+const regionOf = (ground: Ground, id: number) => ground.regions[id - 1]!;
+const uniquely = (points: readonly Point[]): readonly Point[] =>
+  [...new Map(points.map((p) => [p.join(), p])).values()].slice(0, MOST_POINTS);
+
+/** Regions that belong to no area and are no bare sheet round the drawing. */
+export const openRegions = (ground: Ground): readonly number[] =>
+  ground.free.filter((id) => regionOf(ground, id).edge < BACKGROUND);
+
+/**
+ * New areas for regions: those that the drawing's file calls by one name are one area, the others one each.
+ * @param taken names that are in use, and how many areas there may still be: the largest regions come first then
+ */
+export function areasFor(
+  ground: Ground,
+  ids: readonly number[],
+  taken: readonly string[],
+  room: number,
+  newId: () => string,
+): FoundArea[] {
+  const groups = new Map<string, number[]>();
+  for (const id of ids) {
+    const key = regionOf(ground, id).name ?? `region ${id}`;
+    groups.set(key, [...(groups.get(key) ?? []), id]);
+  }
+  const used = new Set(taken);
+  let count = taken.length;
+  const named = (name: string | undefined): string => {
+    let out = name?.slice(0, LONGEST_NAME - 5);
+    if (out === undefined) {
+      do out = `Area ${++count}`;
+      while (used.has(out));
+    } else for (let n = 2; used.has(out); n++) out = `${name} ${n}`;
+    used.add(out);
+    return out;
+  };
+  const sizeOf = (own: readonly number[]) => own.reduce((sum, id) => sum + regionOf(ground, id).mm2, 0);
+  return [...groups.values()]
+    .map((own) => ({ own, mm2: sizeOf(own) }))
+    .sort((a, b) => b.mm2 - a.mm2)
+    .slice(0, Math.max(0, room))
+    .sort((a, b) => a.own[0]! - b.own[0]!)
+    .map(({ own, mm2 }) => ({
+      id: newId(),
+      name: named(regionOf(ground, own[0]!).name),
+      at: uniquely(own.map((id) => rounded(regionOf(ground, id).middle))),
+      mm2,
+      width: Math.max(...own.map((id) => regionOf(ground, id).width)),
+    }));
+}
+
+/** Several areas, and regions that belong to none, made one: the first keeps its plan. Nothing when that is locked. */
+export function joined(
+  piece: Piece,
+  ground: Ground,
+  ids: readonly string[],
+  regions: readonly number[],
+): SetUpCommand | undefined {
+  const areas = piece.areas.filter((a) => ids.includes(a.id) && a.place);
+  const [first, ...others] = areas;
+  if (!first || areas.some((a) => a.fixed) || (!others.length && !regions.length)) return undefined;
+  const at = uniquely([
+    ...areas.flatMap((a) => a.place!.at),
+    ...regions.map((id) => rounded(regionOf(ground, id).middle)),
+  ]);
+  return { type: "place areas", places: [{ id: first.id, at }], without: others.map((a) => a.id) };
+}
+
+/** A region given to an area, or taken out of it when it is the area's own. Locked areas give and take nothing. */
+export function withPart(piece: Piece, ground: Ground, id: string, region: number): SetUpCommand | undefined {
+  const area = piece.areas.find((a) => a.id === id);
+  if (!area || area.fixed) return undefined;
+  const holder = ground.areas.find((a) => a.regions.includes(region));
+  const before = holder && piece.areas.find((a) => a.id === holder.id);
+  if (before?.fixed) return undefined;
+  const without = (a: Area, placed: PlacedArea): readonly Point[] =>
+    (a.place?.at ?? []).filter((_, i) => placed.points[i] !== region);
+  if (before && holder && before.id === id)
+    return { type: "place areas", places: [{ id, at: without(before, holder) }] };
+  const at = uniquely([...(area.place?.at ?? []), rounded(regionOf(ground, region).middle)]);
+  return {
+    type: "place areas",
+    places: [{ id, at }, ...(before && holder ? [{ id: before.id, at: without(before, holder) }] : [])],
+  };
+}
+
+/** An area that lost its place takes that of another, which is lost then. */
+export function swapped(piece: Piece, lost: string, successor: string): SetUpCommand | undefined {
+  const [from, to] = [lost, successor].map((id) => piece.areas.find((a) => a.id === id));
+  if (!from || !to?.place || from.fixed || to.fixed) return undefined;
+  return {
+    type: "place areas",
+    places: [
+      { id: lost, at: to.place.at },
+      { id: successor, at: [] },
+    ],
+  };
+}
+
+/** Where areas without a place lie, by the places that their colours were picked at. `back` leads from the reference to the drawing. */
+export function placedByReadings(
+  piece: Piece,
+  back: (x: number, y: number) => Point,
+): { readonly id: string; readonly at: readonly Point[] }[] {
+  return piece.areas.flatMap((a) => {
+    if (a.place) return [];
+    const picked = Object.values(a.readings).flatMap((r) => (r?.at ? [r.at] : []));
+    const at = picked
+      .map(({ x, y, width, height }) => rounded(back(x + width / 2, y + height / 2)))
+      .filter(([x, y]) => x >= 0 && y >= 0 && x <= 1 && y <= 1);
+    return at.length ? [{ id: a.id, at: uniquely(at) }] : [];
+  });
+}
+
+/** Measures are kept to a tenth of a mm² and a hundredth of a mm. */
+const tenth = (v: number) => Math.round(v * 10) / 10;
+const hundredth = (v: number) => Math.round(v * 100) / 100;
+const MOST_TOUCHES = 1300;
+
+/** What was measured, if it is not what the piece says already. */
+export function measured(
+  piece: Piece,
+  {
+    areas,
+    touches,
+  }: Pick<Ground, "areas"> & {
+    readonly touches: readonly { readonly a: string; readonly b: string; readonly mm: number }[];
+  },
+): SetUpCommand | undefined {
+  const places = areas.map((a) => ({ id: a.id, mm2: tenth(a.mm2), width: hundredth(a.width) }));
+  const borders = [...touches]
+    .sort((p, q) => q.mm - p.mm)
+    .slice(0, MOST_TOUCHES)
+    .map(({ a, b, mm }) => [a, b, tenth(mm)] as const)
+    .sort((p, q) => (p[0] + p[1] < q[0] + q[1] ? -1 : 1));
+  const now = new Map(piece.areas.map((a) => [a.id, a.place]));
+  const same =
+    places.every((p) => now.get(p.id)?.mm2 === p.mm2 && now.get(p.id)?.width === p.width) &&
+    JSON.stringify(borders) === JSON.stringify(piece.setUp.touches);
+  return same ? undefined : { type: "measure areas", places, touches: borders };
+}

@@ -1,0 +1,91 @@
+"use client";
+import { tonesFor } from "@/core/group/material";
+import type { PlacedArea } from "@/core/picture/area-map";
+import { sizeOf, tonesOf, type Area } from "@/core/piece/piece";
+import { squareIn, useLengthUnit } from "@/ui/kit/length-field";
+import { useRun } from "@/ui/piece/piece-context";
+import { counted } from "@/words/numbers";
+import { bleedInWords, sizeInWords } from "@/words/place";
+
+/** An area in the list: chosen, renamed, and what is known of its place. */
+export function AreaRow({
+  area,
+  number,
+  placed,
+  touches,
+  bleed,
+  chosen,
+  onChoose,
+}: {
+  readonly area: Area;
+  readonly number: number;
+  readonly placed: PlacedArea | undefined;
+  readonly touches: number;
+  readonly bleed: number | null;
+  readonly chosen: boolean;
+  readonly onChoose: (more: boolean) => void;
+}) {
+  const run = useRun();
+  const unit = useLengthUnit();
+  const risk = placed && bleedInWords(placed.width, bleed);
+  const marks = [
+    area.white && "stays white",
+    area.past && "past the line",
+    area.joints && `${area.joints} joints`,
+    placed && placed.regions.length > 1 && `${placed.regions.length} parts`,
+    tonesOf(area).length > 0 && counted(tonesOf(area).length, "tone"),
+  ].filter(Boolean);
+  return (
+    <li
+      className={`grid grid-cols-[44px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-line ${chosen ? "bg-panel" : ""}`}
+    >
+      <button
+        className={`min-h-11 text-[15px] font-semibold ${chosen ? "bg-invert text-invert-text" : ""}`}
+        aria-pressed={chosen}
+        aria-label={`Choose ${area.name}`}
+        onClick={(e) => onChoose(e.shiftKey || e.ctrlKey || e.metaKey)}
+        data-area={area.id}
+      >
+        {number}
+      </button>
+      <span className="min-w-0">
+        <input
+          className="w-full min-w-0 border border-transparent bg-transparent px-1 text-[15px] font-medium hover:border-line"
+          aria-label={`Name of area ${number}`}
+          key={area.name}
+          defaultValue={area.name}
+          maxLength={80}
+          onBlur={(e) => {
+            const name = e.target.value.trim();
+            if (name && name !== area.name) run({ type: "rename area", id: area.id, name });
+            else e.target.value = area.name;
+          }}
+          onKeyDown={(e) => {
+            if (e.key === "Enter") e.currentTarget.blur();
+          }}
+        />
+        {(risk || marks.length > 0) && (
+          <span className="block px-1 text-[13px] text-soft">
+            {[...marks, risk].filter(Boolean).join("; ")}
+          </span>
+        )}
+      </span>
+      <span className="pr-1 text-right text-[14px]">
+        {placed ? (
+          <>
+            <span
+              title={`${placed.width.toFixed(1)} mm wide at its widest; touches ${counted(touches, "area")}`}
+            >
+              {sizeInWords(placed.mm2)}, {squareIn(unit, placed.mm2)}
+            </span>
+            <span className="block text-[13px] text-soft">
+              {counted(tonesFor(area.material, sizeOf(area)), "tone")} suit it; touches {touches}
+            </span>
+          </>
+        ) : (
+          <span className="text-soft">no place yet</span>
+        )}
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,143 @@
+"use client";
+import { useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
+import type { SetUpOutput } from "@/compute/operations/set-up";
+import { courseOf, type Cut } from "@/core/picture/cut";
+import { useZoom } from "@/ui/piece/use-zoom";
+import { ZoomButtons } from "@/ui/piece/zoom-buttons";
+import { Crosshair, Draft } from "./crosshair";
+import { LineCanvas } from "./line-canvas";
+import { RegionOverlay } from "./region-overlay";
+import { toolInWords, type Tool } from "./tool";
+
+/** A point in shares of the drawing. */
+export type Share = readonly [x: number, y: number];
+
+interface DrawingPaneProps {
+  readonly output: SetUpOutput;
+  readonly names: Parameters<typeof RegionOverlay>[0]["names"];
+  readonly chosen: ReadonlySet<string>;
+  readonly tool: Tool;
+  /** Points of the tool that are set so far. */
+  readonly draft: readonly Share[];
+  /** How many of them tell what comes next. */
+  readonly next: number;
+  /** Cuts that were made, to show where they run. */
+  readonly cuts: readonly Cut[];
+  /** A click, or Enter at the crosshair; `more` with Shift. */
+  readonly onPoint: (at: Share, owner: string | undefined, region: number | undefined, more: boolean) => void;
+  readonly onEnd: () => void;
+  readonly onBack: () => void;
+  readonly showAreas: boolean;
+  /** What lies under the line, for the size of the drawing on the screen. */
+  readonly under?: (frame: { readonly width: number; readonly height: number }) => ReactNode;
+  readonly toolbar?: ReactNode;
+}
+
+const KEY_STEP = 0.004;
+const MANY = 10;
+
+/** The drawing with its areas: choosing, cutting and pointing by mouse, touch and keys. */
+export function DrawingPane(props: DrawingPaneProps) {
+  const { output, names, chosen, tool, draft, next, cuts, onPoint, onEnd, onBack, showAreas } = props;
+  const { frame, fit, zoom, scale, zoomBy, whole } = useZoom(output);
+  const [at, setAt] = useState<Share>();
+  const size = { width: output.width * scale, height: output.height * scale };
+  const onScreen = ([x, y]: Share) => [x * size.width, y * size.height] as const;
+
+  const pointed = (e: PointerEvent<HTMLElement>): Share => {
+    const box = e.currentTarget.getBoundingClientRect();
+    return [(e.clientX - box.left) / box.width, (e.clientY - box.top) / box.height];
+  };
+  const onClick = (e: PointerEvent<HTMLElement>) => {
+    if (e.button !== 0) return;
+    const shape = (e.target as Element).closest<SVGGElement>("[data-region]");
+    setAt(undefined);
+    onPoint(pointed(e), shape?.dataset.owner, shape ? Number(shape.dataset.region) : undefined, e.shiftKey);
+  };
+  /** The region under the crosshair, found by the shapes themselves. */
+  const regionAt = (root: Element, [x, y]: Share) => {
+    const point = new DOMPoint(x * output.width, y * output.height);
+    return [...root.querySelectorAll<SVGGElement>("[data-region]")].find((g) =>
+      g.querySelector("path")?.isPointInFill(point),
+    );
+  };
+  const onKeyDown = (e: KeyboardEvent<HTMLElement>) => {
+    const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
+    const from = at ?? [0.5, 0.5];
+    if (way) {
+      e.preventDefault();
+      const by = (e.shiftKey ? MANY : 1) * KEY_STEP;
+      const clamp = (v: number) => Math.min(1, Math.max(0, v));
+      setAt([clamp(from[0] + way[0]! * by), clamp(from[1] + way[1]! * by)]);
+    } else if (e.key === " " && at) {
+      e.preventDefault();
+      const shape = regionAt(e.currentTarget, from);
+      onPoint(from, shape?.dataset.owner, shape ? Number(shape.dataset.region) : undefined, e.shiftKey);
+    } else if (e.key === "Enter") {
+      e.preventDefault();
+      onEnd();
+    } else if (e.key === "Backspace") {
+      e.preventDefault();
+      onBack();
+    }
+  };
+
+  return (
+    <section aria-label="Drawing" className="flex min-h-0 min-w-0 flex-col">
+      <div className="flex flex-wrap items-center gap-1 pb-2">
+        {props.toolbar}
+        <span className="ml-auto flex items-center">
+          <ZoomButtons zoom={zoom} zoomBy={zoomBy} whole={whole} />
+        </span>
+      </div>
+      <div ref={frame} className="relative min-h-60 flex-1 overflow-auto">
+        {fit > 0 && (
+          <div
+            role="application"
+            tabIndex={0}
+            aria-label={`The drawing. Arrow keys move the crosshair, Space points there, Enter ends a line. ${toolInWords[tool](next)}`}
+            className={`relative mx-auto touch-manipulation bg-white select-none ${tool === "pick" ? "" : "cursor-crosshair"}`}
+            style={size}
+            onPointerUp={onClick}
+            onKeyDown={onKeyDown}
+            data-testid="drawing"
+          >
+            {props.under?.(size)}
+            <LineCanvas line={output.line} label="Line of the drawing" />
+            <RegionOverlay output={output} chosen={chosen} names={names} scale={scale} showRest={showAreas} />
+            <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden>
+              {cuts.map((cut, i) => (
+                <Cutting key={i} points={courseOf(cut).map(onScreen)} />
+              ))}
+              {draft.length > 0 && (
+                <Draft
+                  points={
+                    tool === "shape" && draft.length > 2
+                      ? courseOf({ points: draft, closed: true, curved: true }).map(onScreen)
+                      : draft.map(onScreen)
+                  }
+                  closed={false}
+                />
+              )}
+              {at && <Crosshair x={at[0] * size.width} y={at[1] * size.height} />}
+            </svg>
+          </div>
+        )}
+      </div>
+      <p className="m-0 min-h-6 pt-1 text-[14px] text-soft" role="status">
+        {toolInWords[tool](next)}
+      </p>
+    </section>
+  );
+}
+
+/** A line that parts areas. */
+function Cutting({ points }: { readonly points: readonly (readonly [number, number])[] }) {
+  const path = points.map(([x, y], i) => `${i ? "L" : "M"}${x} ${y}`).join("");
+  return (
+    <>
+      <path d={path} fill="none" stroke="#fff" strokeWidth="3.5" />
+      <path d={path} fill="none" stroke="#000" strokeWidth="1.3" strokeDasharray="2 3" />
+    </>
+  );
+}

@@ -1,0 +1,33 @@
+/** What a click on the drawing does. */
+export const TOOLS = [
+  "pick",
+  "parts",
+  "cut",
+  "shape",
+  "before",
+  "length",
+  "align",
+  "neutral",
+  "corners",
+] as const;
+export type Tool = (typeof TOOLS)[number];
+
+/** What to do next, by tool; `n` points are set already. */
+export const toolInWords: Readonly<Record<Tool, (n: number) => string>> = {
+  pick: () => "Click an area to choose it; with Shift, several.",
+  parts: () => "Click what belongs to the chosen area; click it again to take it out.",
+  cut: (n) =>
+    n === 0
+      ? "Click where the cut begins: on a line, or a little past it."
+      : "Click on; Enter or a click on the last point ends it, Backspace takes a point back.",
+  shape: (n) =>
+    n < 3
+      ? "Click round the shape: a few points, the curve runs through them."
+      : "Click on; Enter or a click on the first point closes it, Backspace takes a point back.",
+  before: (n) => (n === 0 ? "Click what lies in front." : "Click what lies behind it."),
+  length: (n) =>
+    n === 0 ? "Click one end of a length that you know." : n === 1 ? "Click its other end." : "",
+  align: (n) => (n % 2 === 0 ? "Click a point of the drawing." : "Click the same point in the reference."),
+  neutral: () => "Click something in the reference that is grey or white in truth.",
+  corners: () => "Drag the corners to those of the sheet; with keys: Tab to a corner, then the arrows.",
+};

@@ -1,0 +1,264 @@
+"use client";
+import { useEffect, useMemo, useState } from "react";
+import { aligned } from "@/core/picture/align";
+import { measured, placedByReadings, rounded, withPart } from "@/core/piece/placing";
+import type { PaperSheet } from "@/store/papers";
+import { askOfPicture } from "@/ui/compute/client";
+import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
+import { messageOf } from "@/ui/send";
+import { useKey } from "@/ui/use-keys";
+import type { Share } from "./drawing-pane";
+import { stackedAreas } from "./order-tab";
+import type { ReferenceLook } from "./reference-tab";
+import type { Tool } from "./tool";
+import { asked, useDrawing } from "./use-drawing";
+import { usePictures } from "./use-pictures";
+import { gainsAt, proposed, useDoubts } from "./use-reference";
+
+/** Confidence from which a sheet found in a photo is taken without asking. */
+const SURE = 0.5;
+/** Two clicks this near, in shares of the drawing, are the same point. */
+const SAME = 0.012;
+
+const near = (a: Share, b: Share) => Math.hypot(a[0] - b[0], a[1] - b[1]) < SAME;
+
+/** What a slider that is being dragged stands at. */
+export interface Passing {
+  readonly set: { readonly gap?: number; readonly speck?: number };
+}
+const NOT_DRAGGED: Passing["set"] = {};
+
+/** Everything that Set up shows and does: the drawing, what is chosen, and what clicks of each tool lead to. */
+export function useSetUp(papers: readonly PaperSheet[]) {
+  const piece = usePiece();
+  const run = useRun();
+  const { store } = usePieceHandles();
+  const { line } = piece.setUp;
+  const ids = [...new Set([...(line ? [line.pictureId] : []), ...piece.references.map((r) => r.pictureId)])];
+  const pictures = usePictures(ids);
+  const drawing = line ? pictures.known.get(line.pictureId) : undefined;
+  // What is dragged stands in for what the piece says until that has changed.
+  const { gap, speck } = piece.setUp;
+  const [drag, setDrag] = useState<Passing & { readonly over: string }>();
+  const passing = drag?.over === `${gap} ${speck}` ? drag : undefined;
+  const state = useDrawing(piece, drawing, passing?.set ?? NOT_DRAGGED);
+  const { output } = state;
+  const busy = state.progress !== undefined;
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [tool, setTool] = useState<Tool>("pick");
+  const [draft, setDraft] = useState<readonly Share[]>([]);
+  const [pairs, setPairs] = useState<readonly { line: Share; reference: Share }[]>([]);
+  const [look, setLook] = useState<ReferenceLook>({ where: "under", opacity: 0, wipe: 1, values: "colour" });
+  const [sheetSaid, setSheetSaid] = useState<string>();
+  const [searching, setSearching] = useState(false);
+  const [trouble, setTrouble] = useState<string>();
+  const [length, setLength] = useState<number>();
+  const [front, setFront] = useState<string>();
+  const reference = piece.references.find((r) => r.pictureId === piece.pictureId);
+  const picture = reference && pictures.known.get(reference.pictureId);
+  const doubts = useDoubts(picture);
+  const paper = papers.find((p) => p.id === piece.paperId) ?? papers[0];
+
+  // Sizes and neighbours follow from what was found, without a step of undo of their own.
+  useEffect(() => {
+    if (!output || busy || passing) return;
+    const { piece: now, follow } = store.getState();
+    const command = measured(now, output);
+    if (command) follow(command);
+  }, [output, busy, passing, store]);
+
+  const start = (next: Tool) => {
+    setTool(next);
+    setDraft([]);
+    setPairs([]);
+    setFront(undefined);
+  };
+  useKey("escape", () => (tool === "pick" ? setChosen(new Set()) : start("pick")));
+
+  const names = useMemo(
+    () => new Map(piece.areas.map((a, i) => [a.id, { number: i + 1, name: a.name, white: a.white }])),
+    [piece.areas],
+  );
+
+  const findSheet = async (id = drawing) => {
+    if (!id) return;
+    setSearching(true);
+    setTrouble(undefined);
+    try {
+      const found = await askOfPicture("findSheet", asked(id), {});
+      if (found.corners) run({ type: "change line", set: { corners: found.corners } });
+      setSheetSaid(
+        found.corners
+          ? found.confidence > SURE
+            ? "The sheet was found."
+            : "The sheet was found, though not clearly: look at its corners."
+          : "No sheet was found: its edges do not stand out. Set its corners by hand, or take a photo on a darker table.",
+      );
+    } catch (e) {
+      setTrouble(messageOf(e));
+    } finally {
+      setSearching(false);
+    }
+  };
+
+  const takeLine = async (file: File) => {
+    const facts = await pictures.take(file);
+    if (!facts) return;
+    setSheetSaid(undefined);
+    let corners = null;
+    // A drawing is its own sheet; in a photo it has to be found.
+    if (!facts.names.length && !/\.svg$/i.test(file.name)) {
+      setSearching(true);
+      const found = await askOfPicture("findSheet", asked(facts), {}).catch(() => undefined);
+      setSearching(false);
+      if (found?.corners && found.confidence > SURE) {
+        corners = found.corners;
+        setSheetSaid("The sheet was found by itself.");
+      }
+    }
+    run({
+      type: "choose line",
+      line: {
+        pictureId: facts.id,
+        kind: line?.kind ?? "drawn",
+        proof: line?.proof ?? null,
+        corners,
+        width: null,
+      },
+    });
+    const across = corners ? undefined : facts.width > facts.height;
+    const { sheet } = piece.setUp;
+    if (across !== undefined && across !== sheet.width > sheet.height && sheet.at === null)
+      run({ type: "change sheet", set: { width: sheet.height, height: sheet.width } });
+  };
+
+  const endCut = (points: readonly Share[]) => {
+    const closed = tool === "shape";
+    if (points.length >= (closed ? 3 : 2))
+      run({ type: "add cut", cut: { points: points.map(rounded), closed, curved: closed } });
+    start("pick");
+  };
+
+  const onPoint = (at: Share, owner: string | undefined, region: number | undefined, more: boolean) => {
+    if (tool === "pick") {
+      if (!owner) return setChosen(new Set());
+      const next = new Set(more ? chosen : []);
+      if (more && chosen.has(owner)) next.delete(owner);
+      else next.add(owner);
+      setChosen(next);
+    } else if (tool === "parts" && region && output) {
+      const [id] = chosen;
+      const command = id && withPart(piece, output, id, region);
+      if (command) run(command);
+    } else if (tool === "before" && owner && names.has(owner)) {
+      if (!front) {
+        setFront(owner);
+        setDraft([at]);
+      } else if (owner !== front && output) {
+        const order = stackedAreas(piece, output).filter((id) => id !== front);
+        order.splice(order.indexOf(owner), 0, front);
+        run({ type: "order areas", order });
+        start("before");
+      }
+    } else if (tool === "cut" || tool === "shape") {
+      const last = tool === "cut" ? draft[draft.length - 1] : draft[0];
+      if (draft.length > 1 && last && near(at, last)) endCut(draft);
+      else setDraft([...draft, at]);
+    } else if (tool === "length" && output) {
+      const next = [...draft, at];
+      setDraft(next);
+      if (next.length === 2) {
+        const [a, b] = next as [Share, Share];
+        setLength(
+          Math.hypot((a[0] - b[0]) * output.width, (a[1] - b[1]) * output.height) * output.mmPerPixel,
+        );
+      }
+    } else if (tool === "align" && draft.length === 0) setDraft([at]);
+  };
+
+  const onReferencePoint = (at: Share) => {
+    if (!reference || !picture) return;
+    if (tool === "align" && draft.length === 1) {
+      const next = [...pairs, { line: draft[0]!, reference: at }];
+      setPairs(next);
+      setDraft([]);
+      if (next.length === 2 || next.length === 4)
+        run({ type: "change reference", pictureId: reference.pictureId, set: { pairs: next } });
+      if (next.length === 4) start("pick");
+    } else if (tool === "neutral") {
+      gainsAt(picture, at, reference).then(
+        (gains) => run({ type: "change reference", pictureId: reference.pictureId, set: { gains } }),
+        (e: unknown) => setTrouble(messageOf(e)),
+      );
+      start("pick");
+    }
+  };
+
+  const propose = async () => {
+    if (!drawing || !picture || !reference) return;
+    setTrouble(undefined);
+    const picked = piece.areas.filter((a) => chosen.has(a.id));
+    // Asked for all of them, what was picked by hand stays.
+    const wanted = picked.length ? picked : piece.areas.filter((a) => !Object.keys(a.readings).length);
+    try {
+      const areas = await proposed(
+        piece,
+        drawing,
+        picture,
+        reference,
+        wanted.map((a) => a.id),
+      );
+      if (areas.length) run({ type: "propose readings", areas });
+      else setTrouble("The reference shows nothing of these areas: align it with the drawing first.");
+    } catch (e) {
+      setTrouble(messageOf(e));
+    }
+  };
+
+  const placeByPicks = () => {
+    if (!output || !picture || !reference) return;
+    const back = reference.pairs.map((p) => ({ line: p.reference, reference: p.line }));
+    const places = placedByReadings(piece, aligned(back, picture, output));
+    if (places.length) run({ type: "place areas", places });
+  };
+
+  return {
+    piece,
+    run,
+    line,
+    drawing,
+    pictures,
+    state,
+    chosen,
+    setChosen,
+    tool,
+    setTool,
+    start,
+    draft,
+    setDraft,
+    pairs,
+    look,
+    setLook,
+    sheetSaid,
+    searching,
+    trouble,
+    setTrouble,
+    length,
+    setLength,
+    reference,
+    picture,
+    doubts,
+    bleed: paper?.bleed ?? null,
+    names,
+    drag: (set: Passing["set"]) => setDrag({ set, over: `${gap} ${speck}` }),
+    findSheet,
+    takeLine,
+    endCut,
+    onPoint,
+    onReferencePoint,
+    propose,
+    placeByPicks,
+  };
+}
+
+export type SetUp = ReturnType<typeof useSetUp>;
