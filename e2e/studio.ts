@@ -49,6 +49,8 @@ export async function newPiece(page: Page, name: string): Promise<string> {
   await page.getByRole("button", { name: "New piece" }).click();
   await page.getByLabel("Name", { exact: true }).fill(name);
   await page.getByRole("button", { name: "Open it" }).click();
+  await page.waitForURL(/\/pieces\/[0-9a-f-]+\/set-up/);
+  await page.getByRole("link", { name: "Go on without a drawing" }).click();
   await page.waitForURL(/\/pieces\/[0-9a-f-]+\/colour/);
   return page.url().split("/")[4]!;
 }

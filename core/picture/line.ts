@@ -25,13 +25,20 @@ const FILLED = 0.4;
 const PAPER_REACH = 1 / 14;
 /** What is wider than this share of the long side is a wash or a filled shape, not a line. */
 const WIDEST_LINE = 1 / 56;
-/** A wide dark place is filled black, and so line, from this share of the darkest line on. */
-const BLACK = 0.72;
+/** In a coloured picture, whose shading has narrow parts too, outlines are thinner than this. */
+const WIDEST_OUTLINE = 1 / 240;
+/** A wide dark place is filled black, and so line, from this share of the blackest on. */
+const BLACK = 0.93;
+/** Share of the picture under washes from which on it is a coloured one: its lines stand out more than its shading. */
+const COLOURED = 0.25;
 /** Side in pixels of the blocks that tell how dark a line is close by, and, as a share of the long side, in that part of the picture. */
 const CLOSE = 4;
 const LINE_REACH = 1 / 24;
 /** Of the darkest in that part of the picture: what is paler is a shade or a smudge. */
 const SHADE = 0.2;
+const OUTSTANDING = 0.33;
+/** Darkness from which on a wide place is a wash. */
+const WASH = 24;
 /** Darkness (0–1) below which nothing is a line. */
 const FAINTEST: Record<LineKind, number> = { stamped: 0.12, drawn: 0.09, lineless: 0.035 };
 /** Least darkness over the noise of the bare paper, in its spreads. */
@@ -98,11 +105,18 @@ function smoothed(v: Float32Array, w: number, h: number): Float32Array {
   return out;
 }
 
-/** Darkness of each pixel relative to the bare paper there, the channel that the line darkens most; 255 is black. */
-function darkness(picture: Pixels, paper: ReturnType<typeof paperLevels>): Uint8Array {
+/**
+ * Darkness of each pixel relative to the bare paper there, 255 being none of its light: of the channel that is darkened most, which shows
+ * coloured lines best, and of the one that is darkened least, which tells black from a deep colour.
+ */
+function darkness(
+  picture: Pixels,
+  paper: ReturnType<typeof paperLevels>,
+): { readonly dark: Uint8Array; readonly black: Uint8Array } {
   const { width, height, channels, data } = picture;
   const { w, h, planes } = paper;
-  const out = new Uint8Array(width * height);
+  const dark = new Uint8Array(width * height);
+  const black = planes.length === 1 ? dark : new Uint8Array(width * height);
   const rows = planes.map(() => new Float32Array(width));
   for (let y = 0, p = 0, q = 0; y < height; y++) {
     const v = Math.min(h - 1, Math.max(0, (y + 0.5) / BLOCK - 0.5));
@@ -121,16 +135,18 @@ function darkness(picture: Pixels, paper: ReturnType<typeof paperLevels>): Uint8
       }
     });
     for (let x = 0; x < width; x++, p++, q += channels) {
-      let least = 255;
+      let [least, most] = [255, 0];
       for (let c = 0; c < planes.length; c++) {
         const share = LINEAR[data[q + c]!]! * rows[c]![x]!;
         if (share < least) least = share;
+        if (share > most) most = share;
       }
       const opaque = channels === 4 ? data[q + 3]! / 255 : 1;
-      out[p] = (255 - least) * opaque + 0.5;
+      black[p] = most < 255 ? (255 - most) * opaque + 0.5 : 0;
+      dark[p] = (255 - least) * opaque + 0.5;
     }
   }
-  return out;
+  return { dark, black };
 }
 
 /** The value below which a share of the pixels lie. */
@@ -154,7 +170,7 @@ function stateOf(
   dark: Uint8Array,
   width: number,
   height: number,
-  { close, around, faintest }: { close: Blocks; around: Blocks; faintest: number },
+  { close, around, faintest, least }: { close: Blocks; around: Blocks; faintest: number; least: number },
 ): Uint8Array {
   const state = new Uint8Array(dark.length);
   for (let y = 0, p = 0; y < height; y++) {
@@ -162,7 +178,7 @@ function stateOf(
     const wide = Math.floor(y / around.factor) * around.across;
     for (let x = 0; x < width;) {
       const l = close.data[row + Math.floor(x / close.factor)]!;
-      const shade = SHADE * around.data[wide + Math.floor(x / around.factor)]!;
+      const shade = least * around.data[wide + Math.floor(x / around.factor)]!;
       const strong = Math.max(faintest, STRONG * l, shade);
       const weak = Math.max(0.7 * faintest, WEAK * l);
       const end = Math.min(width, (Math.floor(x / close.factor) + 1) * close.factor);
@@ -200,13 +216,20 @@ function joined(state: Uint8Array, width: number, height: number): Uint8Array {
 }
 
 /** Takes away what lies in wide places that are not black; a line over a wash stays as dark as it would be on paper. */
-function withoutWashes(dark: Uint8Array, width: number, height: number, wide: Blocks, black: number): void {
+function withoutWashes(
+  dark: Uint8Array,
+  width: number,
+  height: number,
+  wide: Blocks,
+  solid: Blocks,
+  black: number,
+): void {
   const { factor, across, data } = wide;
   for (let y = 0, p = 0; y < height; y++) {
     const row = Math.floor(y / factor) * across;
     for (let x = 0, b = row, within = 0; x < width; x++, p++) {
       const below = data[b]!;
-      if (below > 0 && below < black) {
+      if (below > 0 && solid.data[b]! < black) {
         const over = dark[p]! - below;
         dark[p] = over > 0 ? (over * 255) / (255 - below) : 0;
       }
@@ -217,6 +240,13 @@ function withoutWashes(dark: Uint8Array, width: number, height: number, wide: Bl
     }
   }
 }
+
+/** Share of the blocks that are washes. */
+const washedShare = (wide: Blocks, solid: Blocks, black: number): number => {
+  let washed = 0;
+  for (let b = 0; b < wide.data.length; b++) if (wide.data[b]! > WASH && solid.data[b]! < black) washed++;
+  return washed / wide.data.length;
+};
 
 /** Greatest byte of each block and the eight round it. */
 function greatestNear(data: Uint8Array, width: number, height: number, factor: number): Blocks {
@@ -243,19 +273,28 @@ function greatestNear(data: Uint8Array, width: number, height: number, factor: n
 export function lineOf(picture: Pixels, kind: LineKind): Line {
   const { width, height } = picture;
   const paper = paperLevels(picture);
-  const dark = darkness(picture, paper);
+  const { dark, black } = darkness(picture, paper);
+  const blackest = quantile(countsOf(black), black.length, 0.998);
+  const widest = (share: number) => Math.max(4, Math.round(Math.max(width, height) * share));
+  const look = (reach: number) =>
+    [opened(dark, width, height, reach), opened(black, width, height, reach)] as const;
+  let [wide, solid] = look(widest(WIDEST_LINE));
+  const coloured = washedShare(wide, solid, BLACK * blackest) > COLOURED;
+  if (coloured) [wide, solid] = look(widest(WIDEST_OUTLINE));
+  withoutWashes(dark, width, height, wide, solid, BLACK * blackest);
+  // Most of what is left is bare, whatever the colours were: its spread is the noise.
   const counts = countsOf(dark);
   const middle = quantile(counts, dark.length, 0.5);
-  const noise = Math.max(1, quantile(counts, dark.length, 0.5) - quantile(counts, dark.length, 0.16) || 1);
-  const faintest = Math.round(Math.max(255 * FAINTEST[kind], Math.min(middle, 128) + OVER_NOISE * noise));
-  const blackest = quantile(counts, dark.length, 0.998);
-  const reach = Math.max(4, Math.round(Math.max(width, height) * WIDEST_LINE));
-  const wide = opened(dark, width, height, reach);
-  withoutWashes(dark, width, height, wide, BLACK * blackest);
+  const noise = Math.max(1, middle - quantile(counts, dark.length, 0.16));
+  const faintest = Math.round(Math.max(255 * FAINTEST[kind], middle + OVER_NOISE * noise));
   const close = greatestNear(dark, width, height, CLOSE);
   const side = Math.max(CLOSE, Math.round(Math.max(width, height) * LINE_REACH));
   const around = greatestNear(dark, width, height, side);
-  const data = joined(stateOf(dark, width, height, { close, around, faintest }), width, height);
+  const data = joined(
+    stateOf(dark, width, height, { close, around, faintest, least: coloured ? OUTSTANDING : SHADE }),
+    width,
+    height,
+  );
   let covered = 0;
   for (let y = 0, p = 0; y < height; y++) {
     const row = Math.floor(y / CLOSE) * close.across;

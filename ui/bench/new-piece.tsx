@@ -22,7 +22,7 @@ export function NewPiece({ papers }: NewPieceProps) {
     setState({ busy: true });
     try {
       const { id } = await send<{ id: string }>("POST", "/api/pieces", newPiece(name.trim(), paper || null));
-      router.push(`/pieces/${id}/colour`);
+      router.push(`/pieces/${id}/set-up`);
     } catch (e) {
       setState({ busy: false, error: messageOf(e) });
     }

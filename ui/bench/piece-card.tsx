@@ -16,6 +16,7 @@ interface PieceCardProps {
 
 /** A piece on the bench: its picture, and the groups that have been kept for it. */
 export function PieceCard({ id, piece, paper, changed, rack }: PieceCardProps) {
+  const pictureId = piece.pictureId ?? piece.setUp.line?.pictureId;
   const kept = piece.areas.filter((a) => tonesOf(a).length);
   const colourOf = useTones(rack, kept.flatMap(tonesOf));
   return (
@@ -25,9 +26,9 @@ export function PieceCard({ id, piece, paper, changed, rack }: PieceCardProps) {
         className="grid gap-x-6 p-4 min-[760px]:grid-cols-[auto_minmax(0,1fr)]"
         aria-label={`Open ${piece.name}`}
       >
-        {piece.pictureId ? (
+        {pictureId ? (
           <img
-            src={`/api/pictures/${piece.pictureId}`}
+            src={`/api/pictures/${pictureId}`}
             alt=""
             className="block max-h-[440px] w-full object-contain object-left-top min-[760px]:max-w-[46vw]"
           />

@@ -39,7 +39,7 @@ export function AreaActions({
     areas.length === 1 ? (output.areas.find((a) => a.id === areas[0]!.id)?.regions.length ?? 0) : 0;
   return (
     <div
-      className="sticky top-0 z-10 space-y-2 border-y border-line bg-ground py-2"
+      className="sticky top-0 z-10 flex flex-col gap-2 border-y border-line bg-ground py-2"
       role="group"
       aria-label="Mend areas"
     >

@@ -1,4 +1,5 @@
 "use client";
+import { useEffect, useRef } from "react";
 import { tonesFor } from "@/core/group/material";
 import type { PlacedArea } from "@/core/picture/area-map";
 import { sizeOf, tonesOf, type Area } from "@/core/piece/piece";
@@ -26,6 +27,11 @@ export function AreaRow({
   readonly onChoose: (more: boolean) => void;
 }) {
   const run = useRun();
+  const row = useRef<HTMLLIElement>(null);
+  // What is chosen in the drawing is shown in the list.
+  useEffect(() => {
+    if (chosen) row.current?.scrollIntoView({ block: "nearest" });
+  }, [chosen]);
   const unit = useLengthUnit();
   const risk = placed && bleedInWords(placed.width, bleed);
   const marks = [
@@ -37,6 +43,7 @@ export function AreaRow({
   ].filter(Boolean);
   return (
     <li
+      ref={row}
       className={`grid grid-cols-[44px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-line ${chosen ? "bg-panel" : ""}`}
     >
       <button

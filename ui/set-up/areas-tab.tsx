@@ -57,7 +57,7 @@ export function AreasTab(props: AreasTabProps) {
   const tiles = output.tiles.filter((t) => new Set(t.map((r) => ownerOf(output, r))).size > 1);
 
   return (
-    <div className="space-y-3">
+    <div className="flex flex-col gap-3">
       <div className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-3 gap-y-1 text-[15px]">
         <Search
           label="Close gaps up to"

@@ -1,14 +1,18 @@
 "use client";
 import { ImageUp } from "lucide-react";
+import Link from "next/link";
 import { DRAWINGS, FileButton } from "@/ui/kit/file-button";
 
 /** Where there is no line yet: bring it in. */
 export function FirstLine({
   onTake,
   onReference,
+  withoutHref,
 }: {
   readonly onTake: (file: File) => void;
   readonly onReference: (() => void) | undefined;
+  /** Where one goes on without. */
+  readonly withoutHref: string;
 }) {
   return (
     <div
@@ -32,6 +36,9 @@ export function FirstLine({
           The outlines of the reference will do
         </button>
       )}
+      <Link className="button" href={withoutHref}>
+        Go on without a drawing
+      </Link>
     </div>
   );
 }

@@ -42,10 +42,10 @@ export function LineTab({
   const change = (set: Partial<Omit<LineArt, "pictureId">>) => run({ type: "change line", set });
   const trouble = output && lineTroubleInWords(output.share, output.regions.length);
   return (
-    <div className="space-y-4">
+    <div className="flex flex-col gap-4">
       {trouble && <Notice alert>{trouble}</Notice>}
       <fieldset className="m-0 border-0 p-0">
-        <legend className="small-title pb-1">The line is</legend>
+        <legend className="small-title float-left w-full pb-1">The line is</legend>
         {KINDS.map(([kind, name, says]) => (
           <label key={kind} className="flex min-h-9 items-baseline gap-2 py-0.5 text-[15px]">
             <input
@@ -62,7 +62,7 @@ export function LineTab({
         ))}
       </fieldset>
       {line.kind !== "lineless" && (
-        <div className="space-y-2">
+        <div className="flex flex-col gap-2">
           <label className="flex items-center gap-2 text-[15px]">
             Its ink is alcohol-proof
             <select

@@ -66,7 +66,7 @@ export function OrderTab({
       .sort((a, b) => b.confidence - a.confidence)
       .slice(0, 3);
   return (
-    <div className="space-y-3">
+    <div className="flex flex-col gap-3">
       <p className="m-0 text-[15px]">
         What lies in front stands above. Where something passes before something else, the thing behind is
         darker there.

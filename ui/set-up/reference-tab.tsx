@@ -15,7 +15,8 @@ import type { Tool } from "./tool";
 /** How the reference is looked at. */
 export interface ReferenceLook {
   readonly where: "under" | "beside" | "below";
-  readonly opacity: number;
+  /** null shows it half while one decides on it, and not otherwise. */
+  readonly opacity: number | null;
   readonly wipe: number;
   readonly values: ValueView;
 }
@@ -35,6 +36,8 @@ interface ReferenceTabProps {
 /** Brightness of a reference in stops: the exponent of the gain that all channels share. */
 const luminanceOf = ([r, g, b]: Gains) => 0.2126 * r + 0.7152 * g + 0.0722 * b;
 const MOST_STOPS = 2;
+/** Opacity of a reference that is looked at. */
+export const HALF = 0.5;
 
 /** Pictures that show how the piece is to look: brought in, aligned with the drawing, their light set right. */
 export function ReferenceTab(props: ReferenceTabProps) {
@@ -58,7 +61,7 @@ export function ReferenceTab(props: ReferenceTabProps) {
       </Empty>
     );
   return (
-    <div className="space-y-4">
+    <div className="flex flex-col gap-4">
       <ul className="m-0 flex list-none flex-wrap gap-2 p-0" aria-label="References">
         {piece.references.map((r) => (
           <li key={r.pictureId}>
@@ -94,8 +97,8 @@ export function ReferenceTab(props: ReferenceTabProps) {
           Take it again with less exposure.
         </Notice>
       )}
-      <fieldset className="m-0 space-y-2 border-0 p-0">
-        <legend className="small-title pb-1">Show it</legend>
+      <fieldset className="m-0 flex flex-col gap-2 border-0 p-0">
+        <legend className="small-title float-left w-full pb-1">Show it</legend>
         <div className="flex flex-wrap gap-2">
           {(["under", "beside", "below"] as const).map((where) => (
             <button
@@ -113,7 +116,7 @@ export function ReferenceTab(props: ReferenceTabProps) {
             Opacity
             <Slider
               label="Opacity of the reference"
-              value={look.opacity}
+              value={look.opacity ?? HALF}
               least={0}
               most={1}
               step={0.05}
@@ -149,8 +152,8 @@ export function ReferenceTab(props: ReferenceTabProps) {
           </select>
         </label>
       </fieldset>
-      <fieldset className="m-0 space-y-2 border-0 p-0">
-        <legend className="small-title pb-1">Where it lies</legend>
+      <fieldset className="m-0 flex flex-col gap-2 border-0 p-0">
+        <legend className="small-title float-left w-full pb-1">Where it lies</legend>
         <p className="m-0 text-[15px]">{alignedInWords(current, props.alignPoints)}</p>
         <div className="flex flex-wrap gap-2">
           <button
@@ -207,8 +210,8 @@ function LightOf({
   const stops = Math.log2(level);
   const plain = gains.every((g) => g === 1);
   return (
-    <fieldset className="m-0 space-y-2 border-0 p-0">
-      <legend className="small-title pb-1">Its light</legend>
+    <fieldset className="m-0 flex flex-col gap-2 border-0 p-0">
+      <legend className="small-title float-left w-full pb-1">Its light</legend>
       <div className="flex flex-wrap gap-2">
         <button
           className={`button ${tool === "neutral" ? "button-main" : ""}`}

@@ -1,6 +1,7 @@
 "use client";
 import type { PaperSheet } from "@/store/papers";
 import { Progress } from "@/ui/compute/progress";
+import { usePieceHandles } from "@/ui/piece/piece-context";
 import { PieceHeader } from "@/ui/piece/piece-header";
 import { CornerPane } from "./corner-pane";
 import { DrawingPane } from "./drawing-pane";
@@ -8,6 +9,7 @@ import { FirstLine } from "./first-line";
 import { KnownLength } from "./known-length";
 import { LightFilter, ReferenceLayer } from "./reference-layer";
 import { ReferencePane } from "./reference-pane";
+import { HALF } from "./reference-tab";
 import { SetUpTabs, useSetUpTab } from "./set-up-tabs";
 import { useSetUp, type SetUp } from "./use-set-up";
 
@@ -82,6 +84,7 @@ export function SetUpView({ papers }: { readonly papers: readonly PaperSheet[] }
 
 /** The drawing, its photo while corners are set, or the way to one. */
 function DrawingSide({ own, tab }: { readonly own: SetUp; readonly tab: string }) {
+  const { id } = usePieceHandles();
   const { piece, run, line, drawing, state, tool, draft, pairs, look, picture, reference } = own;
   const { output } = state;
   if (!line) {
@@ -89,6 +92,7 @@ function DrawingSide({ own, tab }: { readonly own: SetUp; readonly tab: string }
     const blank = { kind: "drawn", proof: null, corners: null, width: null } as const;
     return (
       <FirstLine
+        withoutHref={`/pieces/${id}/colour`}
         onTake={(f) => void own.takeLine(f)}
         onReference={
           pictureId ? () => run({ type: "choose line", line: { pictureId, ...blank } }) : undefined
@@ -114,6 +118,7 @@ function DrawingSide({ own, tab }: { readonly own: SetUp; readonly tab: string }
         />
       </div>
     );
+  const opacity = look.opacity ?? (tab === "reference" ? HALF : 0);
   const apart = picture && look.where !== "under" ? look.where : undefined;
   const cutting = tool === "cut" || tool === "shape";
   const { cuts } = piece.setUp;
@@ -137,14 +142,14 @@ function DrawingSide({ own, tab }: { readonly own: SetUp; readonly tab: string }
         }}
         showAreas={tab !== "line"}
         under={
-          picture && reference && !apart && look.opacity > 0
+          picture && reference && !apart && opacity > 0
             ? (frame) => (
                 <ReferenceLayer
                   reference={reference}
                   picture={picture}
                   frame={frame}
                   filter={FILTER}
-                  opacity={look.opacity}
+                  opacity={opacity}
                   wipe={look.wipe}
                 />
               )

@@ -48,7 +48,12 @@ export function useSetUp(papers: readonly PaperSheet[]) {
   const [tool, setTool] = useState<Tool>("pick");
   const [draft, setDraft] = useState<readonly Share[]>([]);
   const [pairs, setPairs] = useState<readonly { line: Share; reference: Share }[]>([]);
-  const [look, setLook] = useState<ReferenceLook>({ where: "under", opacity: 0, wipe: 1, values: "colour" });
+  const [look, setLook] = useState<ReferenceLook>({
+    where: "under",
+    opacity: null,
+    wipe: 1,
+    values: "colour",
+  });
   const [sheetSaid, setSheetSaid] = useState<string>();
   const [searching, setSearching] = useState(false);
   const [trouble, setTrouble] = useState<string>();
