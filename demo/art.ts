@@ -16,8 +16,11 @@ const raster = (svg: string) =>
 /** A demo picture as painted, in PNG. */
 export const paintedReference = (name: string): Promise<Buffer> => raster(source(name));
 
-/** The line art of the same drawing, in PNG: tones left out, shapes white. */
-export function lineArt(name: string): Promise<Buffer> {
+/** The line art of the same drawing, in SVG: tones left out, shapes white, their names kept. */
+export function lineSvg(name: string): Buffer {
   const lines = ".tone, .flat { display: none } .base { fill: #ffffff }";
-  return raster(source(name).replace("</style>", `${lines}</style>`));
+  return Buffer.from(source(name).replace("</style>", `${lines}</style>`));
 }
+
+/** The same in PNG. */
+export const lineArt = (name: string): Promise<Buffer> => raster(lineSvg(name).toString("utf8"));

@@ -9,6 +9,7 @@ import {
   newArea,
   newPiece,
   schoolOf,
+  sizeOf,
   targetOf,
   type Area,
   type Piece,
@@ -27,7 +28,9 @@ import { DRAWING, type DemoArea, type DemoPiece } from "./pieces";
 import type { Layer, PencilLayer, ShadowLayer } from "@/core/media/layer";
 import { inOrder } from "@/core/media/registry";
 import type { ShadowKind } from "@/core/shadow/shadow";
+import { withReference } from "@/core/piece/set-up-commands";
 import { answerOf } from "./answers";
+import { setUpWhole } from "./seed-set-up";
 
 const asColours = (target: object) =>
   Object.fromEntries(Object.entries(target).map(([k, lab]) => [k, { lab: lab as Lab }]));
@@ -43,24 +46,21 @@ export async function seedPiece(
   const paperId = paperIds[piece.paper]!;
   const rack = (await rackOn(studio, paperId))!;
   const pick = await picker(picture.working);
+  const blank = newPiece(piece.name, paperId);
+  const bare: Piece = {
+    ...withReference(blank, pictureId),
+    areas: piece.areas.map((a, i) => ({
+      ...newArea(`area-${i + 1}`, a.name),
+      material: a.material,
+      readings: Object.fromEntries(Object.entries(a.picks).map(([place, at]) => [place, pick(at)])),
+    })),
+    whole: { ...blank.whole, scene: piece.scene },
+  };
+  const placed = await setUpWhole(studio, piece, bare);
   const areas: Area[] = [];
   for (const [i, a] of piece.areas.entries())
-    areas.push(
-      await planned(rack, piece.scene, a, {
-        ...newArea(`area-${i + 1}`, a.name),
-        readings: Object.fromEntries(Object.entries(a.picks).map(([place, at]) => [place, pick(at)])),
-      }),
-    );
-  const idOf = (name: string) => areas.find((a) => a.name === name)!.id;
-  const blank = newPiece(piece.name, paperId);
-  const neighbours = piece.neighbours.map(([a, b]) => [idOf(a), idOf(b)] as const);
-  const document: Piece = {
-    ...blank,
-    pictureId,
-    areas,
-    whole: { ...blank.whole, scene: piece.scene, neighbours },
-  };
-  await addPiece(studio, document);
+    areas.push(await planned(rack, piece.scene, a, placed.areas[i]!));
+  await addPiece(studio, { ...placed, areas });
 }
 
 /** Reads patches of a picture. */
@@ -96,7 +96,6 @@ async function planned(rack: Rack, scene: Scene, wish: DemoArea, blank: Area): P
     ...blank,
     material: wish.material,
     tones: wish.tones ?? null,
-    size: wish.size ?? null,
     school: wish.school ?? null,
     drift: wish.drift ?? blank.drift,
     note: wish.note ?? "",
@@ -106,7 +105,7 @@ async function planned(rack: Rack, scene: Scene, wish: DemoArea, blank: Area): P
   const group = await groupFor(rack, {
     target: asColours(target),
     tones: wish.tones ?? "auto",
-    mm2: area.size,
+    mm2: sizeOf(area),
     material: wish.material,
     school: schoolOf(area),
     shadow: wish.shadow ?? "best",

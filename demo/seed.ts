@@ -9,7 +9,10 @@ import { rackOn, type Rack } from "@/store/rack";
 import { inks, papers, ranges, readings, studios } from "@/store/schema";
 import { addTrial, changeTrial } from "@/store/trials";
 import { DEMO_STUDIO, type Studio } from "@/store/studio";
-import { kiteMender, mothLantern } from "./pieces";
+import { kiteMender } from "./kite-mender";
+import { mothLantern } from "./moth-lantern";
+import { tinFerry } from "./tin-ferry";
+import { stampedPhoto } from "./seed-set-up";
 import { seedGroups, seedPiece } from "./seed-plans";
 import { demoFamilies, demoMarkers, demoPapers, demoReadings } from "./markers";
 import { saltmarshKey, skerryKey } from "./codes";
@@ -122,6 +125,16 @@ export async function seedDemo(): Promise<void> {
     return { studio: studio!, paperIds };
   });
 
+  // A photo of a stamped sheet lies ready to try.
+  const sheet = mothLantern.sheet;
+  await addPicture(
+    studio,
+    await decodePicture(
+      "stamped sheet on the table.jpg",
+      await stampedPhoto("moth-lantern", sheet, 170, whiteCard, 8),
+    ),
+  );
+  await seedPiece(studio, tinFerry, paperIds);
   await seedPiece(studio, mothLantern, paperIds);
   await seedPiece(studio, kiteMender, paperIds);
   await seedGroups(studio, paperIds);

@@ -3,7 +3,9 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import { hexToLab } from "@/core/colour/display";
 import { demoRange } from "@/sim/demo-range";
 import { lineArt, paintedReference } from "./art";
-import { DRAWING, kiteMender, mothLantern } from "./pieces";
+import { kiteMender } from "./kite-mender";
+import { mothLantern } from "./moth-lantern";
+import { DRAWING } from "./pieces";
 import { demoFamilies, demoMarkers, demoPapers, demoReadings } from "./markers";
 
 describe("the demo studio", () => {

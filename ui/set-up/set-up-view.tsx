@@ -94,6 +94,7 @@ function DrawingSide({ own, tab }: { readonly own: SetUp; readonly tab: string }
       <FirstLine
         withoutHref={`/pieces/${id}/colour`}
         onTake={(f) => void own.takeLine(f)}
+        onPicture={(picture) => void own.takeLoose(picture)}
         onReference={
           pictureId ? () => run({ type: "choose line", line: { pictureId, ...blank } }) : undefined
         }

@@ -22,12 +22,11 @@ export function usePictures(ids: readonly string[]) {
       );
     return () => stop.abort();
   }, [missing, keep]);
-  const take = async (file: File): Promise<DrawingFacts | undefined> => {
+  const getting = async (get: () => Promise<DrawingFacts>): Promise<DrawingFacts | undefined> => {
     setBusy(true);
     setTrouble(undefined);
     try {
-      const { id } = await sendPicture<DrawingFacts>(file, file.name);
-      const facts = await send<DrawingFacts>("GET", `/api/pictures/${id}/facts`);
+      const facts = await get();
       keep(facts);
       return facts;
     } catch (e) {
@@ -37,5 +36,11 @@ export function usePictures(ids: readonly string[]) {
       setBusy(false);
     }
   };
-  return { known, take, busy, trouble, dismiss: () => setTrouble(undefined) };
+  const factsOf = (id: string) => send<DrawingFacts>("GET", `/api/pictures/${id}/facts`);
+  /** Sends a picture to the studio. */
+  const take = (file: File) =>
+    getting(async () => factsOf((await sendPicture<DrawingFacts>(file, file.name)).id));
+  /** A picture that lies in the studio. */
+  const find = (id: string) => getting(() => factsOf(id));
+  return { known, take, find, busy, trouble, dismiss: () => setTrouble(undefined) };
 }

@@ -1,8 +1,10 @@
 "use client";
 import { useEffect, useMemo, useState } from "react";
 import { aligned } from "@/core/picture/align";
+import { aspectOf } from "@/core/picture/rectify";
 import { measured, placedByReadings, rounded, withPart } from "@/core/piece/placing";
 import type { PaperSheet } from "@/store/papers";
+import type { DrawingFacts } from "@/store/pictures";
 import { askOfPicture } from "@/ui/compute/client";
 import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
 import { messageOf } from "@/ui/send";
@@ -106,13 +108,12 @@ export function useSetUp(papers: readonly PaperSheet[]) {
     }
   };
 
-  const takeLine = async (file: File) => {
-    const facts = await pictures.take(file);
+  const takePicture = async (facts: DrawingFacts | undefined) => {
     if (!facts) return;
     setSheetSaid(undefined);
     let corners = null;
-    // A drawing is its own sheet; in a photo it has to be found.
-    if (!facts.names.length && !/\.svg$/i.test(file.name)) {
+    // A drawing with names is its own sheet; in a photo it has to be found.
+    if (!facts.names.length) {
       setSearching(true);
       const found = await askOfPicture("findSheet", asked(facts), {}).catch(() => undefined);
       setSearching(false);
@@ -121,19 +122,11 @@ export function useSetUp(papers: readonly PaperSheet[]) {
         setSheetSaid("The sheet was found by itself.");
       }
     }
-    run({
-      type: "choose line",
-      line: {
-        pictureId: facts.id,
-        kind: line?.kind ?? "drawn",
-        proof: line?.proof ?? null,
-        corners,
-        width: null,
-      },
-    });
-    const across = corners ? undefined : facts.width > facts.height;
-    const { sheet } = piece.setUp;
-    if (across !== undefined && across !== sheet.width > sheet.height && sheet.at === null)
+    const known = { kind: line?.kind ?? "drawn", proof: line?.proof ?? null, width: null } as const;
+    run({ type: "choose line", line: { pictureId: facts.id, ...known, corners } });
+    const { sheet } = store.getState().piece.setUp;
+    const across = corners ? aspectOf(corners, facts.width, facts.height) > 1 : facts.width > facts.height;
+    if (across !== sheet.width > sheet.height && sheet.at === null)
       run({ type: "change sheet", set: { width: sheet.height, height: sheet.width } });
   };
 
@@ -257,7 +250,8 @@ export function useSetUp(papers: readonly PaperSheet[]) {
     names,
     drag: (set: Passing["set"]) => setDrag({ set, over: `${gap} ${speck}` }),
     findSheet,
-    takeLine,
+    takeLine: (file: File) => pictures.take(file).then(takePicture),
+    takeLoose: (id: string) => pictures.find(id).then(takePicture),
     endCut,
     onPoint,
     onReferencePoint,

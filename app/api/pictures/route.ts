@@ -1,7 +1,7 @@
 import { formOf } from "@/border/form";
 import { created, reads, route } from "@/border/route";
 import { decodePicture, MOST_BYTES, PictureRefused } from "@/store/decode-picture";
-import { addPicture } from "@/store/pictures";
+import { addPicture, loosePictures } from "@/store/pictures";
 
 const LONGEST_NAME = 200;
 
@@ -15,3 +15,6 @@ const pictureFile = reads("form", async (request) => {
 });
 
 export const POST = route(pictureFile, async (studio, picture) => created(await addPicture(studio, picture)));
+
+/** Pictures that belong to no piece and are no chart that was read, newest first. */
+export const GET = route(null, (studio) => loosePictures(studio));
