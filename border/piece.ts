@@ -110,7 +110,7 @@ class AreaInput {
   @OneOf(MATERIALS) material!: Material;
   @Nullable() @OneOf(SCHOOLS) school: School | null = null;
   @Nullable()
-  @One(() => AreaPlaceInput, 'expected {"at","mm2","width"} or null')
+  @One(() => AreaPlaceInput, 'expected {"at","mm2","part","width"} or null')
   place: AreaPlaceInput | null = null;
   @Flag() white!: boolean;
   @Flag() past!: boolean;

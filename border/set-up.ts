@@ -89,6 +89,7 @@ export class SetUpInput {
 export class AreaPlaceInput {
   @Points(1, MOST_POINTS) at!: Point[];
   @Within(0, 4e6, "mm²") mm2!: number;
+  @Within(0, 4e6, "mm²") part!: number;
   @Within(0, 2000, "mm") width!: number;
 }
 

@@ -9,7 +9,7 @@ import {
   newArea,
   newPiece,
   schoolOf,
-  sizeOf,
+  partOf,
   targetOf,
   type Area,
   type Piece,
@@ -105,7 +105,7 @@ async function planned(rack: Rack, scene: Scene, wish: DemoArea, blank: Area): P
   const group = await groupFor(rack, {
     target: asColours(target),
     tones: wish.tones ?? "auto",
-    mm2: sizeOf(area),
+    mm2: partOf(area),
     material: wish.material,
     school: schoolOf(area),
     shadow: wish.shadow ?? "best",

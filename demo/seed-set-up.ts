@@ -120,7 +120,7 @@ export async function setUpWhole(studio: Studio, demo: DemoPiece, piece: Piece):
     },
     areas: piece.areas.map((a) => {
       const { at } = demo.areas.find((d) => d.name === a.name)!;
-      return { ...a, place: { at: at.map(inFrame), mm2: 0, width: 0 } };
+      return { ...a, place: { at: at.map(inFrame), mm2: 0, part: 0, width: 0 } };
     }),
   };
   const output: SetUpOutput = await runOperation("setUp", {

@@ -15,6 +15,8 @@ export interface PlacedArea {
   readonly regions: readonly number[];
   readonly points: readonly number[];
   readonly mm2: number;
+  /** Of its largest region. */
+  readonly part: number;
   /** Width where it is widest, mm. */
   readonly width: number;
   /** Middle of its widest place, in shares of the picture. */
@@ -84,6 +86,7 @@ export function areaMap(found: Regions, claims: readonly Claim[], mmPerPixel: nu
       regions: own,
       points,
       mm2: parts.reduce((sum, r) => sum + r.pixels, 0) * mmPerPixel ** 2,
+      part: Math.max(...parts.map((r) => r.pixels)) * mmPerPixel ** 2,
       width: 2 * widest.reach * mmPerPixel,
       middle: [(widest.middle[0] + 0.5) / labels.width, (widest.middle[1] + 0.5) / labels.height],
       box: [

@@ -89,19 +89,26 @@ export function flood({ squared }: Nearest, width: number, height: number, gap: 
     const p = order[i]!;
     const x = p % width;
     const d = squared[p]!;
-    around[0] = x > 0 ? labels[p - 1]! : 0;
-    around[1] = x + 1 < width ? labels[p + 1]! : 0;
-    around[2] = p >= width ? labels[p - width]! : 0;
-    around[3] = p + width < labels.length ? labels[p + width]! : 0;
-    let own = 0;
+    around[0] = x > 0 ? p - 1 : -1;
+    around[1] = x + 1 < width ? p + 1 : -1;
+    around[2] = p - width;
+    around[3] = p + width < labels.length ? p + width : -1;
+    // It belongs to where it widens most: along a wall all pixels are as far from it, and the first to come would take the whole row.
+    let [own, widest] = [0, -1];
     for (let k = 0; k < 4; k++) {
-      if (!around[k]) continue;
-      const other = sets.root(around[k]!);
-      if (!own) own = other;
-      else if (own !== other) {
-        if (parts(own, other, d)) refused.add(Math.min(own, other) * 0x1000000 + Math.max(own, other));
-        else own = unite(own, other);
-      }
+      const q = around[k]!;
+      if (q < 0 || !labels[q] || squared[q]! <= widest) continue;
+      widest = squared[q]!;
+      own = labels[q]!;
+    }
+    if (own) own = sets.root(own);
+    for (let k = 0; own && k < 4; k++) {
+      const q = around[k]!;
+      if (q < 0 || !labels[q]) continue;
+      const other = sets.root(labels[q]!);
+      if (own === other) continue;
+      if (parts(own, other, d)) refused.add(Math.min(own, other) * 0x1000000 + Math.max(own, other));
+      else own = unite(own, other);
     }
     labels[p] = own || fresh(d);
   }

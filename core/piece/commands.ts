@@ -14,8 +14,8 @@ import {
   asLayers,
   isPlannedShade,
   newArea,
+  partOf,
   schoolOf,
-  sizeOf,
   tonesOf,
   type Area,
   type KeptTone,
@@ -93,8 +93,8 @@ const clamp = (v: number, least: number, most: number) => Math.min(most, Math.ma
 /** An area of another material or size: its number of tones follows, unless it was set otherwise by hand. */
 function withSuitingTones(area: Area, change: Partial<Pick<Area, "material" | "size">>): Area {
   const next = { ...area, ...change };
-  return area.tones === tonesFor(area.material, sizeOf(area))
-    ? { ...next, tones: tonesFor(next.material, sizeOf(next)) }
+  return area.tones === tonesFor(area.material, partOf(area))
+    ? { ...next, tones: tonesFor(next.material, partOf(next)) }
     : next;
 }
 

@@ -145,6 +145,10 @@ export const newPiece = (name: string, paperId: string | null): Piece => ({
 export const sizeOf = ({ size, place }: Pick<Area, "size" | "place">): number | null =>
   size ?? place?.mm2 ?? null;
 
+/** Size in mm² that decides how many tones an area bears: of its largest part. */
+export const partOf = ({ size, place }: Pick<Area, "size" | "place">): number | null =>
+  size ?? place?.part ?? null;
+
 /** Areas that touch: as somebody has said, else as measured. */
 export const neighboursOf = ({
   whole,

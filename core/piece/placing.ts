@@ -72,6 +72,7 @@ export function areasFor(
       name: named(regionOf(ground, own[0]!).name),
       at: uniquely(own.map((id) => rounded(regionOf(ground, id).middle))),
       mm2,
+      part: Math.max(...own.map((id) => regionOf(ground, id).mm2)),
       width: Math.max(...own.map((id) => regionOf(ground, id).width)),
     }));
 }
@@ -154,7 +155,12 @@ export function measured(
     readonly touches: readonly { readonly a: string; readonly b: string; readonly mm: number }[];
   },
 ): SetUpCommand | undefined {
-  const places = areas.map((a) => ({ id: a.id, mm2: tenth(a.mm2), width: hundredth(a.width) }));
+  const places = areas.map((a) => ({
+    id: a.id,
+    mm2: tenth(a.mm2),
+    part: tenth(a.part),
+    width: hundredth(a.width),
+  }));
   const borders = [...touches]
     .sort((p, q) => q.mm - p.mm)
     .slice(0, MOST_TOUCHES)
@@ -162,7 +168,9 @@ export function measured(
     .sort((p, q) => (p[0] + p[1] < q[0] + q[1] ? -1 : 1));
   const now = new Map(piece.areas.map((a) => [a.id, a.place]));
   const same =
-    places.every((p) => now.get(p.id)?.mm2 === p.mm2 && now.get(p.id)?.width === p.width) &&
-    JSON.stringify(borders) === JSON.stringify(piece.setUp.touches);
+    places.every(
+      (p) =>
+        now.get(p.id)?.mm2 === p.mm2 && now.get(p.id)?.part === p.part && now.get(p.id)?.width === p.width,
+    ) && JSON.stringify(borders) === JSON.stringify(piece.setUp.touches);
   return same ? undefined : { type: "measure areas", places, touches: borders };
 }

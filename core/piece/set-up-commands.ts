@@ -39,7 +39,7 @@ export type SetUpCommand =
     }
   | {
       readonly type: "measure areas";
-      readonly places: readonly { readonly id: string; readonly mm2: number; readonly width: number }[];
+      readonly places: readonly ({ readonly id: string } & Omit<AreaPlace, "at">)[];
       readonly touches: SetUp["touches"];
     }
   | { readonly type: "mark areas"; readonly ids: readonly string[]; readonly set: AreaMarks }
@@ -93,6 +93,9 @@ export function withReference(piece: Piece, pictureId: string): Piece {
   };
 }
 
+const withMeasures = (area: Area, { mm2, part, width }: Omit<AreaPlace, "at">): Area =>
+  area.place ? { ...area, place: { ...area.place, mm2, part, width } } : area;
+
 /** The piece after a command of set-up. */
 export function applySetUp(piece: Piece, command: SetUpCommand): Piece {
   const { setUp } = piece;
@@ -126,17 +129,13 @@ export function applySetUp(piece: Piece, command: SetUpCommand): Piece {
       const at = new Map(command.places.map((p) => [p.id, p.at]));
       const placed = eachArea(new Set(at.keys()), (a) => ({
         ...a,
-        place: at.get(a.id)!.length ? { mm2: 0, width: 0, ...a.place, at: at.get(a.id)! } : null,
+        place: at.get(a.id)!.length ? { mm2: 0, part: 0, width: 0, ...a.place, at: at.get(a.id)! } : null,
       }));
       return command.without ? withoutAreas(placed, command.without) : placed;
     }
     case "measure areas": {
       const known = new Map(command.places.map((p) => [p.id, p]));
-      const measured = eachArea(new Set(known.keys()), (a) =>
-        a.place
-          ? { ...a, place: { ...a.place, mm2: known.get(a.id)!.mm2, width: known.get(a.id)!.width } }
-          : a,
-      );
+      const measured = eachArea(new Set(known.keys()), (a) => withMeasures(a, known.get(a.id)!));
       return changeSetUp(measured, { touches: command.touches });
     }
     case "mark areas":

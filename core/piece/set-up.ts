@@ -47,8 +47,9 @@ export interface SetUp {
 export interface AreaPlace {
   /** Points that its regions hold, in shares of the drawing. */
   readonly at: readonly Point[];
-  /** As measured, mm² and mm. */
+  /** As measured: all of it and its largest part, mm², and its width where it is widest, mm. */
   readonly mm2: number;
+  readonly part: number;
   readonly width: number;
 }
 

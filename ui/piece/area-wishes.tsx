@@ -4,7 +4,7 @@ import { useState } from "react";
 import { labToHex } from "@/core/colour/display";
 import { MATERIALS, tonesFor, type Material } from "@/core/group/material";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
-import { PLACES, sizeOf, type Area } from "@/core/piece/piece";
+import { PLACES, partOf, type Area } from "@/core/piece/piece";
 import { NumberField } from "@/ui/kit/number-field";
 import { counted, signed } from "@/words/numbers";
 import { spreadInWords } from "@/words/patch";
@@ -95,7 +95,7 @@ const AS_NEEDED = "as needed";
 /** What is wished of the group. */
 export function GroupWishes({ area }: { readonly area: Area }) {
   const run = useRun();
-  const size = sizeOf(area);
+  const size = partOf(area);
   const suits = tonesFor(area.material, size);
   const drift = (end: "light" | "shadow", name: string) => (
     <label className="flex items-center gap-1.5 text-[14px]">

@@ -7,7 +7,7 @@ import type { School } from "@/core/group/school";
 import type { SchoolOutput } from "@/compute/operations/schools";
 import { layersOf } from "@/core/media/layer";
 import { isUnder } from "@/core/media/shadow";
-import { schoolOf, sizeOf, targetOf, tonesOf, type Area, type Scene } from "@/core/piece/piece";
+import { schoolOf, partOf, targetOf, tonesOf, type Area, type Scene } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
 import { useAsk } from "@/ui/compute/use-compute";
@@ -41,7 +41,7 @@ function questionOf(rack: Rack, area: Area, scene: Scene): object | null {
     tones,
     material: area.material,
     scene,
-    mm2: sizeOf(area),
+    mm2: partOf(area),
     under,
     ...(local && { local: { lab: local } }),
     sheet: sheetOf(rack),

@@ -2,7 +2,7 @@
 import { useEffect, useRef } from "react";
 import { tonesFor } from "@/core/group/material";
 import type { PlacedArea } from "@/core/picture/area-map";
-import { sizeOf, tonesOf, type Area } from "@/core/piece/piece";
+import { partOf, tonesOf, type Area } from "@/core/piece/piece";
 import { squareIn, useLengthUnit } from "@/ui/kit/length-field";
 import { useRun } from "@/ui/piece/piece-context";
 import { counted } from "@/words/numbers";
@@ -86,7 +86,7 @@ export function AreaRow({
               {sizeInWords(placed.mm2)}, {squareIn(unit, placed.mm2)}
             </span>
             <span className="block text-[13px] text-soft">
-              {counted(tonesFor(area.material, sizeOf(area)), "tone")} suit it; touches {touches}
+              {counted(tonesFor(area.material, partOf(area)), "tone")} suit it; touches {touches}
             </span>
           </>
         ) : (

@@ -45,7 +45,7 @@ export function LineTab({
     <div className="flex flex-col gap-4">
       {trouble && <Notice alert>{trouble}</Notice>}
       <fieldset className="m-0 border-0 p-0">
-        <legend className="small-title float-left w-full pb-1">The line is</legend>
+        <legend className="small-title pb-1">The line is</legend>
         {KINDS.map(([kind, name, says]) => (
           <label key={kind} className="flex min-h-9 items-baseline gap-2 py-0.5 text-[15px]">
             <input

@@ -98,7 +98,7 @@ export function ReferenceTab(props: ReferenceTabProps) {
         </Notice>
       )}
       <fieldset className="m-0 flex flex-col gap-2 border-0 p-0">
-        <legend className="small-title float-left w-full pb-1">Show it</legend>
+        <legend className="small-title pb-1">Show it</legend>
         <div className="flex flex-wrap gap-2">
           {(["under", "beside", "below"] as const).map((where) => (
             <button
@@ -153,7 +153,7 @@ export function ReferenceTab(props: ReferenceTabProps) {
         </label>
       </fieldset>
       <fieldset className="m-0 flex flex-col gap-2 border-0 p-0">
-        <legend className="small-title float-left w-full pb-1">Where it lies</legend>
+        <legend className="small-title pb-1">Where it lies</legend>
         <p className="m-0 text-[15px]">{alignedInWords(current, props.alignPoints)}</p>
         <div className="flex flex-wrap gap-2">
           <button
@@ -211,7 +211,7 @@ function LightOf({
   const plain = gains.every((g) => g === 1);
   return (
     <fieldset className="m-0 flex flex-col gap-2 border-0 p-0">
-      <legend className="small-title float-left w-full pb-1">Its light</legend>
+      <legend className="small-title pb-1">Its light</legend>
       <div className="flex flex-wrap gap-2">
         <button
           className={`button ${tool === "neutral" ? "button-main" : ""}`}

@@ -142,7 +142,7 @@ export function SheetTab({ piece, output, onMeasure }: SheetTabProps) {
         onMove={(at) => change({ at })}
       />
       <fieldset className="m-0 flex flex-wrap items-center gap-x-4 gap-y-1 border-0 p-0 text-[15px]">
-        <legend className="small-title float-left w-full pb-1">When it is done</legend>
+        <legend className="small-title pb-1">When it is done</legend>
         {(
           [
             ["sheet", "the sheet stays whole"],

@@ -12,7 +12,7 @@ import {
   hasOwnShade,
   overOf,
   schoolOf,
-  sizeOf,
+  partOf,
   targetOf,
   tonesOf,
   type Area,
@@ -60,7 +60,7 @@ export function planWishOf(rack: Rack, area: Area, scene: Scene) {
   return {
     ...wishesOf(rack, area, scene),
     tones: area.tones ?? ("auto" as const),
-    mm2: sizeOf(area),
+    mm2: partOf(area),
     shadow: hasOwnShade(area) ? ("deeper" as const) : ("best" as const),
     fixed: fixed.slice(0, area.tones ?? MOST_TONES),
     exclude: area.excluded,
