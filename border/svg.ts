@@ -143,7 +143,8 @@ function treeOf(source: string): Element {
   for (let i = 0; i < source.length && !trouble; i += STRETCH) parser.write(source.slice(i, i + STRETCH));
   if (!trouble) parser.close();
   const [root] = roots;
-  if (trouble || root?.tag !== "svg")
+  const shapes = (e: Element): boolean => SHAPES.has(e.tag) || e.children.some(shapes);
+  if (trouble || root?.tag !== "svg" || !shapes(root))
     throw wrong(
       "",
       `This SVG cannot be read: ${trouble ?? "it has no drawing in it"}. Save it again as plain SVG, or as PNG.`,

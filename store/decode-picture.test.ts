@@ -39,17 +39,55 @@ describe("a picture that comes in", () => {
     expect((await decodePicture("a.webp", await plain(20, 20).webp().toBuffer())).type).toBe("image/webp"));
   it("is refused in words when it is no picture, broken, empty, too long or too large", async () => {
     expect(await refusal("a.png", Buffer.from("<html>not a picture</html>"))).toMatch(
-      /not a PNG, JPEG or WebP/,
+      /not a PNG, JPEG, WebP or SVG/,
     );
     expect(
       await refusal("a.png", Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')),
-    ).toMatch(/not a PNG, JPEG or WebP/);
+    ).toMatch(/no drawing in it/);
     const whole = await plain(300, 300).png({ compressionLevel: 0 }).toBuffer();
     expect(await refusal("b.png", whole.subarray(0, whole.length / 2))).toMatch(/damaged/);
     expect(await refusal("c.png", Buffer.alloc(0))).toMatch(/empty/);
     expect(await refusal("d.png", Buffer.alloc(MOST_BYTES + 1))).toMatch(/at most 30 MB/);
     expect(await refusal("e.png", await plain(9000, 7000).png().toBuffer())).toMatch(
       /63 megapixels; at most 60/,
+    );
+  });
+
+  it("has its colours turned to those of the screen when it says that they are others", async () => {
+    const wide = await sharp({ create: { width: 8, height: 8, channels: 3, background: "#00ff00" } })
+      .withIccProfile("p3")
+      .png()
+      .toBuffer();
+    const { data } = await sharp((await decodePicture("p3.png", wide)).working)
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    // Display P3 written from sRGB green and read back is sRGB green again, not the raw P3 numbers.
+    expect(data[1]! - data[0]!).toBeGreaterThan(225);
+  });
+});
+
+describe("a drawing in SVG", () => {
+  const svg = (inside: string, head = 'viewBox="0 0 100 50"') =>
+    Buffer.from(`<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" ${head}>${inside}</svg>`);
+  it("is drawn large on white, with its named shapes and where they lie", async () => {
+    const picture = await decodePicture(
+      "petals.svg",
+      svg(
+        '<g id="left-petal"><circle cx="20" cy="25" r="15" fill="none" stroke="#000"/></g><rect id="stem" x="60" y="10" width="30" height="30"/>',
+      ),
+    );
+    expect(picture).toMatchObject({ workingWidth: 2000, workingHeight: 1000, workingType: "image/png" });
+    expect(picture.names.map((n) => n.name)).toEqual(["Left petal", "Stem"]);
+    const [[x, y]] = picture.names[0]!.at as [readonly [number, number]];
+    expect(x).toBeCloseTo(0.2, 1);
+    expect(y).toBeCloseTo(0.5, 1);
+    const { data } = await sharp(picture.working).raw().toBuffer({ resolveWithObject: true });
+    expect(data[0]).toBe(255);
+  });
+  it("that cannot be read is refused in words", async () => {
+    expect(await refusal("a.svg", svg("<rect"))).toMatch(/SVG cannot be read/);
+    expect(await refusal("a.svg", svg(`${"<g>".repeat(100)}${"</g>".repeat(100)}`))).toMatch(
+      /inside each other/,
     );
   });
 });

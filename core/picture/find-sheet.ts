@@ -219,6 +219,8 @@ function refined(picture: Pixels, luma: Uint8Array, four: readonly Point[], reac
   };
 }
 
+/** Confidence below which nothing was found. */
+const LEAST_SURE = 0.3;
 /** Step of light, in levels, at which an edge is beyond doubt. */
 const CLEAR_STEP = 40;
 
@@ -252,5 +254,5 @@ export function findSheet(picture: Pixels): FoundSheet | undefined {
     const confidence = Math.min(1, fine.step / CLEAR_STEP) * Math.max(0, 1 - fine.off / (3 * factor));
     if (!best || confidence > best.confidence) best = { corners, confidence };
   }
-  return best && best.confidence > 0.15 ? best : undefined;
+  return best && best.confidence > LEAST_SURE ? best : undefined;
 }

@@ -20,8 +20,11 @@ const RADIUS = 1.6;
 const SAMPLES = 48;
 /** Share of the circle that is half of it, near enough: the edge of the front shape runs straight through. */
 const HALF = [0.4, 0.62] as const;
-/** What a shape that lies wholly inside one other counts, in junctions. */
+/** What a shape that lies wholly inside one other counts, in junctions, and one that lies inside its extent beside others. */
 const ENCLOSED = 3;
+const SURROUNDED = 0.5;
+/** Nothing lies before it: that goes before any count. */
+const FREE = 1e9;
 /** Junctions closer than this, in radii, are one. */
 const APART = 1.2;
 
@@ -84,8 +87,7 @@ export function stackingOf(labels: Labels, map: AreaMap, mmPerPixel: number): St
     areas[i]!.box[2] < areas[j]!.box[2] &&
     areas[i]!.box[3] < areas[j]!.box[3];
   beside.forEach((others, i) => {
-    const [only] = others;
-    if (others.size === 1 && inside(i, only!)) vote(i, only!, ENCLOSED);
+    for (const j of others) if (inside(i, j)) vote(i, j, others.size === 1 ? ENCLOSED : SURROUNDED);
   });
   return { order: orderBy(votes, n).map((i) => areas[i]!.id), pairs: pairsOf(votes, n, areas) };
 }
@@ -103,26 +105,31 @@ function pairsOf(votes: Map<number, number>, n: number, areas: AreaMap["areas"])
   return out;
 }
 
-/** Places 0…n−1, front first. */
+/** Places 0…n−1, front first: whatever nothing lies before comes next; in a circle, what has most for it. */
 function orderBy(votes: Map<number, number>, n: number): number[] {
-  const net = new Float64Array(n);
-  const beside: Map<number, number>[] = Array.from({ length: n }, () => new Map<number, number>());
-  for (const [key, by] of votes) {
+  const [before, behind] = [new Float64Array(n), new Float64Array(n)];
+  const under: { readonly to: number; readonly by: number }[][] = Array.from({ length: n }, () => []);
+  const over: { readonly to: number; readonly by: number }[][] = Array.from({ length: n }, () => []);
+  for (const [key, forIt] of votes) {
     const [a, b] = [Math.floor(key / n), key % n];
-    net[a]! += by;
-    net[b]! -= by;
-    beside[a]!.set(b, (beside[a]!.get(b) ?? 0) + by);
-    beside[b]!.set(a, (beside[b]!.get(a) ?? 0) - by);
+    const by = forIt - (votes.get(b * n + a) ?? 0);
+    if (by <= 0) continue;
+    behind[a]! += by;
+    before[b]! += by;
+    under[a]!.push({ to: b, by });
+    over[b]!.push({ to: a, by });
   }
   const left = new Set(Array.from({ length: n }, (_, i) => i));
   const order: number[] = [];
   while (left.size) {
     let best = -1;
-    for (const i of left) if (best < 0 || net[i]! > net[best]!) best = i;
+    const worth = (i: number) => (before[i]! > 0 ? -before[i]! : FREE) + behind[i]!;
+    for (const i of left) if (best < 0 || worth(i) > worth(best)) best = i;
     left.delete(best);
     order.push(best);
     // What is gone says nothing of the rest any more.
-    for (const [j, by] of beside[best]!) net[j]! += by;
+    for (const { to, by } of under[best]!) before[to]! -= by;
+    for (const { to, by } of over[best]!) behind[to]! -= by;
   }
   return order;
 }
