@@ -221,6 +221,29 @@ function refined(picture: Pixels, luma: Uint8Array, four: readonly Point[], reac
 
 /** Confidence below which nothing was found. */
 const LEAST_SURE = 0.3;
+/** Levels by which the table round a sheet is darker than the paper: a frame drawn on a sheet has paper on both sides. */
+const TABLE_DARKER = 14;
+
+const middleOf = (levels: readonly number[]): number =>
+  [...levels].sort((a, b) => a - b)[levels.length >> 1] ?? 255;
+
+const paperLevel = (luma: Uint8Array, paper: Uint8Array): number =>
+  middleOf([...luma].filter((_, p) => paper[p]));
+
+/** Middle of the light outside four corners. */
+function tableLevel(luma: Uint8Array, width: number, four: readonly Point[]): number {
+  const round = areaOf(four) > 0 ? four : [...four].reverse();
+  return middleOf(
+    [...luma].filter((_, p) => {
+      const [x, y] = [(p % width) + 0.5, Math.floor(p / width) + 0.5];
+      return round.some(([ax, ay], i) => {
+        const [bx, by] = round[(i + 1) % 4]!;
+        return (bx - ax) * (y - ay) - (by - ay) * (x - ax) < 0;
+      });
+    }),
+  );
+}
+
 /** Step of light, in levels, at which an edge is beyond doubt. */
 const CLEAR_STEP = 40;
 
@@ -242,6 +265,7 @@ export function findSheet(picture: Pixels): FoundSheet | undefined {
     if (covered < SMALLEST || covered > LARGEST) continue;
     const four = largestFour(hull);
     if (Math.abs(areaOf(four)) < FILL * areaOf(hull)) continue;
+    if (paperLevel(luma, paper) - tableLevel(luma, small.width, four) < TABLE_DARKER) continue;
     const rough = fromTopLeft(four).map(([x, y]) => [x * factor, y * factor] as const);
     const fine = refined(picture, full, rough, Math.max(6, 4 * factor));
     if (!fine) continue;
