@@ -35,6 +35,8 @@ export async function send<T>(
   }).catch(() => undefined);
   if (!answer) throw new SendFailed(UNREACHED, 0);
   const json = answer.status === 204 ? undefined : ((await answer.json().catch(() => undefined)) as unknown);
+  // An answer that was given up half-way is none.
+  signal?.throwIfAborted();
   if (answer.ok) return json as T;
   const said = (json as { message?: unknown } | undefined)?.message;
   throw new SendFailed(

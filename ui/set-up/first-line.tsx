@@ -7,7 +7,7 @@ import { send } from "@/ui/send";
 import { DRAWINGS, FileButton } from "@/ui/kit/file-button";
 
 /** Pictures of the studio that are offered. */
-const MOST_SHOWN = 6;
+const MOST_SHOWN = 24;
 
 /** Where there is no line yet: bring it in. */
 export function FirstLine({

@@ -84,6 +84,7 @@ export function SheetTab({ piece, output, onMeasure }: SheetTabProps) {
           Sheet
           <select
             className="field"
+            aria-label="Size of the sheet"
             value={sizeName(sheet)}
             onChange={(e) => {
               const size = SHEET_SIZES[e.target.value as SheetSizeName];
