@@ -1,6 +1,7 @@
 import { execFileSync } from "node:child_process";
 import { cpus } from "node:os";
 import { readFileSync, writeFileSync } from "node:fs";
+import { judgeAreas } from "./areas";
 import { judgeCharts } from "./chart";
 import { judgeGroups } from "./groups";
 import { judgeJoint } from "./joint";
@@ -24,6 +25,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   joint: judgeJoint,
   match: judgeMatch,
   questions: judgeQuestions,
+  areas: judgeAreas,
 };
 
 const FILE = new URL("../docs/measurements.md", import.meta.url);

@@ -148,3 +148,57 @@ export function lineArt(wishes: LineArtWishes): LineArt {
   const present = new Set(areas);
   return { width, height, line, areas, count: present.size, gaps: breaks.size };
 }
+
+/** Light, local colour and shadow of an area, 8-bit. */
+export type PaintedTones = readonly [
+  light: readonly number[],
+  local: readonly number[],
+  shadow: readonly number[],
+];
+
+export interface PaintedArt {
+  readonly rgb: Uint8Array;
+  /** By the area's number; entry 0 is nobody's. */
+  readonly tones: readonly (PaintedTones | undefined)[];
+}
+
+/** Share of an area that its light and its shadow take. */
+const LIT = 0.25;
+const SHADED = 0.28;
+
+/** The same drawing painted in three tones an area, with noise, a glint here and there, and its lines over all. */
+export function painted({ width, height, line, areas }: LineArt, seed: number): PaintedArt {
+  const random = seeded(seed);
+  const tones: (PaintedTones | undefined)[] = [];
+  const most = areas.reduce((a, b) => Math.max(a, b), 0);
+  const angle = 2 * Math.PI * random();
+  const along: number[][] = Array.from({ length: most + 1 }, () => []);
+  const onto = (p: number) => (p % width) * Math.cos(angle) + Math.floor(p / width) * Math.sin(angle);
+  for (let p = 0; p < areas.length; p += 3) along[areas[p]!]!.push(onto(p));
+  const cuts = along.map((own) => {
+    const sorted = own.sort((a, b) => a - b);
+    const at = (share: number) => sorted[Math.floor(share * (sorted.length - 1))] ?? 0;
+    return [at(SHADED), at(1 - LIT)] as const;
+  });
+  for (let a = 1; a <= most; a++) {
+    const base = [60 + 170 * random(), 60 + 170 * random(), 60 + 170 * random()];
+    const warm = 0.08 * (random() - 0.5);
+    tones[a] = [
+      base.map((v) => v + (255 - v) * (0.35 + warm)),
+      base,
+      base.map((v, c) => v * (0.55 - (c === 2 ? 0 : 0.06) + warm)),
+    ];
+  }
+  const rgb = new Uint8Array(width * height * 3);
+  for (let p = 0; p < areas.length; p++) {
+    const own = tones[areas[p]!]!;
+    const [dark, light] = cuts[areas[p]!]!;
+    const t = onto(p);
+    const glint = random() < 0.004;
+    const tone = glint ? [255, 255, 255] : own[t < dark ? 2 : t > light ? 0 : 1]!;
+    const cover = line[p]!;
+    for (let c = 0; c < 3; c++)
+      rgb[3 * p + c] = Math.min(255, Math.max(0, tone[c]! * (1 - cover) + 24 * cover + 6 * (random() - 0.5)));
+  }
+  return { rgb, tones };
+}
