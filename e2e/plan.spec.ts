@@ -149,9 +149,9 @@ test("a patch is dragged, areas are named, moved, deleted, and undo brings them 
 test("files that are no pictures are refused in words, and nothing is lost", async ({ page }) => {
   await newPiece(page, "Wrong file");
   await upload(page, "notes.png", "image/png", Buffer.from("these are notes"));
-  await expect(page.getByRole("alert").filter({ hasText: "not a PNG, JPEG or WebP picture" })).toContainText(
-    "notes.png",
-  );
+  await expect(
+    page.getByRole("alert").filter({ hasText: "not a PNG, JPEG, WebP or SVG picture" }),
+  ).toContainText("notes.png");
   await page.getByRole("button", { name: "Dismiss" }).click();
   await upload(page, "half.png", "image/png", (await bands()).subarray(0, 200));
   await expect(page.getByRole("alert").filter({ hasText: "half.png" })).toBeVisible();
