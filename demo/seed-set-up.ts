@@ -105,8 +105,14 @@ export async function setUpWhole(studio: Studio, demo: DemoPiece, piece: Piece):
     share((frame.left + (x * width) / DRAWING.width) / frame.width),
     share((frame.top + (y * height) / DRAWING.height) / frame.height),
   ];
+  // The painted picture has no margins; the sheet of a photo has.
+  const ends = ([0, 1] as const).map((v) => ({
+    line: inFrame([v * DRAWING.width, v * DRAWING.height]),
+    reference: [v, v] as const,
+  }));
   const placed: Piece = {
     ...piece,
+    references: piece.references.map((r) => ({ ...r, pairs: corners ? ends : [] })),
     setUp: {
       ...DEFAULT_SET_UP,
       line: {

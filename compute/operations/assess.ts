@@ -49,7 +49,7 @@ class AreaGroup extends AssessQuestion {
 }
 
 export class AssessAreasQuestion {
-  @List(() => AreaGroup, 0, 200, '{"id","tones","target"}') areas!: AreaGroup[];
+  @List(() => AreaGroup, 0, 400, '{"id","tones","target"}') areas!: AreaGroup[];
 }
 
 export interface AssessedAreas {

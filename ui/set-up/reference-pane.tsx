@@ -45,6 +45,7 @@ export function ReferencePane({
   };
   return (
     <section aria-label="Reference" className="flex min-h-0 min-w-0 flex-col">
+      <h2 className="small-title m-0 flex min-h-11 items-center pb-2">{picture.name}</h2>
       <div ref={frame} className="relative min-h-60 flex-1 overflow-auto">
         {fit > 0 && (
           <div
