@@ -1,4 +1,4 @@
-import { BadInput } from "@/border/problem";
+import { type BadInput } from "@/border/problem";
 import { box, drawnLines, printed } from "@/fixtures/drawings";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { rgb8ToLab } from "@/core/colour/display";

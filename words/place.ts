@@ -1,3 +1,5 @@
+import type { Area } from "@/core/piece/piece";
+
 /** mm² below which an area is tiny, small, of middling size. */
 const TINY = 25;
 const SMALL = 150;
@@ -38,3 +40,14 @@ export const PROOF_CAUTION =
   "Alcohol ink dissolves ink that is not alcohol-proof and drags it into the colour. Try a corner of a scrap first; if it smears, colour first and draw the line last, or copy the sheet with toner.";
 export const PROOF_UNKNOWN =
   "Test the line before you colour: one stroke of a pale marker over a spare line, then look whether it greys.";
+
+/** What to mind at the edges of an area while it is coloured. */
+export const edgesInWords = (
+  { past, joints, place }: Pick<Area, "past" | "joints" | "place">,
+  bleed: number | null,
+): readonly string[] => [
+  ...(past ? ["colour a little past the line: it is cut off"] : []),
+  ...(joints === "white" ? ["stop at each block: the joints stay white"] : []),
+  ...(joints === "dark" ? ["colour across the blocks; the joints are darkened after it"] : []),
+  ...(place ? [bleedInWords(place.width, bleed)].filter((w) => w !== undefined) : []),
+];

@@ -23,7 +23,12 @@ export type AreaMarks = Partial<Pick<Area, "white" | "past" | "fixed" | "joints"
 
 /** Every change of how a piece is set up, by name. */
 export type SetUpCommand =
-  | { readonly type: "choose line"; readonly line: LineArt | null }
+  | {
+      readonly type: "choose line";
+      readonly line: LineArt | null;
+      /** The sheet that goes with it, such as one turned on its side. */
+      readonly sheet?: Partial<SheetPlan>;
+    }
   | { readonly type: "change line"; readonly set: Partial<Omit<LineArt, "pictureId">> }
   | { readonly type: "change sheet"; readonly set: Partial<SheetPlan> }
   | { readonly type: "change search"; readonly set: Partial<Pick<SetUp, "gap" | "speck">> }
@@ -105,7 +110,7 @@ export function applySetUp(piece: Piece, command: SetUpCommand): Piece {
   });
   switch (command.type) {
     case "choose line":
-      return changeSetUp(piece, { line: command.line });
+      return changeSetUp(piece, { line: command.line, sheet: { ...setUp.sheet, ...command.sheet } });
     case "change line":
       return setUp.line ? changeSetUp(piece, { line: { ...setUp.line, ...command.set } }) : piece;
     case "change sheet":

@@ -161,6 +161,9 @@ describe("commands of set-up", () => {
       speck: 1,
     });
     expect(run(p, { type: "choose line", line: null }).setUp.line).toBeNull();
+    // A sheet turned on its side comes with the line, in one step.
+    const turned = run(piece, { type: "choose line", line, sheet: { width: 297, height: 210 } });
+    expect(turned.setUp).toMatchObject({ line, sheet: { width: 297, height: 210, cut: "sheet" } });
     expect(run(piece, { type: "change line", set: { width: 9 } }).setUp.line).toBeNull();
   });
   it("cuts are added and taken away", () => {
@@ -175,6 +178,8 @@ describe("commands of set-up", () => {
     const p = run(run(piece, { type: "add cut", cut }), { type: "add cut", cut: { ...cut, closed: true } });
     expect(run(p, { type: "take cut away", at: 0 }).setUp.cuts).toEqual([{ ...cut, closed: true }]);
   });
+  it("several areas are deleted in one step", () =>
+    expect(run(piece, { type: "place areas", places: [], without: ["a", "b"] }).areas).toEqual([]));
   it("an area that is deleted is gone from every list", () => {
     const p: Piece = {
       ...piece,

@@ -10,6 +10,7 @@ import { MarkerChip } from "@/ui/ink/marker-chip";
 
 import { useTones } from "@/ui/compute/use-tones";
 import { counted } from "@/words/numbers";
+import { edgesInWords, PROOF_CAUTION } from "@/words/place";
 import { passAmount, passStroke, passWhere } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
 import { needInWords, usedIn } from "@/words/supplies";
@@ -29,8 +30,9 @@ export function StepsView({
   const { id } = usePieceHandles();
   const { rack } = useRack(piece.paperId ?? first.paper.id, first);
   const markers = new Map([...rack.markers, ...rack.others].map((m) => [m.code, m]));
-  const planned = piece.areas.filter((a) => a.layers.length);
-  const unplanned = piece.areas.filter((a) => !a.layers.length);
+  const planned = piece.areas.filter((a) => a.layers.length && !a.white);
+  const unplanned = piece.areas.filter((a) => !a.layers.length && !a.white);
+  const bare = piece.areas.filter((a) => a.white);
   const colourOf = useTones(rack, planned.flatMap(tonesOf));
   const supplies = suppliesOf(piece, [...rack.markers, ...rack.others]);
   const laid = planned.map((area) => ({
@@ -66,6 +68,9 @@ export function StepsView({
             Alcohol ink is a flammable solvent: air the room, cap markers between passes, keep them from
             flame, children and skin. The maker&rsquo;s safety data sheet and local rules come first.
           </p>
+          {piece.setUp.line?.proof === false && (
+            <p className="mt-0 mb-4 border-l-4 border-strong pl-3 text-[14px]">{PROOF_CAUTION}</p>
+          )}
           {planned.length === 0 && (
             <p className="max-w-[52ch] text-[17px]">
               There are no steps yet: keep a blend group for an area first.{" "}
@@ -113,7 +118,11 @@ export function StepsView({
               <section key={area.id} className="mb-5 break-inside-avoid" aria-label={area.name}>
                 <h2 className="m-0 border-b-2 border-text pb-0.5 text-[19px]">
                   {area.name} <span className="ml-1 text-[15px] font-normal">{schoolOf(area)}</span>{" "}
-                  {area.note && <span className="ml-2 text-[15px] font-normal text-soft">{area.note}</span>}
+                  {[area.note, ...edgesInWords(area, rack.paper.bleed)].filter(Boolean).map((says) => (
+                    <span key={says} className="ml-2 text-[15px] font-normal text-soft">
+                      {says}
+                    </span>
+                  ))}
                 </h2>
                 <ol className="m-0 list-none p-0">
                   {passes.map((p, i) => {
@@ -144,6 +153,9 @@ export function StepsView({
               </section>
             );
           })}
+          {bare.length > 0 && planned.length > 0 && (
+            <p className="text-[15px]">Stay bare paper: {bare.map((a) => a.name).join(", ")}.</p>
+          )}
           {unplanned.length > 0 && planned.length > 0 && (
             <p className="text-[15px] text-soft">
               Without a kept group: {unplanned.map((a) => a.name).join(", ")}.

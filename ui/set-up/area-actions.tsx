@@ -122,7 +122,7 @@ export function AreaActions({
             className="button-bare"
             disabled={locked}
             onClick={() => {
-              for (const a of areas) run({ type: "delete area", id: a.id });
+              run({ type: "place areas", places: [], without: ids });
               onChoose(new Set());
             }}
           >

@@ -2,7 +2,7 @@ import { renderToStaticMarkup } from "react-dom/server";
 import type { SetUpOutput } from "@/compute/operations/set-up";
 import { newArea, newPiece, type Piece } from "@/core/piece/piece";
 import { lengthIn, squareIn, typedLength } from "@/ui/kit/length-field";
-import { bleedInWords, lineTroubleInWords, orderInWords, sizeInWords } from "@/words/place";
+import { bleedInWords, edgesInWords, lineTroubleInWords, orderInWords, sizeInWords } from "@/words/place";
 import { stackedAreas } from "./order-tab";
 import { layingOf, LightFilter } from "./reference-layer";
 import { RegionOverlay } from "./region-overlay";
@@ -46,6 +46,16 @@ describe("what is said of places", () => {
     expect(lineTroubleInWords(0.8, 3)).toContain("dark");
     expect(lineTroubleInWords(0.05, 1)).toContain("encloses nothing");
     expect(lineTroubleInWords(0.05, 9)).toBeUndefined();
+  });
+  it("what to mind at an area's edges goes with its steps", () => {
+    const area = { ...newArea("a", "A"), past: true, joints: "white" as const };
+    expect(edgesInWords(area, 0.5)).toEqual([
+      expect.stringContaining("cut off"),
+      expect.stringContaining("joints"),
+    ]);
+    const narrow = { ...newArea("a", "A"), place: { at: [], mm2: 9, part: 9, width: 0.7 } };
+    expect(edgesInWords(narrow, 0.5)).toHaveLength(1);
+    expect(edgesInWords(newArea("a", "A"), 0.5)).toEqual([]);
   });
   it("every tool says what to do next", () => {
     for (const tool of TOOLS) expect(toolInWords[tool](0).length).toBeGreaterThan(10);

@@ -123,11 +123,14 @@ export function useSetUp(papers: readonly PaperSheet[]) {
       }
     }
     const known = { kind: line?.kind ?? "drawn", proof: line?.proof ?? null, width: null } as const;
-    run({ type: "choose line", line: { pictureId: facts.id, ...known, corners } });
     const { sheet } = store.getState().piece.setUp;
     const across = corners ? aspectOf(corners, facts.width, facts.height) > 1 : facts.width > facts.height;
-    if (across !== sheet.width > sheet.height && sheet.at === null)
-      run({ type: "change sheet", set: { width: sheet.height, height: sheet.width } });
+    const turn = across !== sheet.width > sheet.height && sheet.at === null;
+    run({
+      type: "choose line",
+      line: { pictureId: facts.id, ...known, corners },
+      ...(turn && { sheet: { width: sheet.height, height: sheet.width } }),
+    });
   };
 
   const endCut = (points: readonly Share[]) => {
