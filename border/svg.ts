@@ -16,7 +16,7 @@ export interface SafeSvg {
 const SHAPES = new Set(["path", "rect", "circle", "ellipse", "line", "polyline", "polygon", "use"]);
 const KEPT = new Set([
   ...SHAPES,
-  ...["svg", "g", "defs", "symbol", "clipPath", "mask", "style", "pattern", "marker"],
+  ...["svg", "g", "defs", "symbol", "clipPath", "style"],
   ...["linearGradient", "radialGradient", "stop"],
 ]);
 /** Left out, with what is in them kept. */
@@ -24,7 +24,7 @@ const UNWRAPPED = new Set(["a", "switch"]);
 const GEOMETRY =
   "id class style d x y x1 y1 x2 y2 cx cy r rx ry fx fy width height points transform viewBox preserveAspectRatio offset";
 const PAINT =
-  "fill fill-rule fill-opacity stroke stroke-width stroke-linecap stroke-linejoin stroke-miterlimit stroke-dasharray stroke-dashoffset stroke-opacity opacity color display visibility clip-path clip-rule mask paint-order vector-effect stop-color stop-opacity gradientUnits gradientTransform spreadMethod clipPathUnits maskUnits maskContentUnits patternUnits patternTransform patternContentUnits markerWidth markerHeight markerUnits refX refY orient marker-start marker-mid marker-end";
+  "fill fill-rule fill-opacity stroke stroke-width stroke-linecap stroke-linejoin stroke-miterlimit stroke-dasharray stroke-dashoffset stroke-opacity opacity color display visibility clip-path clip-rule paint-order vector-effect stop-color stop-opacity gradientUnits gradientTransform spreadMethod clipPathUnits";
 const ATTRIBUTES = new Set([...GEOMETRY.split(" "), ...PAINT.split(" ")]);
 /** Of attributes that name something by url(): only what lies in the file. */
 const FETCHES = /url\(\s*['"]?\s*(?!#)|@import|expression\(|javascript:/i;
@@ -227,8 +227,7 @@ function coloured(root: Element): { named: string | undefined; names: string[] }
   gather(root);
   const draw = (e: Element, name: string | undefined, stored: boolean): string => {
     if (e.tag === "style" || e.attributes.get("display") === "none") return "";
-    const inside =
-      stored || e.tag === "defs" || e.tag === "clipPath" || e.tag === "mask" || e.tag === "symbol";
+    const inside = stored || e.tag === "defs" || e.tag === "clipPath" || e.tag === "symbol";
     const used = e.tag === "use" ? byId.get(e.attributes.get("href")?.slice(1) ?? "") : undefined;
     const own = (e.tag === "svg" ? undefined : ownName(e)) ?? (used && ownName(used)) ?? name;
     if (!SHAPES.has(e.tag)) {

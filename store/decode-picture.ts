@@ -1,4 +1,6 @@
-import sharp, { type Sharp } from "sharp";
+import { execFile } from "node:child_process";
+import path from "node:path";
+import sharp from "sharp";
 import { BadInput } from "@/border/problem";
 import { numberOf, safeSvg } from "@/border/svg";
 import { placesOf } from "@/core/picture/places";
@@ -8,6 +10,8 @@ export const MOST_BYTES = 30 * 1024 * 1024;
 export const MOST_PIXELS = 60_000_000;
 /** Long side of the working copy: enough to pick from, quick to show. */
 const WORKING_SIDE = 2400;
+/** Longest drawing in SVG. */
+const MOST_SVG_BYTES = 8 * 1024 * 1024;
 /** A drawing in SVG is drawn this long. */
 const DRAWN_SIDE = 2000;
 /** And this long to see where its named shapes lie. */
@@ -34,47 +38,78 @@ const looksLikeSvg = (bytes: Buffer): boolean => {
   return head.startsWith("<") && /<svg[\s>]|<\?xml|<!doctype svg|<!--/i.test(head);
 };
 
-/** Draws SVG at a size. */
-const drawn = (svg: string, width: number, height: number, side: number) => {
-  const scale = side / Math.max(width, height);
-  return sharp(Buffer.from(svg), {
-    density: Math.min(10_000, Math.max(1, 72 * scale)),
-    limitInputPixels: MOST_PIXELS,
-  })
-    .resize(Math.max(1, Math.round(width * scale)), Math.max(1, Math.round(height * scale)), { fit: "fill" })
-    .timeout({ seconds: 20 });
-};
+/** Longest that the drawing of an SVG may take, ms, and most memory, MB. */
+const DRAWING_TIME = 15_000;
+const DRAWING_MEMORY = 400;
+
+/**
+ * Draws SVG at a size, as PNG, in a process of its own that is ended when it takes too long.
+ * @throws when it cannot be drawn in time
+ */
+function drawn(
+  svg: string,
+  size: { width: number; height: number },
+  side: number,
+  ground?: string,
+): Promise<Buffer> {
+  const scale = side / Math.max(size.width, size.height);
+  const width = Math.max(1, Math.round(size.width * scale));
+  const height = Math.max(1, Math.round(size.height * scale));
+  return new Promise((resolve, reject) => {
+    const child = execFile(
+      process.execPath,
+      [
+        `--max-old-space-size=${DRAWING_MEMORY}`,
+        path.join(/* turbopackIgnore: true */ process.cwd(), "store", "draw-svg.mjs"),
+      ],
+      { encoding: "buffer", timeout: DRAWING_TIME, killSignal: "SIGKILL", maxBuffer: MOST_BYTES },
+      (error, png) => (error ? reject(error) : resolve(png)),
+    );
+    // A process that has ended already takes nothing more.
+    child.stdin!.on("error", () => undefined);
+    child.stdin!.end(JSON.stringify({ svg, width, height, scale, ground, mostPixels: MOST_PIXELS }));
+  });
+}
 
 /** A drawing in SVG, made safe and drawn on white. */
 async function decodeSvg(name: string, original: Buffer): Promise<NewPicture> {
+  if (original.length > MOST_SVG_BYTES)
+    throw new PictureRefused(
+      `"${name}" has ${(original.length / 1024 / 1024).toFixed(0)} MB; a drawing in SVG may have 8. Simplify it, or save it as PNG.`,
+    );
   const { svg, named, names, width, height } = safeSvg(original.toString("utf8"));
   const refused = () =>
-    new PictureRefused(`“${name}” cannot be drawn. Save it again as plain SVG, or as PNG, and try again.`);
-  const working = await drawn(svg, width, height, DRAWN_SIDE)
-    .flatten({ background: "#ffffff" })
-    .png()
-    .toBuffer({ resolveWithObject: true })
-    .catch(() => {
-      throw refused();
-    });
-  const points = named ? await namesIn(drawn(named, width, height, NAMED_SIDE), names).catch(() => []) : [];
+    new PictureRefused(
+      `"${name}" cannot be drawn, or not in reasonable time. Save it again as plain SVG, or as PNG, and try again.`,
+    );
+  const size = { width, height };
+  const working = await drawn(svg, size, DRAWN_SIDE, "#ffffff").catch(() => {
+    throw refused();
+  });
+  const info = await sharp(working).metadata();
+  const points = named
+    ? await drawn(named, size, NAMED_SIDE).then(
+        (png) => namesIn(png, names),
+        () => [],
+      )
+    : [];
   return {
     name,
     type: "image/svg+xml",
-    width: working.info.width,
-    height: working.info.height,
+    width: info.width,
+    height: info.height,
     original,
-    working: working.data,
+    working,
     workingType: "image/png",
-    workingWidth: working.info.width,
-    workingHeight: working.info.height,
+    workingWidth: info.width,
+    workingHeight: info.height,
     names: points,
   };
 }
 
 /** Where each named shape lies, by its colour. */
-async function namesIn(drawing: Sharp, names: readonly string[]): Promise<NamedPlace[]> {
-  const { data, info } = await drawing.ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+async function namesIn(png: Buffer, names: readonly string[]): Promise<NamedPlace[]> {
+  const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   const numbers = new Uint16Array(info.width * info.height);
   for (let p = 0, q = 0; p < numbers.length; p++, q += 4) {
     const n = data[q + 3] === 255 ? numberOf(data[q]!, data[q + 1]!, data[q + 2]!) : 0;
