@@ -41,6 +41,8 @@ export interface RegionWishes {
 
 /** Share of a border from which on it is no line with gaps: between dots and dashes there is more gap than line. */
 const MOSTLY_OPEN = 0.38;
+/** Most cells between lines before specks are merged: a picture full of crosshatching has some ten thousand. */
+const MOST_CELLS = 150_000;
 /** Coverage from which a pixel is line. */
 const LINE = 100;
 
@@ -160,7 +162,7 @@ function underLine(labels: Int32Array, width: number, height: number, under: num
 
 /**
  * The regions of a picture's line, numbered in the order in which they are met row by row: the same line gives the same regions.
- * @throws TooManyRegions for more than 65,535
+ * @throws TooManyRegions for more than 65,535, or 150,000 before specks are merged
  */
 export function regionsOf(
   { width, height, data }: Bytes,
@@ -171,6 +173,8 @@ export function regionsOf(
   if (cuts) for (let p = 0; p < data.length; p++) barred[p]! |= cuts[p]!;
   const nearest = nearestOf(barred, width, height);
   const { labels, count, gaps } = flood(nearest, width, height, gap);
+  // Noise: there is no sense in measuring it.
+  if (count > MOST_CELLS) throw new TooManyRegions(count);
   const open = gaps ? bordersOf(labels, width, height, count) : [];
   underLine(labels, width, height, Math.max(1, under));
   const borders = bordersOf(labels, width, height, count);
