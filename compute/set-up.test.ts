@@ -1,6 +1,7 @@
 import { type BadInput } from "@/border/problem";
 import { box, drawnLines, printed } from "@/fixtures/drawings";
 import { deltaE00 } from "@/core/colour/delta-e00";
+import { neutralGains } from "@/core/picture/balance";
 import { rgb8ToLab } from "@/core/colour/display";
 import { asJson } from "./as-json";
 import { runOperation } from "./run";
@@ -117,6 +118,22 @@ describe("the operations that set a drawing up", () => {
     ]);
     expect(await problems("readAreas", { image, drawing: "put away" })).toEqual(["drawing"]);
     expect(await problems("readAreas", { image })).toEqual(["labels"]);
+  });
+
+  it("read a patch of a picture whose light was set right", async () => {
+    const tinted = Buffer.from(
+      Array.from({ length: 16 * 16 * 3 }, (_, i) => [200, 160, 110][i % 3]!),
+    ).toString("base64");
+    const question = {
+      image: { width: 16, height: 16, rgb: tinted },
+      box: { x: 0, y: 0, width: 1, height: 1 },
+    };
+    const { lab, levels } = await runOperation("readPatch", question);
+    expect(Math.hypot(lab[1], lab[2])).toBeGreaterThan(20);
+    const set = await runOperation("readPatch", { ...question, gains: neutralGains(levels) });
+    expect(Math.hypot(set.lab[1], set.lab[2])).toBeLessThan(1);
+    expect(Math.abs(set.lab[0] - lab[0])).toBeLessThan(1);
+    expect(await problems("readPatch", { ...question, gains: [1, 0, 1e308] })).toEqual(["gains"]);
   });
 
   it("find no sheet where there is none, and say so without an error", async () =>

@@ -2,6 +2,7 @@
 import { ImageUp, Plus } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useCallback, useState } from "react";
+import { NO_GAINS } from "@/core/picture/balance";
 import { PLACES, type PictureReading, type Place } from "@/core/piece/piece";
 import type { PictureFacts } from "@/store/pictures";
 import type { PaperSheet } from "@/store/papers";
@@ -101,6 +102,7 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
         {picture ? (
           <PicturePane
             picture={picture}
+            gains={piece.references.find((r) => r.pictureId === picture.id)?.gains ?? NO_GAINS}
             readings={area?.readings ?? {}}
             place={place}
             onPlace={setPlace}

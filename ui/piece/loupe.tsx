@@ -1,5 +1,6 @@
 "use client";
 import { useEffect, useRef } from "react";
+import { balanced, type Gains } from "@/core/picture/balance";
 import { rgb8ToLab } from "@/core/colour/display";
 import { signed } from "@/words/numbers";
 
@@ -9,6 +10,7 @@ const SIZE = 104;
 
 interface LoupeProps {
   readonly bitmap: ImageBitmap;
+  readonly gains: Gains;
   readonly at: { readonly x: number; readonly y: number };
   readonly left: number;
   readonly top: number;
@@ -16,7 +18,7 @@ interface LoupeProps {
 }
 
 /** The pixels around the pointer, large, with the lightness of the middle one. */
-export function Loupe({ bitmap, at, left, top, flip }: LoupeProps) {
+export function Loupe({ bitmap, gains, at, left, top, flip }: LoupeProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const lightness = useRef<HTMLParagraphElement>(null);
   const [x, y] = [Math.floor(at.x), Math.floor(at.y)];
@@ -29,6 +31,10 @@ export function Loupe({ bitmap, at, left, top, flip }: LoupeProps) {
     context.drawImage(bitmap, x - (ACROSS - 1) / 2, y - (ACROSS - 1) / 2, ACROSS, ACROSS, 0, 0, SIZE, SIZE);
     const cell = SIZE / ACROSS;
     const middle = ((ACROSS - 1) / 2) * cell;
+    const whole = context.getImageData(0, 0, SIZE, SIZE);
+    const seen = balanced({ width: SIZE, height: SIZE, channels: 4, data: whole.data }, gains).data;
+    whole.data.set(seen);
+    context.putImageData(whole, 0, 0);
     const [r, g, b] = context.getImageData(middle + cell / 2, middle + cell / 2, 1, 1).data;
     lightness.current!.textContent = `L* ${signed(rgb8ToLab(r!, g!, b!)[0])}`;
     context.strokeStyle = "#fff";
@@ -37,7 +43,7 @@ export function Loupe({ bitmap, at, left, top, flip }: LoupeProps) {
     context.strokeStyle = "#000";
     context.lineWidth = 1;
     context.strokeRect(middle, middle, cell, cell);
-  }, [bitmap, x, y]);
+  }, [bitmap, gains, x, y]);
   return (
     <div
       className="pointer-events-none absolute z-10 border-2 border-black bg-white text-[12px] text-black outline-1 outline-white"

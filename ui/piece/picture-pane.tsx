@@ -2,11 +2,13 @@
 import { ImageUp } from "lucide-react";
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { PLACES, type PictureReading, type Place } from "@/core/piece/piece";
+import type { Gains } from "@/core/picture/balance";
 import type { PictureFacts } from "@/store/pictures";
 import { askOfPicture } from "@/ui/compute/client";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { messageOf } from "@/ui/send";
 import { useKey } from "@/ui/use-keys";
+import { LightFilter } from "./light-filter";
 import { Loupe } from "./loupe";
 import { pictureBlob } from "./picture-blob";
 import { Outline, ReadingMark } from "./reading-mark";
@@ -22,6 +24,8 @@ interface Box {
 
 interface PicturePaneProps {
   readonly picture: PictureFacts;
+  /** Sets its light right. */
+  readonly gains: Gains;
   readonly readings: { readonly [P in Place]?: PictureReading };
   readonly place: Place;
   readonly onPlace: (place: Place) => void;
@@ -37,10 +41,13 @@ const placeLetters: Record<Place, string> = { light: "L", local: "C", shadow: "S
 /** A click reads this many picture pixels around the point. */
 const POINT = 5;
 const KEY_STEP = 4;
+const FILTER = "picked-light";
+const filterOf = (gains: Gains) => (gains.every((g) => g === 1) ? undefined : `url(#${FILTER})`);
 
 /** The reference picture: zoom, loupe, and picking by point or by dragging a patch. */
 export function PicturePane({
   picture,
+  gains,
   readings,
   place,
   onPlace,
@@ -90,7 +97,7 @@ export function PicturePane({
       height: Math.min(1 - y, box.height / picture.height),
     };
     const from = { handle: picture.id, called: picture.name, load: () => pictureBlob(picture.id) };
-    askOfPicture("readPatch", from, { box: wanted }).then(
+    askOfPicture("readPatch", from, { box: wanted, gains }).then(
       ({ lab, spread, at }) => {
         setTrouble(undefined);
         onPick(place, { lab, spread, at });
@@ -170,6 +177,7 @@ export function PicturePane({
           </FileButton>
         </span>
       </div>
+      <LightFilter id={FILTER} gains={gains} view="colour" />
       <div ref={frame} className="relative min-h-60 flex-1 overflow-auto">
         {trouble && (
           <p role="alert" className="m-0 p-4">
@@ -198,7 +206,7 @@ export function PicturePane({
               alt={picture.name}
               draggable={false}
               className="block h-full w-full"
-              style={{ imageRendering: scale > 3 ? "pixelated" : "auto" }}
+              style={{ imageRendering: scale > 3 ? "pixelated" : "auto", filter: filterOf(gains) }}
             />
             <svg
               className="pointer-events-none absolute inset-0 overflow-visible"
@@ -231,6 +239,7 @@ export function PicturePane({
             {at && bitmap && !disabled && (
               <Loupe
                 bitmap={bitmap}
+                gains={gains}
                 at={at}
                 left={at.x * scale}
                 top={at.y * scale}

@@ -9,7 +9,7 @@ import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { Empty, Notice } from "@/ui/kit/notice";
 import { Slider } from "@/ui/kit/slider";
 import { useRun } from "@/ui/piece/piece-context";
-import { VALUE_VIEWS, type ValueView } from "./reference-layer";
+import { VALUE_VIEWS, type ValueView } from "@/ui/piece/light-filter";
 import type { Tool } from "./tool";
 
 /** How the reference is looked at. */

@@ -2,12 +2,13 @@
 import type { PaperSheet } from "@/store/papers";
 import { Progress } from "@/ui/compute/progress";
 import { usePieceHandles } from "@/ui/piece/piece-context";
+import { LightFilter } from "@/ui/piece/light-filter";
 import { PieceHeader } from "@/ui/piece/piece-header";
 import { CornerPane } from "./corner-pane";
 import { DrawingPane } from "./drawing-pane";
 import { FirstLine } from "./first-line";
 import { KnownLength } from "./known-length";
-import { LightFilter, ReferenceLayer } from "./reference-layer";
+import { ReferenceLayer } from "./reference-layer";
 import { ReferencePane } from "./reference-pane";
 import { HALF } from "./reference-tab";
 import { SetUpTabs, useSetUpTab } from "./set-up-tabs";
