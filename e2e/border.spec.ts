@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { expect, test, type APIRequestContext } from "@playwright/test";
+import sharp from "sharp";
 
 interface Refusal {
   readonly message: string;
@@ -41,6 +42,72 @@ const wrong: readonly (readonly [
     "",
   ],
 ];
+
+test.describe("pictures and sheets to trace", () => {
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 30"><rect id="roof" x="4" y="4" width="20" height="20"/></svg>';
+  const drawing = { name: "roof.svg", mimeType: "image/svg+xml", buffer: Buffer.from(svg) };
+  const sheet = {
+    name: "Roof",
+    sheetWidth: 100,
+    sheetHeight: 80,
+    width: 60,
+    height: 45,
+    left: 20,
+    top: 17,
+    mirrored: false,
+  };
+  const png = () =>
+    sharp({ create: { width: 40, height: 30, channels: 3, background: "#fff" } })
+      .png()
+      .toBuffer();
+
+  test("a drawing in SVG is kept with its names and never sent back as it came", async ({ request }) => {
+    const { id } = (await (
+      await request.post("/api/pictures", { multipart: { picture: drawing } })
+    ).json()) as { id: string };
+    const facts = (await (await request.get(`/api/pictures/${id}/facts`)).json()) as {
+      names: { name: string; at: number[][] }[];
+    };
+    expect(facts.names).toEqual([{ name: "Roof", at: [[expect.closeTo(0.35, 1), expect.closeTo(0.47, 1)]] }]);
+    const sent = await request.get(`/api/pictures/${id}`);
+    expect(sent.headers()["content-type"]).toBe("image/png");
+    expect((await sent.body()).subarray(1, 4).toString()).toBe("PNG");
+    const loose = (await (await request.get("/api/pictures")).json()) as { id: string }[];
+    expect(loose.map((p) => p.id)).toContain(id);
+    expect((await request.get(`/api/pictures/${randomUUID()}/facts`)).status()).toBe(404);
+  });
+
+  test("scripts in SVG are not drawn, and what is no SVG is refused", async ({ request }) => {
+    const send = (text: string) =>
+      request.post("/api/pictures", { multipart: { picture: { ...drawing, buffer: Buffer.from(text) } } });
+    expect((await send(svg.replace("<rect", "<script>fetch('/')</script><rect"))).status()).toBe(201);
+    expect((await send("<svg><svg")).status()).toBe(422);
+    expect((await send("<svg xmlns='http://www.w3.org/2000/svg'>\0</svg>")).status()).toBe(422);
+  });
+
+  test("a sheet to trace is in true size, and names the field that is wrong", async ({ request }) => {
+    const white = await png();
+    const ask = (said: unknown, buffer = white) =>
+      request.post("/api/tracing", {
+        multipart: {
+          picture: { name: "line.png", mimeType: "image/png", buffer },
+          sheet: typeof said === "string" ? said : JSON.stringify(said),
+        },
+      });
+    const good = await ask(sheet);
+    expect(good.headers()["content-type"]).toBe("application/pdf");
+    expect((await good.body()).toString("latin1")).toMatch(/MediaBox \[0 0 283\.46\d* 226\.77\d*\]/);
+    const problem = async (answer: Awaited<ReturnType<typeof ask>>) => {
+      expect(answer.status()).toBe(422);
+      return ((await answer.json()) as Refusal).problems![0]!.path;
+    };
+    expect(await problem(await ask({ ...sheet, width: 1e9 }))).toBe("width");
+    expect(await problem(await ask("{"))).toBe("sheet");
+    expect(await problem(await ask(sheet, Buffer.from("x")))).toBe("picture");
+    expect((await request.post("/api/tracing", { data: sheet })).status()).toBe(415);
+  });
+});
 
 test.describe("what comes in over HTTP", () => {
   for (const [method, url, data, field] of wrong.slice(0, -1))

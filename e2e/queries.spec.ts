@@ -7,6 +7,7 @@ import { closeDatabase } from "@/store/database";
 import { changeGroup, dropGroup, keepGroups, listGroups } from "@/store/groups";
 import { addPaper, changePaper, findPaper, listPapers } from "@/store/papers";
 import { addPiece, deletePiece, findPiece, listPieces, savePiece } from "@/store/pieces";
+import { addPicture, findDrawing, findPictures, loosePictures } from "@/store/pictures";
 import {
   addRange,
   changeRack,
@@ -151,6 +152,43 @@ test("stacks of several inks are overlays, stacks with a pencil are strips", asy
   expect(rack.overlays).toContainEqual({ stack: ["clay1", "clay2"], lab: [60, 5, 5] });
   expect(rack.strips).toEqual([{ stack: ["clay1", "silt1", "silt1"], pressure: "firm", lab: [50, 5, 5] }]);
   expect(rack.others[0]!.drawdowns).toEqual({ white: [40, 5, 5] });
+});
+
+test("pictures are a studio's own; one that a piece shows, in whatever part, does not lie loose", async () => {
+  const blank = {
+    type: "image/png",
+    width: 4,
+    height: 3,
+    original: Buffer.from("x"),
+    working: Buffer.from("y"),
+  };
+  const made = { ...blank, workingType: "image/png", workingWidth: 4, workingHeight: 3 };
+  const names = [{ name: "Roof", at: [[0.5, 0.5]] as const }];
+  const [line, reference, second] = await Promise.all(
+    ["line", "reference", "second"].map((name) => addPicture(own, { ...made, name, names })),
+  );
+  expect(await findDrawing(own, line!.id)).toMatchObject({ name: "line", names });
+  expect(await findDrawing(other, line!.id)).toBeUndefined();
+  expect((await findPictures(own, [line!.id, second!.id, randomUUID()])).map((p) => p.name).sort()).toEqual([
+    "line",
+    "second",
+  ]);
+  expect(await findPictures(other, [line!.id])).toEqual([]);
+  expect(await findPictures(own, [])).toEqual([]);
+  const loose = async () => (await loosePictures(own)).map((p) => p.name).sort();
+  expect(await loose()).toEqual(["line", "reference", "second"]);
+  const piece = newPiece("With pictures", null);
+  const { id } = await addPiece(own, {
+    ...piece,
+    references: [{ pictureId: reference!.id, pairs: [], gains: [1, 1, 1] }],
+    setUp: {
+      ...piece.setUp,
+      line: { pictureId: line!.id, kind: "drawn", proof: null, corners: null, width: null },
+    },
+  });
+  expect(await loose()).toEqual(["second"]);
+  await deletePiece(own, id);
+  expect(await loose()).toEqual(["line", "reference", "second"]);
 });
 
 test("a piece is saved to its revision only, and comes back in the present shape", async () => {
