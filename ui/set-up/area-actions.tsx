@@ -15,6 +15,8 @@ export function AreaActions({
   output,
   chosen,
   onChoose,
+  several,
+  onSeveral,
   tool,
   onTool,
   onPropose,
@@ -44,6 +46,14 @@ export function AreaActions({
       aria-label="Mend areas"
     >
       <div className="flex flex-wrap items-center gap-1.5">
+        <button
+          className={`button ${several ? "button-main" : ""}`}
+          aria-pressed={several}
+          onClick={() => onSeveral(!several)}
+          title="Each click adds to what is chosen, or takes it out; Shift does the same"
+        >
+          Several
+        </button>
         <button
           className="button"
           disabled={!join}
@@ -133,7 +143,7 @@ export function AreaActions({
         <p className="m-0 text-[14px] text-soft">
           {regions.length
             ? `${counted(regions.length, "shape")} chosen that ${regions.length === 1 ? "is" : "are"} no area yet.`
-            : "Nothing is chosen: click in the drawing or in the list; with Shift, several."}
+            : "Nothing is chosen: click in the drawing or in the list; with Shift or “Several”, more than one."}
         </p>
       )}
     </div>

@@ -22,6 +22,9 @@ export interface AreasTabProps {
   readonly bleed: number | null;
   readonly chosen: ReadonlySet<string>;
   readonly onChoose: (keys: ReadonlySet<string>) => void;
+  /** Whether a click adds to what is chosen: what Shift does where there are keys. */
+  readonly several: boolean;
+  readonly onSeveral: (several: boolean) => void;
   readonly tool: Tool;
   readonly onTool: (tool: Tool) => void;
   readonly onPassing: (passing: { readonly gap?: number; readonly speck?: number }) => void;
@@ -176,7 +179,8 @@ export function AreasTab(props: AreasTabProps) {
             touches={output.touches.filter((t) => t.a === area.id || t.b === area.id).length}
             bleed={bleed}
             chosen={chosen.has(area.id)}
-            onChoose={(more) => {
+            onChoose={(shifted) => {
+              const more = shifted || props.several;
               const next = new Set(more ? chosen : []);
               if (more && chosen.has(area.id)) next.delete(area.id);
               else next.add(area.id);

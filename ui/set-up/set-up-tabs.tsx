@@ -56,6 +56,8 @@ export function SetUpTabs({ own, open }: { readonly own: SetUp; readonly open: s
             bleed={own.bleed}
             chosen={chosen}
             onChoose={setChosen}
+            several={own.several}
+            onSeveral={own.setSeveral}
             tool={tool}
             onTool={start}
             onPassing={own.drag}

@@ -14,7 +14,7 @@ export type Tool = (typeof TOOLS)[number];
 
 /** What to do next, by tool; `n` points are set already. */
 export const toolInWords: Readonly<Record<Tool, (n: number) => string>> = {
-  pick: () => "Click an area to choose it; with Shift, several.",
+  pick: () => "Click an area to choose it; with Shift or “Several”, more than one.",
   parts: () => "Click what belongs to the chosen area; click it again to take it out.",
   cut: (n) =>
     n === 0

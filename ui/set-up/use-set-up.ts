@@ -47,6 +47,7 @@ export function useSetUp(papers: readonly PaperSheet[]) {
   const { output } = state;
   const busy = state.progress !== undefined;
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [several, setSeveral] = useState(false);
   const [tool, setTool] = useState<Tool>("pick");
   const [draft, setDraft] = useState<readonly Share[]>([]);
   const [pairs, setPairs] = useState<readonly { line: Share; reference: Share }[]>([]);
@@ -143,8 +144,9 @@ export function useSetUp(papers: readonly PaperSheet[]) {
   const onPoint = (at: Share, owner: string | undefined, region: number | undefined, more: boolean) => {
     if (tool === "pick") {
       if (!owner) return setChosen(new Set());
-      const next = new Set(more ? chosen : []);
-      if (more && chosen.has(owner)) next.delete(owner);
+      const add = more || several;
+      const next = new Set(add ? chosen : []);
+      if (add && chosen.has(owner)) next.delete(owner);
       else next.add(owner);
       setChosen(next);
     } else if (tool === "parts" && region && output) {
@@ -232,6 +234,8 @@ export function useSetUp(papers: readonly PaperSheet[]) {
     state,
     chosen,
     setChosen,
+    several,
+    setSeveral,
     tool,
     setTool,
     start,
