@@ -7,7 +7,7 @@ import { send } from "@/ui/send";
 import { DRAWINGS, FileButton } from "@/ui/kit/file-button";
 
 /** Pictures of the studio that are offered. */
-const MOST_SHOWN = 24;
+const MOST_SHOWN = 200;
 
 /** Where there is no line yet: bring it in. */
 export function FirstLine({
@@ -57,7 +57,10 @@ export function FirstLine({
       {loose.length > 0 && (
         <div>
           <h2 className="small-title m-0 pb-1">Or take one that lies in the studio</h2>
-          <ul className="m-0 flex list-none flex-wrap gap-2 p-0" aria-label="Pictures in the studio">
+          <ul
+            className="m-0 flex max-h-60 list-none flex-wrap gap-2 overflow-y-auto p-0"
+            aria-label="Pictures in the studio"
+          >
             {loose.slice(0, MOST_SHOWN).map((p) => (
               <li key={p.id}>
                 <button
