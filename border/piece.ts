@@ -29,6 +29,7 @@ import {
   Within,
   Yes,
 } from "./fields";
+import { AREA_TONES, AreaTonesInput, FormInput, LightInput } from "./light";
 import { BadInput, within, type Problem } from "./problem";
 import { plain, readAs } from "./read-as";
 import { AreaPlaceInput, JOINT_KINDS, ReferenceInput, SetUpInput } from "./set-up";
@@ -100,7 +101,15 @@ class FinishLayerInput {
   @OneOf(LAYER_PLACES) place!: LayerPlace;
 }
 
-const MOST_LAYERS = Object.values(MEDIA).reduce((sum, m) => sum + m.most, 0);
+export const MOST_LAYERS = Object.values(MEDIA).reduce((sum, m) => sum + m.most, 0);
+
+/** Layers of an area by their medium. */
+export const PIECE_LAYERS = {
+  tone: () => ToneLayerInput,
+  shadow: () => ShadowLayerInput,
+  pencil: () => PencilLayerInput,
+  finish: () => FinishLayerInput,
+};
 
 class AreaInput {
   @Text(60, 1) id!: string;
@@ -116,6 +125,8 @@ class AreaInput {
   @Flag() past!: boolean;
   @Flag() fixed!: boolean;
   @Nullable() @OneOf(JOINT_KINDS) joints: Joints | null = null;
+  @One(() => FormInput, "expected the area's shape in depth") form!: FormInput;
+  @One(() => AreaTonesInput, AREA_TONES) zones!: AreaTonesInput;
   @Nullable() @Within(1, 1e6, "mm²") size: number | null = null;
   @Nullable() @Whole(FEWEST_TONES, MOST_TONES) tones: number | null = null;
   @Nullable() @Within(4, 90, "L*") contrast: number | null = null;
@@ -125,12 +136,7 @@ class AreaInput {
   @Flag() emphasis!: boolean;
   @ListOfKinds(
     "medium",
-    {
-      tone: () => ToneLayerInput,
-      shadow: () => ShadowLayerInput,
-      pencil: () => PencilLayerInput,
-      finish: () => FinishLayerInput,
-    },
+    PIECE_LAYERS,
     MOST_LAYERS,
   )
   layers!: (ToneLayerInput | ShadowLayerInput | PencilLayerInput | FinishLayerInput)[];
@@ -159,12 +165,13 @@ class WholeInput {
 export const MOST_AREAS = 400;
 
 class PieceInput {
-  @Rule("expected version 1 to 4 of a piece", (v) => v === 4) version!: 4;
+  @Rule("expected version 1 to 5 of a piece", (v) => v === 5) version!: 5;
   @Name() name!: string;
   @Nullable() @Id("paper, or null") paperId: string | null = null;
   @Nullable() @Id("picture, or null") pictureId: string | null = null;
   @List(() => ReferenceInput, 0, MOST_REFERENCES) references!: ReferenceInput[];
   @One(() => SetUpInput, "expected how the piece is set up") setUp!: SetUpInput;
+  @One(() => LightInput, "expected the light of the piece") light!: LightInput;
   @List(() => AreaInput, 0, MOST_AREAS) areas!: AreaInput[];
   @One(() => WholeInput, "expected the wishes of the whole") whole!: WholeInput;
 }

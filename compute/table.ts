@@ -6,6 +6,8 @@ import { findSheet } from "./operations/find-sheet";
 import { fitPaper } from "./operations/fit-paper";
 import { group } from "./operations/group";
 import { line } from "./operations/line";
+import { light } from "./operations/light";
+import { lookOver } from "./operations/look-over";
 import { match } from "./operations/match";
 import { neutralPairs } from "./operations/neutral-pairs";
 import { open } from "./operations/open";
@@ -16,11 +18,13 @@ import { predict } from "./operations/predict";
 import { readAreas } from "./operations/read-areas";
 import { readChart } from "./operations/read-chart";
 import { readPatch } from "./operations/read-patch";
+import { render } from "./operations/render";
 import { schools } from "./operations/schools";
 import { setUp } from "./operations/set-up";
 import { shadow } from "./operations/shadow";
 import { substitute } from "./operations/substitute";
 import { substituteGroup } from "./operations/substitute-group";
+import { toneMap } from "./operations/tone-map";
 import { twins } from "./operations/twins";
 
 /** Every operation of Blendt. The browser worker, POST /api/compute/NAME and `./blendt compute NAME` run this one table. */
@@ -49,6 +53,10 @@ export const table = {
   areas,
   readAreas,
   setUp,
+  light,
+  toneMap,
+  render,
+  lookOver,
 };
 
 export type OperationName = keyof typeof table;

@@ -197,7 +197,7 @@ test("a piece is saved to its revision only, and comes back in the present shape
   expect(await savePiece(own, id, 1, newPiece("Kite two", paperId))).toEqual({ saved: true, revision: 2 });
   expect(await savePiece(own, id, 1, newPiece("Late", paperId))).toMatchObject({
     saved: false,
-    theirs: { revision: 2, document: { name: "Kite two", version: 4 } },
+    theirs: { revision: 2, document: { name: "Kite two", version: 5 } },
   });
   expect(await savePiece(other, id, 2, newPiece("Theirs", null))).toEqual({
     saved: false,

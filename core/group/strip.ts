@@ -76,7 +76,7 @@ function amounts(pass: LaidPass, lane: number, number: number): Float64Array {
 }
 
 /** How far ink moves on the desk's paper: as a blend page measured it, else as is expected of a sheet that stays open so long. */
-const reachOn = ({ blending }: Desk, { openTime, bleed }: SheetHabit): Reach => ({
+export const reachOn = ({ blending }: Desk, { openTime, bleed }: SheetHabit): Reach => ({
   wet: blending?.mixing?.value ?? Math.hypot(WET_REACH * Math.sqrt(openTime / 40), bleed),
   dry: blending?.edge?.value ?? bleed / 2,
 });

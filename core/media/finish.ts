@@ -1,5 +1,14 @@
-import type { FinishLayer } from "./layer";
-import type { Medium, Pass } from "./medium";
+import type { FinishLayer, LayerPlace } from "./layer";
+import type { Medium, Pass, Span } from "./medium";
+
+/** Share of an area that a few sparks or lines take. */
+const SPARKS = 0.02;
+
+/** Sparks sit at the outer end of what they are put on. */
+const sparksIn = ({ from, to }: Span, place: LayerPlace): Span =>
+  place === "shadow" || place === "edge"
+    ? { from: Math.max(from, to - SPARKS), to }
+    : { from, to: Math.min(to, from + SPARKS) };
 
 /** Opaque whites and lines: last, on dry ink and dry pencil. */
 export const finish: Medium<FinishLayer> = {
@@ -7,7 +16,7 @@ export const finish: Medium<FinishLayer> = {
   order: () => 4,
   codes: ({ code }) => [code],
   coats: () => [],
-  passes: (layers) =>
+  passes: (layers, { spans }) =>
     layers.map(({ code, place }): Pass => ({
       code,
       coats: 1,
@@ -16,5 +25,6 @@ export const finish: Medium<FinishLayer> = {
       dry: true,
       where: place,
       stroke: "point",
+      ...sparksIn(place === "all" ? spans.light : spans[place], place),
     })),
 };

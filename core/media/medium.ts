@@ -16,6 +16,9 @@ export interface Pass {
   readonly dry: boolean;
   readonly where: Where | LayerPlace;
   readonly stroke: Stroke | "point";
+  /** Part of the area that it covers, from its lightest end (0) to its darkest (1). */
+  readonly from: number;
+  readonly to: number;
   /** Of pencil: the part of the drawing, values (L*) between which it is used, and how. */
   readonly drawing?: {
     readonly part: LaidPencil["part"];
@@ -25,6 +28,12 @@ export interface Pass {
   };
 }
 
+/** A part of an area, from its lightest end (0) to its darkest (1). */
+export interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
 /** What a medium must know of the area to say how it is laid. */
 export interface LaidIn {
   readonly school: School;
@@ -32,8 +41,13 @@ export interface LaidIn {
   readonly lightnessOf: (code: string, coats: number) => number | undefined;
   /** Coats that the paper holds: blending passes stop short of where it is full. */
   readonly capacity: number;
-  /** Coats of each ink that lies beneath the shadow end. */
+  /** Coats of each ink that lies beneath, and over, the shadow end. */
   readonly under: readonly number[];
+  readonly over: readonly number[];
+  /** The tone, from light to dark, that carries the local colour; the middle one when it is left out. */
+  readonly local?: number;
+  /** Where on the area, from its lightest end, each place of a layer lies. */
+  readonly spans: Readonly<Record<LayerPlace, Span>>;
   /** Whether anything lies beneath already. */
   readonly somethingBeneath: boolean;
 }

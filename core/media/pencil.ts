@@ -9,19 +9,24 @@ interface Drawn {
   readonly layers: number[];
   readonly pressures: Set<Pressure>;
   readonly values: number[];
+  /** First and last step in which it is used. */
+  readonly steps: [first: number, last: number];
 }
 
 /** Each pencil of each part once, with the values in which it is used, in the order in which they are first met. */
 function drawnOf({ steps }: PencilLayer): Drawn[] {
   const out: Drawn[] = [];
-  for (const step of steps)
+  for (const [n, step] of steps.entries())
     for (const l of step.layers) {
       let own = out.find((o) => o.code === l.code && o.part === l.part);
       if (!own)
-        out.push((own = { code: l.code, part: l.part, layers: [], pressures: new Set(), values: [] }));
+        out.push(
+          (own = { code: l.code, part: l.part, layers: [], pressures: new Set(), values: [], steps: [n, n] }),
+        );
       own.layers.push(l.layers);
       own.pressures.add(l.pressure);
       own.values.push(step.lightness);
+      own.steps[1] = n;
     }
   return out;
 }
@@ -36,7 +41,7 @@ export const pencil: Medium<PencilLayer> = {
     ...new Set([...(base ? [base] : []), ...steps.flatMap((s) => s.layers.map((l) => l.code))]),
   ],
   coats: ({ base }) => (base ? [base] : []),
-  passes: (layers) =>
+  passes: (layers, { spans }) =>
     layers.flatMap((layer): Pass[] => {
       const base: Pass[] = layer.base
         ? [
@@ -48,6 +53,7 @@ export const pencil: Medium<PencilLayer> = {
               dry: true,
               where: layer.place,
               stroke: "flat",
+              ...spans[layer.place],
             },
           ]
         : [];
@@ -61,6 +67,8 @@ export const pencil: Medium<PencilLayer> = {
           dry: true,
           where: layer.place,
           stroke: "point",
+          from: d.steps[0] / layer.steps.length,
+          to: (d.steps[1] + 1) / layer.steps.length,
           drawing: {
             part: d.part,
             values: d.values,

@@ -1,8 +1,10 @@
+import { bordersOf, hasShadowEnd } from "@/core/group/lay";
+import { middleTone } from "@/core/group/school";
 import { finish } from "./finish";
 import { layersOf, type Layer, type LayerOf, type MediumName } from "./layer";
 import type { LaidIn, Medium, Pass } from "./medium";
 import { pencil } from "./pencil";
-import { isUnder, shadow } from "./shadow";
+import { isHint, isUnder, shadow } from "./shadow";
 import { tone } from "./tone";
 
 /** Every medium that an area may be built of. What is not said of a medium here, nobody else knows. */
@@ -33,17 +35,38 @@ export const overfull = (layers: readonly Layer[]): MediumName | undefined =>
     (m) => layers.filter((l) => l.medium === m).length > MEDIA[m].most,
   );
 
+/** Where each place of a layer lies on an area of so many tones: the light is the first tone's own part, the shadow the last one's. */
+function spansOf(tones: number, borders: readonly number[], shadowEnd: boolean): LaidIn["spans"] {
+  const [first, last] = [borders[1] ?? 1, borders[Math.max(0, tones - 1)] ?? 0];
+  const dark = { from: shadowEnd ? (borders[tones] ?? 0) : last, to: 1 };
+  return {
+    all: { from: 0, to: 1 },
+    light: { from: 0, to: tones > 1 ? first : 1 },
+    mids: { from: tones > 2 ? first : 0, to: tones > 2 ? last : 1 },
+    shadow: tones ? dark : { from: 0.5, to: 1 },
+    edge: tones ? dark : { from: 0.8, to: 1 },
+  };
+}
+
 /** The passes of all layers in the order in which they are laid. */
-export function passesOf(layers: readonly Layer[], laid: Omit<LaidIn, "somethingBeneath" | "under">): Pass[] {
+export function passesOf(
+  layers: readonly Layer[],
+  laid: Omit<LaidIn, "somethingBeneath" | "under" | "over" | "spans">,
+): Pass[] {
   const out: Pass[] = [];
   const sorted = inOrder(layers);
-  const under = layersOf(layers, "shadow")
-    .filter((l) => isUnder(l) && l.place === "shadow")
-    .map((l) => l.coats);
+  const shade = layersOf(layers, "shadow").filter((l) => l.place === "shadow");
+  const under = shade.filter(isUnder).map((l) => l.coats);
+  const over = shade.filter((l) => !isUnder(l) && !isHint(l)).map((l) => l.coats);
+  const tones = layersOf(layers, "tone");
+  const local = laid.local ?? middleTone(tones.length);
+  const borders = tones.length ? bordersOf({ coats: tones.map((t) => t.coats), under, over, local }) : [0, 1];
+  const spans = spansOf(tones.length, borders, hasShadowEnd({ under, over }));
   for (let from = 0, to = 0; from < sorted.length; from = to) {
     const first = sorted[from]!;
     while (to < sorted.length && orderOf(sorted[to]!) === orderOf(first)) to++;
-    out.push(...of(first).passes(sorted.slice(from, to), { ...laid, under, somethingBeneath: from > 0 }));
+    const known: LaidIn = { ...laid, local, under, over, spans, somethingBeneath: from > 0 };
+    out.push(...of(first).passes(sorted.slice(from, to), known));
   }
   return out;
 }

@@ -1,4 +1,4 @@
-import { isOfTone, layingPasses } from "@/core/group/lay";
+import { hasShadowEnd, isOfTone, layingPasses } from "@/core/group/lay";
 import { middleTone } from "@/core/group/school";
 import { MOST_TONES, rolesOf } from "@/core/group/tone";
 import type { ToneLayer } from "./layer";
@@ -22,17 +22,17 @@ export const tone: Medium<ToneLayer> = {
   order: () => 1,
   codes: ({ code }) => [code],
   coats: coatsOf,
-  passes: (tones, { school, lightnessOf, capacity, under, somethingBeneath }) => {
+  passes: (tones, { school, lightnessOf, capacity, under, over, local, somethingBeneath }) => {
     // A tone that has not been read keeps its place in the order of laying.
     const depth = new Map(tones.map((t, i) => [t, lightnessOf(t.code, t.coats) ?? -i]));
     const byDepth = [...tones].sort((a, b) => depth.get(b)! - depth.get(a)!);
-    const roles = rolesOf(tones.length + (under.length ? 1 : 0));
+    const roles = rolesOf(tones.length + (hasShadowEnd({ under, over }) ? 1 : 0));
     const laid = layingPasses({
       school,
       coats: byDepth.map((t) => t.coats),
-      local: middleTone(tones.length),
+      local: local ?? middleTone(tones.length),
       under,
-      over: [],
+      over,
       capacity,
     });
     const passes = laid.filter(isOfTone).map((p, i): Pass => ({
@@ -43,6 +43,8 @@ export const tone: Medium<ToneLayer> = {
       dry: !p.wet && (i > 0 || somethingBeneath),
       where: p.where,
       stroke: p.stroke,
+      from: p.from,
+      to: p.to,
     }));
     return inHandOrder(passes, tones, byDepth);
   },

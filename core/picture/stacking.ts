@@ -133,3 +133,19 @@ function orderBy(votes: Map<number, number>, n: number): number[] {
   }
   return order;
 }
+
+/**
+ * Areas from the foremost to the hindmost: as somebody has said, what nobody has said keeps its place behind the one before it in the proposal.
+ * @param proposed how the line shows it; `said` may name areas that are gone
+ */
+export function stacked(proposed: readonly string[], said: readonly string[]): readonly string[] {
+  const out = said.filter((id) => proposed.includes(id));
+  if (!out.length) return proposed;
+  const known = new Set(out);
+  proposed.forEach((id, i) => {
+    if (known.has(id)) return;
+    const before = proposed.slice(0, i).findLast((p) => out.includes(p));
+    out.splice(before === undefined ? 0 : out.indexOf(before) + 1, 0, id);
+  });
+  return out;
+}

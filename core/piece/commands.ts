@@ -3,6 +3,7 @@ import { tonesFor, type Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import type { Layer, ShadowLayer } from "@/core/media/layer";
 import { inOrder, MEDIA, orderOf } from "@/core/media/registry";
+import { applyLight, isLightCommand, type LightCommand } from "./lit";
 import {
   applySetUp,
   isSetUpCommand,
@@ -74,7 +75,8 @@ export type Command =
   | { readonly type: "change layer"; readonly id: string; readonly at: number; readonly layer: Layer }
   | { readonly type: "take layer away"; readonly id: string; readonly at: number }
   | { readonly type: "write note"; readonly id: string; readonly note: string }
-  | SetUpCommand;
+  | SetUpCommand
+  | LightCommand;
 
 function changeArea(piece: Piece, id: string, change: (area: Area) => Area): Piece {
   return { ...piece, areas: piece.areas.map((a) => (a.id === id ? change(a) : a)) };
@@ -133,6 +135,7 @@ const withLayer = (area: Area, layer: Layer): Area =>
 /** The piece after a command. Commands on areas that are gone leave it as it is. */
 export function applyCommand(piece: Piece, command: Command): Piece {
   if (isSetUpCommand(command)) return applySetUp(piece, command);
+  if (isLightCommand(command)) return applyLight(piece, command);
   switch (command.type) {
     case "rename piece":
       return { ...piece, name: command.name };

@@ -4,19 +4,23 @@ import { MATERIAL_HABITS, type Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import { layersOf, type Layer, type ShadowLayer, type ToneLayer } from "@/core/media/layer";
 import { inkOf } from "@/core/media/registry";
-import { isUnder } from "@/core/media/shadow";
+import { DEFAULT_FORM, type Form } from "@/core/light/form";
+import { DEFAULT_LIGHT, type LightPlan } from "@/core/light/light";
+import { isHint, isUnder } from "@/core/media/shadow";
+import { DEFAULT_AREA_TONES, type AreaTones } from "./zones";
 import { DEFAULT_SET_UP, type AreaPlace, type Joints, type Reference, type SetUp } from "./set-up";
 
 /** The plan of one picture. It is data: everything that can be computed from it is. */
 export interface Piece {
   /** Version of this document's shape. */
-  readonly version: 4;
+  readonly version: 5;
   readonly name: string;
   readonly paperId: string | null;
   /** The reference that is looked at and picked from, one of `references`. */
   readonly pictureId: string | null;
   readonly references: readonly Reference[];
   readonly setUp: SetUp;
+  readonly light: LightPlan;
   readonly areas: readonly Area[];
   readonly whole: Whole;
 }
@@ -74,6 +78,9 @@ export interface Area {
   readonly fixed: boolean;
   /** Of an area of many blocks: what lies between them. */
   readonly joints: Joints | null;
+  /** Its shape in depth, and where its tones go. */
+  readonly form: Form;
+  readonly zones: AreaTones;
   /** Size in mm² as somebody has said; null goes by the drawing. */
   readonly size: number | null;
   /** Number of tones wanted, 2–6; null takes as many as it takes. */
@@ -119,6 +126,8 @@ export const newArea = (id: string, name: string): Area => ({
   past: false,
   fixed: false,
   joints: null,
+  form: DEFAULT_FORM,
+  zones: DEFAULT_AREA_TONES,
   size: null,
   tones: null,
   contrast: null,
@@ -131,12 +140,13 @@ export const newArea = (id: string, name: string): Area => ({
 });
 
 export const newPiece = (name: string, paperId: string | null): Piece => ({
-  version: 4,
+  version: 5,
   name,
   paperId,
   pictureId: null,
   references: [],
   setUp: DEFAULT_SET_UP,
+  light: DEFAULT_LIGHT,
   areas: [],
   whole: DEFAULT_WHOLE,
 });
@@ -165,7 +175,7 @@ export const asLayers = (tones: readonly KeptTone[]): ToneLayer[] =>
 
 /** Ink that makes an area's shadow end: not a hint, which only leans it, nor what lies elsewhere. */
 const shadeOf = ({ layers }: Pick<Area, "layers">): readonly ShadowLayer[] =>
-  layersOf(layers, "shadow").filter((l) => !l.kind.endsWith("hint") && l.place !== "light");
+  layersOf(layers, "shadow").filter((l) => !isHint(l) && l.place !== "light");
 
 /** Whether a layer makes the shadow end in a way that is planned with the group. */
 export const isPlannedShade = (l: Layer): l is ShadowLayer =>

@@ -40,7 +40,7 @@ const second = (change: object) => ({
 describe("a document of version 1", () => {
   it("comes up to the present shape with nothing lost", () => {
     const now = upgradePiece(first) as Piece;
-    expect(now).toMatchObject({ version: 4, name: "Old", whole: DEFAULT_WHOLE });
+    expect(now).toMatchObject({ version: 5, name: "Old", whole: DEFAULT_WHOLE });
     expect(now.areas[0]).toEqual({
       ...newArea("a", "Skin"),
       tones: 3,
@@ -79,9 +79,9 @@ describe("a document of version 2", () => {
 });
 
 it("leaves documents of another shape for the border to refuse", () => {
-  for (const odd of [null, 4, "x", [], { version: 4 }, { version: 7 }, { version: "2" }])
+  for (const odd of [null, 4, "x", [], { version: 5 }, { version: 7 }, { version: "2" }])
     expect(upgradePiece(odd)).toBe(odd);
-  expect(upgradePiece({ version: 1, areas: "x" })).toMatchObject({ version: 4, areas: "x" });
+  expect(upgradePiece({ version: 1, areas: "x" })).toMatchObject({ version: 5, areas: "x" });
   expect(upgradePiece({ version: 1, areas: [7, null] })).toMatchObject({ areas: [7, null] });
   expect(upgradePiece({ version: 2, areas: [{ shadow: { kind: 5 }, group: { tones: [3] } }] })).toMatchObject(
     {

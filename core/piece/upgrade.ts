@@ -1,5 +1,6 @@
 import type { Layer } from "@/core/media/layer";
 import { inOrder } from "@/core/media/registry";
+import { DEFAULT_LIGHT } from "@/core/light/light";
 import { NO_GAINS } from "@/core/picture/balance";
 import { DEFAULT_WHOLE, newArea } from "./piece";
 import { DEFAULT_SET_UP } from "./set-up";
@@ -56,10 +57,22 @@ function fromThird(document: Fields): Fields {
   };
 }
 
+/** Version 4 knew no light: areas had no form, and nobody had said where their tones go. */
+function fromFourth(document: Fields): Fields {
+  const { form, zones } = newArea("", "");
+  return {
+    ...document,
+    version: 5,
+    light: DEFAULT_LIGHT,
+    areas: eachArea(document, (a) => ({ form, zones, ...a })),
+  };
+}
+
 const STEPS: Readonly<Record<number, (document: Fields) => Fields>> = {
   1: fromFirst,
   2: fromSecond,
   3: fromThird,
+  4: fromFourth,
 };
 
 /** A document of an earlier version in the present shape, one version after the other; anything else comes back as it is. */

@@ -17,25 +17,14 @@ import {
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical } from "lucide-react";
 import type { SetUpOutput } from "@/compute/operations/set-up";
+import { stacked } from "@/core/picture/stacking";
 import type { Piece } from "@/core/piece/piece";
 import { useRun } from "@/ui/piece/piece-context";
 import { orderInWords } from "@/words/place";
 
 /** Areas from the foremost to the hindmost: as somebody has said, the rest where the line puts them. */
-export function stackedAreas(piece: Piece, output: SetUpOutput): readonly string[] {
-  const proposed = output.stacking.order;
-  const said = piece.setUp.order?.filter((id) => proposed.includes(id));
-  if (!said?.length) return proposed;
-  const known = new Set(said);
-  const out = [...said];
-  // What nobody has said keeps its place behind the one before it in the proposal.
-  proposed.forEach((id, i) => {
-    if (known.has(id)) return;
-    const before = proposed.slice(0, i).findLast((p) => out.includes(p));
-    out.splice(before === undefined ? 0 : out.indexOf(before) + 1, 0, id);
-  });
-  return out;
-}
+export const stackedAreas = (piece: Piece, output: SetUpOutput): readonly string[] =>
+  stacked(output.stacking.order, piece.setUp.order ?? []);
 
 /** What lies before what: a list to drag in, proposed from how the lines meet. */
 export function OrderTab({

@@ -1,0 +1,97 @@
+import { List, Numbers, One, Optional } from "@/border/fields";
+import { FormInput, LightInput } from "@/border/light";
+import { MOST_AREAS } from "@/border/piece";
+import { PIXELS, PixelsInput } from "@/border/pixels";
+import { PAIR, PairInput } from "@/border/set-up";
+import { DEFAULT_FORM, type Form } from "@/core/light/form";
+import type { Flow } from "@/core/light/growth";
+import { coarser as coarserGround, finer, type Ground } from "@/core/light/ground";
+import type { LightPlan } from "@/core/light/light";
+import { referenceValues } from "@/core/light/reference-values";
+import { DARKEST, mixedValues, relieve, valueField, type Relieved } from "@/core/light/value-field";
+import { NO_GAINS } from "@/core/picture/balance";
+import type { Bytes } from "@/core/picture/plane";
+import type { Work } from "@/core/progress";
+import { AreaId, fields, GroundQuestion, groundFor, reliefs, type AreaIdInput, type NamedGround } from "../grounds";
+import { hashOf } from "../hash";
+import { operation } from "../operation";
+import { pixelsOf } from "../pictures";
+
+class AreaFormInput extends FormInput {
+  @AreaId() id!: AreaIdInput;
+}
+
+/** A reference, and where it lies over the drawing. */
+export class LaidReference {
+  @One(() => PixelsInput, PIXELS) image!: PixelsInput;
+  @Optional() @List(() => PairInput, 0, 4, PAIR) pairs: PairInput[] = [];
+  @Optional() @Numbers(3, 0.02, 50) gains: [number, number, number] = [...NO_GAINS];
+}
+
+export class LightQuestion extends GroundQuestion {
+  /** Areas that are left out have the usual form. */
+  @Optional() @List(() => AreaFormInput, 0, MOST_AREAS, '{"id","kind",…}') forms: AreaFormInput[] = [];
+  @Optional() @One(() => LightInput, 'expected {"main","second",…}') light: LightInput = new LightInput();
+  /** Whose values are mixed in. */
+  @Optional() @One(() => LaidReference, 'expected {"image","pairs","gains"}') reference?: LaidReference;
+}
+
+export interface LightOutput {
+  /** Names the values for {@link toneMap} and {@link render}. */
+  readonly field: string;
+  /** 0 light to 255 dark; 0 too where no area is. */
+  readonly values: Bytes;
+  readonly mmPerPixel: number;
+}
+
+/** Forms of a ground's areas in their order. */
+function formsOf({ ids }: NamedGround, said: readonly AreaFormInput[]): Form[] {
+  const known = new Map(said.map(({ id, ...form }) => [String(id), form]));
+  return ids.map((id) => known.get(id) ?? DEFAULT_FORM);
+}
+
+function relievedFor(named: NamedGround, forms: readonly Form[], coarser: number): { key: string; relieved: Relieved } {
+  const key = hashOf([named.key, forms, coarser]);
+  const known = reliefs.recall(key);
+  const placeOf = (id: string) => named.ids.indexOf(id);
+  return { key, relieved: known ?? reliefs.keep(key, relieve(named.ground, forms, placeOf, coarser)) };
+}
+
+/** Most pixels that forms are worked out for; larger pictures are looked at more coarsely, which soft light bears. */
+const MOST_EXACT = 6e6;
+
+/** Values at the size that is asked for, from a look that may be coarser. */
+function valuesAt(ground: Ground, relieved: Relieved, by: number, light: LightPlan): Uint16Array {
+  const { values } = valueField(relieved, light);
+  return by > 1 ? Uint16Array.from(finer(Float32Array.from(values), relieved.ground, ground, by)) : values;
+}
+
+function* lightOf(question: LightQuestion): Work<LightOutput> {
+  const { light, coarser, reference } = question;
+  const named = groundFor(question);
+  const ground = coarserGround(named.ground, coarser);
+  const by = Math.ceil(Math.sqrt(ground.own.length / MOST_EXACT));
+  yield 0.1;
+  const { key, relieved } = relievedFor(named, formsOf(named, question.forms), coarser * by);
+  yield 0.6;
+  const { width, height } = ground;
+  const computed = valuesAt(ground, relieved, by, light);
+  const share = reference ? light.fromReference : 0;
+  let values = computed;
+  if (reference && share) {
+    const picture = pixelsOf(reference.image, "reference.image");
+    const shown = referenceValues(ground, picture, reference.pairs, reference.gains);
+    values = mixedValues(computed, shown, share, ground);
+  }
+  const said = share && reference && { ...reference, image: reference.image.picture ?? hashOf(reference.image.data) };
+  const field = hashOf([key, light, said]);
+  // Growth is told on the drawing that was looked at; a coarser look cannot lend it to a finer picture.
+  const flows = by > 1 ? new Map<number, Flow>() : relieved.flows;
+  fields.keep(field, { key: field, named, relieved: { ground, flows }, coarser, values });
+  const shown = new Uint8Array(values.length);
+  for (let p = 0; p < shown.length; p++) shown[p] = (values[p]! * 255) / DARKEST + 0.5;
+  return { field, values: { width, height, data: shown }, mmPerPixel: ground.mmPerPixel };
+}
+
+/** Light and dark of every area: forms in depth, lit, with the shade of what passes before them. */
+export const light = operation(LightQuestion, lightOf);

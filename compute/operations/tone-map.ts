@@ -1,0 +1,119 @@
+import { List, One, Optional, Text } from "@/border/fields";
+import { ToneWishInput } from "@/border/light";
+import { MOST_AREAS } from "@/border/piece";
+import { PLANE, PlaneInput } from "@/border/pixels";
+import { wrong } from "@/border/problem";
+import { NO_TONES, toneMap as mapTones, tOf, zoneAt, type ToneMap, type ToneWish } from "@/core/colouring/tone-map";
+import type { Bytes } from "@/core/picture/plane";
+import { AreaId, fields, GroundQuestion, groundFor, toneMaps, type AreaIdInput, type Field } from "../grounds";
+import { coarser as coarserGround } from "@/core/light/ground";
+import { hashOf } from "../hash";
+import { operation } from "../operation";
+import { planeBytes } from "../pictures";
+
+/** A light that was put away and has to be worked out again. */
+export const UNKNOWN_FIELD = "expected the name of a value field that light gave";
+
+/** Values of a drawing: by name, or with its labels one byte a pixel, 0 light to 255 dark. */
+export class FieldQuestion extends GroundQuestion {
+  @Optional() @Text(80) field?: string;
+  @Optional() @One(() => PlaneInput, PLANE) values?: PlaneInput;
+}
+
+/** @throws BadInput when the values are unknown, missing or of another size than the labels */
+export function fieldFor(question: FieldQuestion): Field {
+  const { field, values, coarser } = question;
+  if (field !== undefined) {
+    const known = fields.recall(field);
+    if (!known) throw wrong("field", UNKNOWN_FIELD);
+    return known;
+  }
+  const named = groundFor(question);
+  if (!values) throw wrong("values", PLANE);
+  const ground = coarserGround(named.ground, coarser);
+  if (values.width !== ground.width || values.height !== ground.height)
+    throw wrong("values", `expected values of ${ground.width} × ${ground.height} pixels, as the labels are`);
+  const bytes = planeBytes(values.data, ground.own.length, "values.data");
+  const key = hashOf([named.key, coarser, hashOf(values.data)]);
+  return {
+    key,
+    named,
+    relieved: { ground, flows: new Map() },
+    coarser,
+    values: Uint16Array.from(bytes, (v) => v * 257),
+  };
+}
+
+class AreaTonesWish extends ToneWishInput {
+  @AreaId() id!: AreaIdInput;
+}
+
+export class ToneMapQuestion extends FieldQuestion {
+  /** Areas that are left out are one tone. */
+  @Optional()
+  @List(() => AreaTonesWish, 0, MOST_AREAS, '{"id","borders","shares","touches","whites","white"}')
+  areas: AreaTonesWish[] = [];
+}
+
+export interface ToneMapOutput {
+  /** 0 where no ink goes, else 1 + 254 t for the place t from the area's lightest end (0) to its darkest (1). */
+  readonly places: Bytes;
+  /** Tone of each pixel from 1, lightest first; 0 where no ink goes. */
+  readonly zones: Bytes;
+  readonly areas: readonly {
+    readonly id: string;
+    /** Of each tone, lightest first, and what stays white. */
+    readonly mm2: readonly number[];
+    readonly whiteMm2: number;
+    /** Share of the area between places t of 1/32 each. */
+    readonly shares: readonly number[];
+  }[];
+}
+
+/** Steps of an area's length at which shares are told. */
+const TOLD = 32;
+
+/** The tone map of values under wishes, kept. */
+export function toneMapFor(field: Field, wishes: readonly ToneWish[]): ToneMap {
+  const key = hashOf([field.key, wishes]);
+  return toneMaps.recall(key) ?? toneMaps.keep(key, mapTones(field.values, field.relieved.ground, wishes));
+}
+
+/** Where each tone of each area goes. */
+export const toneMap = operation(ToneMapQuestion, (question): ToneMapOutput => {
+  const field = fieldFor(question);
+  const { ground } = field.relieved;
+  const said = new Map(question.areas.map(({ id, ...wish }) => [String(id), wish]));
+  const wishes = field.named.ids.map((id): ToneWish => said.get(id) ?? NO_TONES);
+  const { places, counts } = toneMapFor(field, wishes);
+  const { width, height, own, mmPerPixel } = ground;
+  const zoneOf = wishes.map(({ borders }) => {
+    const table = new Uint8Array(256);
+    for (let b = 1; b < 256; b++) table[b] = 1 + zoneAt(borders, tOf(b));
+    return table;
+  });
+  const zones = new Uint8Array(places.length);
+  for (let p = 0; p < zones.length; p++) if (own[p]! >= 0) zones[p] = zoneOf[own[p]!]![places[p]!]!;
+  const pixel = mmPerPixel ** 2;
+  return {
+    places: { width, height, data: places },
+    zones: { width, height, data: zones },
+    areas: field.named.ids.map((id, a) => {
+      const mm2 = Array<number>(wishes[a]!.borders.length - 1).fill(0);
+      const shares = Array<number>(TOLD).fill(0);
+      let inked = 0;
+      for (let b = 1; b < 256; b++) {
+        const n = counts[a * 256 + b]!;
+        mm2[zoneOf[a]![b]! - 1]! += n * pixel;
+        shares[Math.min(TOLD - 1, Math.floor(tOf(b) * TOLD))]! += n;
+        inked += n;
+      }
+      return {
+        id,
+        mm2,
+        whiteMm2: counts[a * 256]! * pixel,
+        shares: shares.map((n) => (inked ? n / inked : 0)),
+      };
+    }),
+  };
+});

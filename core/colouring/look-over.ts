@@ -1,0 +1,175 @@
+import { deltaE00 } from "@/core/colour/delta-e00";
+import type { Lab } from "@/core/colour/lab";
+import { rgb8ToLab } from "@/core/colour/display";
+import type { Ground } from "@/core/light/ground";
+import type { LaidArea } from "./laid-area";
+import { tOf, type ToneMap } from "./tone-map";
+
+/** Classes of lightness, L* 0–100. */
+export const LIGHTNESS_CLASSES = 25;
+
+/** How light and dark a picture is. */
+export interface Values {
+  /** Share of its pixels in each of {@link LIGHTNESS_CLASSES}. */
+  readonly shares: readonly number[];
+  /** L* under which 5 % of it lie, half, and 95 %. */
+  readonly dark: number;
+  readonly middle: number;
+  readonly light: number;
+}
+
+/** @param counts pixels in each of 1000 classes of L* */
+function valuesOf(counts: Float64Array): Values {
+  const total = counts.reduce((a, b) => a + b, 0) || 1;
+  const shares = Array<number>(LIGHTNESS_CLASSES).fill(0);
+  const classes = counts.length;
+  counts.forEach((n, i) => (shares[Math.floor((i * LIGHTNESS_CLASSES) / classes)]! += n / total));
+  const at = (share: number) => {
+    let sum = 0;
+    for (let i = 0; i < classes; i++) if ((sum += counts[i]!) >= share * total) return (100 * (i + 0.5)) / classes;
+    return 100;
+  };
+  return { shares, dark: at(0.05), middle: at(0.5), light: at(0.95) };
+}
+
+const CLASSES = 1000;
+const classOf = (L: number) => Math.min(CLASSES - 1, Math.max(0, Math.floor((L * CLASSES) / 100)));
+/** Steepness at which an area's colours are told apart from its fades, t per mm. */
+const USUAL = 0.03;
+
+/** Light, local colour and shadow that are wanted of an area. */
+export interface Wanted {
+  readonly light?: Lab;
+  readonly local: Lab;
+  readonly shadow?: Lab;
+}
+
+/** What is wanted at a place t of an area: straight from light over the local colour in the middle to shadow; undefined beyond what was read. */
+export function wantedAt({ light, local, shadow }: Wanted, t: number): Lab | undefined {
+  const end = t < 0.5 ? light : shadow;
+  const part = Math.abs(t - 0.5) * 2;
+  // What nobody picked nobody can miss; the local colour holds the middle.
+  if (!end) return part < 0.3 ? local : undefined;
+  return local.map((v, c) => v + part * (end[c]! - v)) as unknown as Lab;
+}
+
+/** An area as it will be seen, against what is wanted of it. */
+export interface SeenArea {
+  /** Mean ΔE00 over its pixels from what is wanted there; undefined when nothing was picked. */
+  readonly off: number | undefined;
+  /** Lab at its light end, through its middle and at its shadow end, as far as its pixels reach. */
+  readonly ends: readonly [Lab, Lab, Lab];
+  /** mm² of its lightest tone. */
+  readonly lightest: number;
+}
+
+/** Looks at one area. @param border where its lightest tone ends */
+export function seeArea(area: LaidArea, map: ToneMap, place: number, wanted: Wanted | undefined, border: number, mmPerPixel: number): SeenArea {
+  let [sum, n, lightest, total] = [0, 0, 0, 0];
+  const own = map.counts.subarray(place * 256, place * 256 + 256);
+  const seen: number[] = [];
+  for (let b = 1; b < 256; b++) {
+    const count = own[b]!;
+    if (!count) continue;
+    const t = tOf(b);
+    seen.push(t);
+    total += count;
+    if (t < border) lightest += count;
+    const goal = wanted && wantedAt(wanted, t);
+    if (!goal) continue;
+    sum += count * deltaE00(area.at(t, USUAL), goal);
+    n += count;
+  }
+  const at = (t: number) => area.at(t, USUAL);
+  return {
+    off: n ? sum / n : undefined,
+    ends: [at(seen[0] ?? 0.5), at(0.5), at(seen.at(-1) ?? 0.5)],
+    lightest: total ? lightest * mmPerPixel ** 2 : 0,
+  };
+}
+
+/** Lab of a pixel; a picture has far fewer colours than pixels. */
+function labsOf(rgba: Uint8ClampedArray): (p: number) => Lab {
+  const known = new Map<number, Lab>();
+  return (p) => {
+    const [r, g, b] = [rgba[4 * p]!, rgba[4 * p + 1]!, rgba[4 * p + 2]!];
+    const key = (r << 16) | (g << 8) | b;
+    let lab = known.get(key);
+    if (!lab) known.set(key, (lab = rgb8ToLab(r, g, b)));
+    return lab;
+  };
+}
+
+/** Two areas where they touch. */
+export interface Meeting {
+  readonly areas: readonly [number, number];
+  /** mm of border. */
+  readonly mm: number;
+  /** Share of it along which the two can hardly be told apart. */
+  readonly merging: number;
+  /** Middle ΔE00 along it. */
+  readonly deltaE00: number;
+}
+
+/** Distance to each side of a line at which two areas are compared, mm. */
+const ASIDE = 0.7;
+
+/**
+ * How areas stand beside each other where they touch, from a colouring without its line.
+ * @param rgba of the colouring; `apart` the ΔE00 under which two colours merge
+ */
+export function meetingsOf({ width, height, own, mmPerPixel, count }: Ground, rgba: Uint8ClampedArray, apart: number): Meeting[] {
+  const d = Math.max(1, Math.round(ASIDE / mmPerPixel));
+  const found = new Map<number, number[]>();
+  const labAt = labsOf(rgba);
+  const look = (before: number, after: number) => {
+    const [a, b] = [own[before]!, own[after]!];
+    if (a < 0 || b < 0 || a === b) return;
+    const key = Math.min(a, b) * count + Math.max(a, b);
+    const list = found.get(key) ?? [];
+    found.set(key, list);
+    list.push(deltaE00(labAt(before), labAt(after)));
+  };
+  for (let y = d; y + d + 1 < height; y++)
+    for (let x = d; x + d + 1 < width; x++) {
+      const p = y * width + x;
+      if (own[p] !== own[p + 1]) look(p - d, p + 1 + d);
+      if (own[p] !== own[p + width]) look(p - d * width, p + (1 + d) * width);
+    }
+  return [...found].map(([key, list]): Meeting => {
+    const sorted = list.sort((a, b) => a - b);
+    return {
+      areas: [Math.floor(key / count), key % count],
+      mm: list.length * mmPerPixel,
+      merging: sorted.filter((v) => v < apart).length / sorted.length,
+      deltaE00: sorted[sorted.length >> 1]!,
+    };
+  });
+}
+
+/** Values of a colouring, over the pixels that bear ink or lie in an area. */
+export function valuesOfColouring({ own }: Ground, rgba: Uint8ClampedArray): Values {
+  const counts = new Float64Array(CLASSES);
+  const labAt = labsOf(rgba);
+  for (let p = 0; p < own.length; p++) if (own[p]! >= 0) counts[classOf(labAt(p)[0])]!++;
+  return valuesOf(counts);
+}
+
+/**
+ * Values of a reference over the areas, and how far the colouring's lie from them.
+ * @param reference 0 light to 65535 dark, by lightness
+ * @returns the difference of each pixel: 128 none, 255 the colouring is 50 L* lighter, 0 that much darker
+ */
+export function againstReference({ own }: Ground, rgba: Uint8ClampedArray, reference: Uint16Array): { values: Values; differences: Uint8Array } {
+  const counts = new Float64Array(CLASSES);
+  const differences = new Uint8Array(own.length).fill(128);
+  const labAt = labsOf(rgba);
+  for (let p = 0; p < own.length; p++) {
+    if (own[p]! < 0) continue;
+    const wanted = 100 * (1 - reference[p]! / 65535);
+    counts[classOf(wanted)]!++;
+    const lighter = labAt(p)[0] - wanted;
+    differences[p] = Math.min(255, Math.max(0, Math.round(128 + (lighter * 127) / 50)));
+  }
+  return { values: valuesOf(counts), differences };
+}

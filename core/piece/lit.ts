@@ -1,0 +1,73 @@
+import type { ToneWish } from "@/core/colouring/tone-map";
+import { DEFAULT_FORM, type Form } from "@/core/light/form";
+import type { LightPlan } from "@/core/light/light";
+import { newArea, type Area, type Piece } from "./piece";
+import type { AreaPlace } from "./set-up";
+import type { AreaTones } from "./zones";
+
+/** Every change of light, form and the places of tones, by name. */
+export type LightCommand =
+  | { readonly type: "change light"; readonly set: Partial<LightPlan> }
+  | { readonly type: "change form"; readonly ids: readonly string[]; readonly set: Partial<Form> }
+  | { readonly type: "change tones"; readonly id: string; readonly set: Partial<AreaTones> }
+  | {
+      readonly type: "add ground shadow";
+      readonly id: string;
+      readonly name: string;
+      /** Its outline, shares of the drawing. */
+      readonly outline: readonly (readonly [number, number])[];
+      readonly place: AreaPlace;
+    };
+
+const NAMES: Readonly<Record<LightCommand["type"], true>> = {
+  "change light": true,
+  "change form": true,
+  "change tones": true,
+  "add ground shadow": true,
+};
+
+export const isLightCommand = (command: { readonly type: string }): command is LightCommand =>
+  Object.hasOwn(NAMES, command.type);
+
+/** The piece after a command of light. */
+export function applyLight(piece: Piece, command: LightCommand): Piece {
+  const eachArea = (ids: readonly string[], change: (area: Area) => Area): Piece => ({
+    ...piece,
+    areas: piece.areas.map((a) => (ids.includes(a.id) ? change(a) : a)),
+  });
+  switch (command.type) {
+    case "change light":
+      return { ...piece, light: { ...piece.light, ...command.set } };
+    case "change form":
+      return eachArea(command.ids, (a) => ({ ...a, form: { ...a.form, ...command.set } }));
+    case "change tones":
+      return eachArea([command.id], (a) => ({ ...a, zones: { ...a.zones, ...command.set } }));
+    case "add ground shadow": {
+      const { id, name, outline, place } = command;
+      const { setUp } = piece;
+      const area: Area = {
+        ...newArea(id, name),
+        place,
+        school: "layered",
+        tones: 2,
+        form: { ...DEFAULT_FORM, kind: "flat" },
+      };
+      return {
+        ...piece,
+        setUp: { ...setUp, cuts: [...setUp.cuts, { points: outline, closed: true, curved: true }] },
+        // It comes last, in two or three greys.
+        areas: [...piece.areas, area],
+      };
+    }
+  }
+}
+
+/** What the tone map is asked for an area: its own wishes, with the places where its group's tones end. */
+export const toneWishOf = ({ white, zones }: Pick<Area, "white" | "zones">, borders: readonly number[]): ToneWish => ({
+  white,
+  borders,
+  // Said for another number of tones it says nothing of this one.
+  shares: zones.shares?.length === borders.length - 2 ? zones.shares : null,
+  touches: zones.touches,
+  whites: zones.whites,
+});

@@ -1,0 +1,57 @@
+/** What was noticed when a predicted colouring was looked over. */
+export type Noticed =
+  | { readonly kind: "merging"; readonly areas: readonly [string, string]; readonly share: number; readonly deltaE00: number }
+  | { readonly kind: "off target"; readonly area: string; readonly deltaE00: number }
+  | { readonly kind: "small highlight"; readonly area: string; readonly mm2: number }
+  | { readonly kind: "lost highlight"; readonly area: string; readonly darker: number }
+  | { readonly kind: "pale cover"; readonly area: string; readonly turn: number }
+  | { readonly kind: "flat"; readonly span: number }
+  | { readonly kind: "less contrast"; readonly span: number; readonly wanted: number };
+
+/** What was noticed, in a colourist's words; the figure comes after. */
+export function noticedInWords(n: Noticed, nameOf: (id: string) => string): { says: string; figure: string; advice: string } {
+  switch (n.kind) {
+    case "merging":
+      return {
+        says: `${nameOf(n.areas[0])} and ${nameOf(n.areas[1])} run together along ${n.share > 0.85 ? "all" : n.share > 0.5 ? "most" : "part"} of their border`,
+        figure: `${n.deltaE00.toFixed(1)} ΔE00 apart there`,
+        advice: "deepen the one that lies behind where they touch, or leave a pale rim",
+      };
+    case "off target":
+      return {
+        says: `${nameOf(n.area)} will be a visible way off the colours that were picked`,
+        figure: `${n.deltaE00.toFixed(1)} ΔE00 over its pixels`,
+        advice: "plan its group anew, or let it cover another part of the area",
+      };
+    case "small highlight":
+      return {
+        says: `The lightest tone of ${nameOf(n.area)} has hardly any room`,
+        figure: `${n.mm2.toFixed(1)} mm²`,
+        advice: "move its border in Light, or leave that tone out",
+      };
+    case "lost highlight":
+      return {
+        says: `The highlight of ${nameOf(n.area)} is covered by darker tones`,
+        figure: `${n.darker.toFixed(0)} L* darker than was picked`,
+        advice: "keep a spot white, or lift it with the blender at the end",
+      };
+    case "pale cover":
+      return {
+        says: `The colour of ${nameOf(n.area)} is too pale for its underlay: the shadow keeps the underlay's hue`,
+        figure: `${n.turn.toFixed(0)}° of hue`,
+        advice: "one more coat there, a deeper cover, or a weaker underlay",
+      };
+    case "flat":
+      return {
+        says: "The whole picture has little contrast",
+        figure: `${n.span.toFixed(0)} L* from dark to light`,
+        advice: "widen the groups of what should stand out",
+      };
+    case "less contrast":
+      return {
+        says: "The whole picture is flatter than its reference",
+        figure: `${n.span.toFixed(0)} L* instead of ${n.wanted.toFixed(0)}`,
+        advice: "deepen the darkest areas, or leave more paper white",
+      };
+  }
+}
