@@ -64,7 +64,7 @@ describe("a piece that comes in", () => {
   });
   it("is refused with the path of what is wrong", () => {
     expect(paths({ ...kept, name: "" })).toEqual(["name"]);
-    expect(paths({ ...kept, version: 5 })).toEqual(["version"]);
+    expect(paths({ ...kept, version: 6 })).toEqual(["version"]);
     expect(
       paths({
         ...kept,

@@ -125,8 +125,8 @@ class AreaInput {
   @Flag() past!: boolean;
   @Flag() fixed!: boolean;
   @Nullable() @OneOf(JOINT_KINDS) joints: Joints | null = null;
-  @One(() => FormInput, "expected the area's shape in depth") form!: FormInput;
-  @One(() => AreaTonesInput, AREA_TONES) zones!: AreaTonesInput;
+  @Nullable() @One(() => FormInput, "expected the area's shape in depth, or null") form: FormInput | null = null;
+  @Nullable() @One(() => AreaTonesInput, `${AREA_TONES} or null`) zones: AreaTonesInput | null = null;
   @Nullable() @Within(1, 1e6, "mm²") size: number | null = null;
   @Nullable() @Whole(FEWEST_TONES, MOST_TONES) tones: number | null = null;
   @Nullable() @Within(4, 90, "L*") contrast: number | null = null;

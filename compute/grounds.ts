@@ -75,10 +75,12 @@ export interface NamedGround {
 
 const MOST_GROUNDS = 3;
 const grounds = memory<NamedGround>(MOST_GROUNDS);
-const MOST_FIELDS = 4;
+const MOST_RELIEFS = 3;
+/** Values and tone maps are small beside forms: a bench full of pieces has one each. */
+const MOST_FIELDS = 12;
 
 /** What was worked out on grounds, by key: forms in depth, values, tone maps. */
-export const reliefs = memory<Relieved>(MOST_FIELDS);
+export const reliefs = memory<Relieved>(MOST_RELIEFS);
 export const fields = memory<Field>(MOST_FIELDS);
 export const toneMaps = memory<ToneMap>(MOST_FIELDS);
 

@@ -2,7 +2,6 @@ import { colourOf, type ColourInput } from "@/border/colour";
 import { layArea, type AreaLayers, type DrawnScale, type InkPass, type LaidArea, type Opaque } from "@/core/colouring/laid-area";
 import { screenColours, type AreaColours } from "@/core/colouring/paint";
 import { layChosen } from "@/core/group/chosen";
-import { bordersOf } from "@/core/group/lay";
 import { middleTone } from "@/core/group/school";
 import type { Lab } from "@/core/colour/lab";
 import { seenLab } from "@/core/ink/desk";
@@ -10,7 +9,7 @@ import { reachOn } from "@/core/group/strip";
 import { layersOf, type Layer, type PencilLayer } from "@/core/media/layer";
 import type { Pass } from "@/core/media/medium";
 import { passesOf } from "@/core/media/registry";
-import { isHint, isUnder } from "@/core/media/shadow";
+import { shadowEnd, toneBordersOf } from "@/core/media/zones";
 import type { SheetInput } from "@/border/sheet";
 import type { OpenDesk } from "./desk";
 import { askedOf, schoolOf, type GroupWish } from "./group-wish";
@@ -56,12 +55,12 @@ const readOnly = (open: OpenDesk, layers: readonly Layer[]): readonly Layer[] =>
 function carrier(open: OpenDesk, layers: readonly Layer[], wish: GroupWish | undefined): number {
   const tones = layersOf(layers, "tone");
   if (!wish || tones.length < 2) return middleTone(tones.length);
-  const shade = layersOf(layers, "shadow").filter((l) => l.place === "shadow");
+  const { under, over } = shadowEnd(layers);
   const coated = (l: { code: string; coats: number }) => ({ ink: open.placeOf(l.code, "areas"), coats: l.coats });
   const chosen = {
     tones: tones.map(coated),
-    under: shade.filter(isUnder).map(coated),
-    over: shade.filter((l) => !isUnder(l) && !isHint(l)).map(coated),
+    under: under.map(coated),
+    over: over.map(coated),
   };
   return layChosen(open.desk, chosen, askedOf(open, wish, tones.length)).laying.local;
 }
@@ -136,23 +135,10 @@ function showArea(
   let colours: AreaColours | undefined;
   return {
     passes,
-    borders: bordersFor(layers, local),
+    borders: toneBordersOf(layers, local),
     laid: area,
     colours: () => (colours ??= screenColours(area.colours())),
   };
-}
-
-/** Where the tones of layers end, as planned. */
-export function bordersFor(layers: readonly Layer[], local: number): readonly number[] {
-  const tones = layersOf(layers, "tone");
-  if (!tones.length) return [0, 1];
-  const shade = layersOf(layers, "shadow").filter((l) => l.place === "shadow");
-  return bordersOf({
-    coats: tones.map((t) => t.coats),
-    under: shade.filter(isUnder).map((l) => l.coats),
-    over: shade.filter((l) => !isUnder(l) && !isHint(l)).map((l) => l.coats),
-    local,
-  });
 }
 
 /** All shadows first, in a few inks from light to dark, dry before any local colour. */

@@ -1,9 +1,10 @@
-import { List, One, Optional, Text } from "@/border/fields";
+import { Flag, List, One, Optional, Text } from "@/border/fields";
 import { ToneWishInput } from "@/border/light";
 import { MOST_AREAS } from "@/border/piece";
 import { PLANE, PlaneInput } from "@/border/pixels";
 import { wrong } from "@/border/problem";
 import { NO_TONES, toneMap as mapTones, tOf, zoneAt, type ToneMap, type ToneWish } from "@/core/colouring/tone-map";
+import { zoneMarks, zoneOutlines, type ZoneMark, type ZoneOutline } from "@/core/colouring/zones";
 import type { Bytes } from "@/core/picture/plane";
 import { AreaId, fields, GroundQuestion, groundFor, toneMaps, type AreaIdInput, type Field } from "../grounds";
 import { coarser as coarserGround } from "@/core/light/ground";
@@ -53,6 +54,8 @@ export class ToneMapQuestion extends FieldQuestion {
   @Optional()
   @List(() => AreaTonesWish, 0, MOST_AREAS, '{"id","borders","shares","touches","whites","white"}')
   areas: AreaTonesWish[] = [];
+  /** Also gives the outline of each tone's place, and where its number may stand. */
+  @Optional() @Flag() outlined = false;
 }
 
 export interface ToneMapOutput {
@@ -60,6 +63,10 @@ export interface ToneMapOutput {
   readonly places: Bytes;
   /** Tone of each pixel from 1, lightest first; 0 where no ink goes. */
   readonly zones: Bytes;
+  /** Place of each pixel's area among `areas`, −1 for none; 16 bits. */
+  readonly owner: { readonly width: number; readonly height: number; readonly data: Int16Array };
+  readonly marks?: readonly ZoneMark[];
+  readonly outlines?: readonly ZoneOutline[];
   readonly areas: readonly {
     readonly id: string;
     /** Of each tone, lightest first, and what stays white. */
@@ -97,6 +104,11 @@ export const toneMap = operation(ToneMapQuestion, (question): ToneMapOutput => {
   const pixel = mmPerPixel ** 2;
   return {
     places: { width, height, data: places },
+    owner: { width, height, data: own },
+    ...(question.outlined && {
+      marks: zoneMarks(ground, zones, field.relieved.flows),
+      outlines: zoneOutlines(ground, zones),
+    }),
     zones: { width, height, data: zones },
     areas: field.named.ids.map((id, a) => {
       const mm2 = Array<number>(wishes[a]!.borders.length - 1).fill(0);

@@ -14,6 +14,9 @@ export function screenRgb(lab: Lab): [number, number, number] {
   const rgb = applyMatrix(XYZ_TO_RGB, labToXyz(lab));
   if (rgb.every((v) => v >= -SLACK && v <= 1 + SLACK))
     return rgb.map((v) => levelOf(Math.min(1, Math.max(0, v)))) as [number, number, number];
-  const { hex } = displayLab(lab);
-  return [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16)) as [number, number, number];
+  return hexToRgb(displayLab(lab).hex);
 }
+
+/** 8-bit red, green and blue of a hex colour such as "#c8a27a". */
+export const hexToRgb = (hex: string): [number, number, number] =>
+  [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16)) as [number, number, number];

@@ -1,11 +1,11 @@
-import { bordersOf, hasShadowEnd } from "@/core/group/lay";
-import { middleTone } from "@/core/group/school";
+import { hasShadowEnd } from "@/core/group/lay";
 import { finish } from "./finish";
 import { layersOf, type Layer, type LayerOf, type MediumName } from "./layer";
 import type { LaidIn, Medium, Pass } from "./medium";
 import { pencil } from "./pencil";
-import { isHint, isUnder, shadow } from "./shadow";
+import { shadow } from "./shadow";
 import { tone } from "./tone";
+import { shadowEnd, toneBordersOf } from "./zones";
 
 /** Every medium that an area may be built of. What is not said of a medium here, nobody else knows. */
 export const MEDIA: { readonly [M in MediumName]: Medium<LayerOf<M>> } = { tone, shadow, pencil, finish };
@@ -55,17 +55,14 @@ export function passesOf(
 ): Pass[] {
   const out: Pass[] = [];
   const sorted = inOrder(layers);
-  const shade = layersOf(layers, "shadow").filter((l) => l.place === "shadow");
-  const under = shade.filter(isUnder).map((l) => l.coats);
-  const over = shade.filter((l) => !isUnder(l) && !isHint(l)).map((l) => l.coats);
-  const tones = layersOf(layers, "tone");
-  const local = laid.local ?? middleTone(tones.length);
-  const borders = tones.length ? bordersOf({ coats: tones.map((t) => t.coats), under, over, local }) : [0, 1];
-  const spans = spansOf(tones.length, borders, hasShadowEnd({ under, over }));
+  const shade = shadowEnd(layers);
+  const [under, over] = [shade.under, shade.over].map((list) => list.map((l) => l.coats)) as [number[], number[]];
+  const tones = layersOf(layers, "tone").length;
+  const spans = spansOf(tones, toneBordersOf(layers, laid.local), hasShadowEnd({ under, over }));
   for (let from = 0, to = 0; from < sorted.length; from = to) {
     const first = sorted[from]!;
     while (to < sorted.length && orderOf(sorted[to]!) === orderOf(first)) to++;
-    const known: LaidIn = { ...laid, local, under, over, spans, somethingBeneath: from > 0 };
+    const known: LaidIn = { ...laid, under, over, spans, somethingBeneath: from > 0 };
     out.push(...of(first).passes(sorted.slice(from, to), known));
   }
   return out;

@@ -3,7 +3,7 @@ import { DEFAULT_FORM, type Form } from "@/core/light/form";
 import type { LightPlan } from "@/core/light/light";
 import { newArea, type Area, type Piece } from "./piece";
 import type { AreaPlace } from "./set-up";
-import type { AreaTones } from "./zones";
+import { DEFAULT_AREA_TONES, type AreaTones } from "./zones";
 
 /** Every change of light, form and the places of tones, by name. */
 export type LightCommand =
@@ -39,9 +39,9 @@ export function applyLight(piece: Piece, command: LightCommand): Piece {
     case "change light":
       return { ...piece, light: { ...piece.light, ...command.set } };
     case "change form":
-      return eachArea(command.ids, (a) => ({ ...a, form: { ...a.form, ...command.set } }));
+      return eachArea(command.ids, (a) => ({ ...a, form: { ...formOf(a), ...command.set } }));
     case "change tones":
-      return eachArea([command.id], (a) => ({ ...a, zones: { ...a.zones, ...command.set } }));
+      return eachArea([command.id], (a) => ({ ...a, zones: { ...zonesOf(a), ...command.set } }));
     case "add ground shadow": {
       const { id, name, outline, place } = command;
       const { setUp } = piece;
@@ -62,12 +62,13 @@ export function applyLight(piece: Piece, command: LightCommand): Piece {
   }
 }
 
+/** An area's shape in depth, and where its tones go: as somebody has said, else as usual. */
+export const formOf = ({ form }: Pick<Area, "form">): Form => form ?? DEFAULT_FORM;
+export const zonesOf = ({ zones }: Pick<Area, "zones">): AreaTones => zones ?? DEFAULT_AREA_TONES;
+
 /** What the tone map is asked for an area: its own wishes, with the places where its group's tones end. */
-export const toneWishOf = ({ white, zones }: Pick<Area, "white" | "zones">, borders: readonly number[]): ToneWish => ({
-  white,
-  borders,
+export function toneWishOf(area: Pick<Area, "white" | "zones">, borders: readonly number[]): ToneWish {
+  const { shares, touches, whites } = zonesOf(area);
   // Said for another number of tones it says nothing of this one.
-  shares: zones.shares?.length === borders.length - 2 ? zones.shares : null,
-  touches: zones.touches,
-  whites: zones.whites,
-});
+  return { white: area.white, borders, shares: shares?.length === borders.length - 2 ? shares : null, touches, whites };
+}

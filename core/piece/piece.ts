@@ -4,10 +4,10 @@ import { MATERIAL_HABITS, type Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import { layersOf, type Layer, type ShadowLayer, type ToneLayer } from "@/core/media/layer";
 import { inkOf } from "@/core/media/registry";
-import { DEFAULT_FORM, type Form } from "@/core/light/form";
+import type { Form } from "@/core/light/form";
 import { DEFAULT_LIGHT, type LightPlan } from "@/core/light/light";
 import { isHint, isUnder } from "@/core/media/shadow";
-import { DEFAULT_AREA_TONES, type AreaTones } from "./zones";
+import type { AreaTones } from "./zones";
 import { DEFAULT_SET_UP, type AreaPlace, type Joints, type Reference, type SetUp } from "./set-up";
 
 /** The plan of one picture. It is data: everything that can be computed from it is. */
@@ -78,9 +78,9 @@ export interface Area {
   readonly fixed: boolean;
   /** Of an area of many blocks: what lies between them. */
   readonly joints: Joints | null;
-  /** Its shape in depth, and where its tones go. */
-  readonly form: Form;
-  readonly zones: AreaTones;
+  /** Its shape in depth, and where its tones go; null while nobody has said. */
+  readonly form: Form | null;
+  readonly zones: AreaTones | null;
   /** Size in mm² as somebody has said; null goes by the drawing. */
   readonly size: number | null;
   /** Number of tones wanted, 2–6; null takes as many as it takes. */
@@ -126,8 +126,8 @@ export const newArea = (id: string, name: string): Area => ({
   past: false,
   fixed: false,
   joints: null,
-  form: DEFAULT_FORM,
-  zones: DEFAULT_AREA_TONES,
+  form: null,
+  zones: null,
   size: null,
   tones: null,
   contrast: null,

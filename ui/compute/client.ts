@@ -131,43 +131,47 @@ export async function ask<N extends OperationName>(
   }
 }
 
-const isUnknownPicture = (e: unknown) =>
-  e instanceof BadInput && e.problems.some((p) => p.path === "image.picture");
+/** Whether something that was named was put away in the meantime. */
+export const isUnknown = (e: unknown, path: string): boolean =>
+  e instanceof BadInput && e.problems.some((p) => p.path === path);
 
-/**
- * Asks an operation of a picture, which is decoded in the worker and stays there.
- * @param handle names the picture, which never changes under it
- */
+/** A picture as the worker knows it. */
+export interface NamedPicture {
+  /** Names the picture, which never changes under it. */
+  readonly handle: string;
+  readonly load: () => Promise<Blob>;
+  readonly called: string;
+}
+
+/** Has a picture decoded in the worker, where it stays; `anew` when it was put away there. */
+export async function havePicture({ handle, load, called }: NamedPicture, anew = false): Promise<void> {
+  const own = worker();
+  if (anew) own.pictures.delete(handle);
+  const opening =
+    own.pictures.get(handle) ??
+    load().then(async (blob) => {
+      await unlessGone(own, own.remote.openPicture(handle, blob, called) as Promise<WorkerAnswer>);
+    });
+  own.pictures.set(handle, opening);
+  opening.catch(() => own.pictures.delete(handle));
+  return opening;
+}
+
+/** Asks an operation of a picture, which is decoded in the worker and stays there. */
 export async function askOfPicture<N extends OperationName>(
   name: N,
-  {
-    handle,
-    load,
-    called,
-  }: { readonly handle: string; readonly load: () => Promise<Blob>; readonly called: string },
+  picture: NamedPicture,
   question: object,
   watch: Watch = {},
 ): Promise<OutputOf<N>> {
-  const open = async () => {
-    const own = worker();
-    const opening =
-      own.pictures.get(handle) ??
-      load().then(async (blob) => {
-        await unlessGone(own, own.remote.openPicture(handle, blob, called) as Promise<WorkerAnswer>);
-      });
-    own.pictures.set(handle, opening);
-    opening.catch(() => own.pictures.delete(handle));
-    return opening;
-  };
-  const once = async () => {
-    await open();
-    return compute(name, { image: { picture: handle }, ...question }, watch);
+  const once = async (anew: boolean) => {
+    await havePicture(picture, anew);
+    return compute(name, { image: { picture: picture.handle }, ...question }, watch);
   };
   try {
-    return await once();
+    return await once(false);
   } catch (e) {
-    if (!isUnknownPicture(e)) throw e;
-    worker().pictures.delete(handle);
-    return once();
+    if (!isUnknown(e, "image.picture")) throw e;
+    return once(true);
   }
 }

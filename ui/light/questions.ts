@@ -1,9 +1,9 @@
-import { DEFAULT_FORM } from "@/core/light/form";
-import { toneWishOf } from "@/core/piece/lit";
-import { targetOf, type Area, type Piece } from "@/core/piece/piece";
+import { toneBordersOf } from "@/core/media/zones";
+import { toneWishOf, zonesOf } from "@/core/piece/lit";
+import type { Area, Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { sheetOf } from "@/ui/piece/group/sheet-of";
-import { asInput, wishesOf } from "@/ui/piece/group/use-groups";
+import { keptWish } from "@/ui/piece/group/use-groups";
 
 /** Which points make up which area. */
 export const claimsOf = (piece: Piece) =>
@@ -14,9 +14,7 @@ export function lightQuestion(piece: Piece) {
   return {
     claims: claimsOf(piece),
     ...(piece.setUp.order && { order: piece.setUp.order }),
-    forms: piece.areas.flatMap(({ id, form, place }) =>
-      place && JSON.stringify(form) !== JSON.stringify(DEFAULT_FORM) ? [{ id, ...form }] : [],
-    ),
+    forms: piece.areas.flatMap(({ id, form, place }) => (place && form ? [{ id, ...form }] : [])),
     light: piece.light,
   };
 }
@@ -25,6 +23,15 @@ export function lightQuestion(piece: Piece) {
 export type UpTo = (area: Area) => number | null;
 const ALL: UpTo = () => null;
 
+/** What the tone map of a piece is asked; `localOf` says which tone of an area carries its local colour. */
+export const toneMapQuestion = (piece: Piece, localOf: (id: string) => number | undefined) => ({
+  areas: piece.areas.flatMap((area) =>
+    area.place
+      ? [{ id: area.id, ...toneWishOf(area, toneBordersOf(area.layers, localOf(area.id))) }]
+      : [],
+  ),
+});
+
 /** What is shown of the layers of a piece. Areas whose group was planned for colours that were picked are judged by those. */
 export function shownQuestion(piece: Piece, rack: Rack, upTo: UpTo = ALL) {
   return {
@@ -32,14 +39,15 @@ export function shownQuestion(piece: Piece, rack: Rack, upTo: UpTo = ALL) {
     underlay: piece.whole.underlay,
     areas: piece.areas.flatMap((area) => {
       if (!area.place) return [];
-      const target = targetOf(area);
+      const wish = keptWish(rack, area, piece.whole.scene);
       return [
         {
           id: area.id,
           layers: area.white ? [] : area.layers,
           upTo: upTo(area),
-          tones: toneWishOf(area, [0, 1]),
-          ...(target && { wish: { ...wishesOf(rack, area, piece.whole.scene), target: asInput(target) } }),
+          // Where its tones end as planned is found there.
+          tones: { ...zonesOf(area), white: area.white },
+          ...(wish && { wish }),
         },
       ];
     }),

@@ -14,8 +14,10 @@ import { useHistory, usePiece, usePieceHandles, useRun, useSaveState } from "./p
 
 const stages = [
   { slug: "set-up", name: "Set up" },
+  { slug: "light", name: "Light" },
   { slug: "colour", name: "Colour" },
   { slug: "steps", name: "Steps" },
+  { slug: "check", name: "Check" },
 ] as const;
 
 /** Name, stages, paper, undo and the state of saving, over every view of a piece. */

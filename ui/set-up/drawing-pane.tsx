@@ -1,5 +1,5 @@
 "use client";
-import { useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
+import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 import type { SetUpOutput } from "@/compute/operations/set-up";
 import { courseOf, type Cut } from "@/core/picture/cut";
 import { useZoom } from "@/ui/piece/use-zoom";
@@ -28,12 +28,29 @@ interface DrawingPaneProps {
   readonly onEnd: () => void;
   readonly onBack: () => void;
   readonly showAreas: boolean;
+  /** Whether areas bear their numbers. */
+  readonly numbered?: boolean;
+  /** A line that was dragged; tools that take none leave it out. */
+  readonly onPath?: ((points: readonly Share[]) => void) | undefined;
+  /** The line itself; a picture under it may have its own. */
+  readonly lined?: boolean;
   /** What lies under the line, for the size of the drawing on the screen. */
   readonly under?: (frame: { readonly width: number; readonly height: number }) => ReactNode;
   readonly toolbar?: ReactNode;
+  /** More that is drawn over it; `place` leads from shares to pixels of the screen. */
+  readonly marks?: ((place: (at: Share) => readonly [number, number]) => ReactNode) | undefined;
 }
 
 const KEY_STEP = 0.004;
+/** Points of a dragged line lie so far apart, in shares of the drawing; and so many of them at most. */
+const PATH_STEP = 0.008;
+const MOST_PATH = 60;
+
+/** As many points of a path as a line may have, evenly. */
+const thinned = (path: readonly Share[]): readonly Share[] => {
+  if (path.length <= MOST_PATH) return path;
+  return Array.from({ length: MOST_PATH }, (_, i) => path[Math.round((i * (path.length - 1)) / (MOST_PATH - 1))]!);
+};
 const MANY = 10;
 
 /** The drawing with its areas: choosing, cutting and pointing by mouse, touch and keys. */
@@ -48,8 +65,27 @@ export function DrawingPane(props: DrawingPaneProps) {
     const box = e.currentTarget.getBoundingClientRect();
     return [(e.clientX - box.left) / box.width, (e.clientY - box.top) / box.height];
   };
+  const path = useRef<Share[]>(undefined);
+  const [dragged, setDragged] = useState<readonly Share[]>();
+  const onDown = (e: PointerEvent<HTMLElement>) => {
+    if (e.button !== 0 || !props.onPath) return;
+    e.currentTarget.setPointerCapture(e.pointerId);
+    path.current = [pointed(e)];
+  };
+  const onMove = (e: PointerEvent<HTMLElement>) => {
+    if (!path.current) return;
+    const p = pointed(e);
+    const last = path.current.at(-1)!;
+    if (Math.hypot(p[0] - last[0], p[1] - last[1]) < PATH_STEP) return;
+    path.current.push(p);
+    setDragged([...path.current]);
+  };
   const onClick = (e: PointerEvent<HTMLElement>) => {
     if (e.button !== 0) return;
+    const drawn = path.current;
+    path.current = undefined;
+    setDragged(undefined);
+    if (drawn && drawn.length > 1) return props.onPath?.(thinned(drawn));
     const shape = (e.target as Element).closest<SVGGElement>("[data-region]");
     setAt(undefined);
     onPoint(pointed(e), shape?.dataset.owner, shape ? Number(shape.dataset.region) : undefined, e.shiftKey);
@@ -96,15 +132,21 @@ export function DrawingPane(props: DrawingPaneProps) {
             role="application"
             tabIndex={0}
             aria-label={`The drawing. Arrow keys move the crosshair, Space points there, Enter ends a line. ${toolInWords[tool](next)}`}
-            className={`relative mx-auto touch-manipulation bg-white select-none ${tool === "pick" ? "" : "cursor-crosshair"}`}
+            className={`relative mx-auto ${props.onPath ? "touch-none" : "touch-manipulation"} bg-white select-none ${tool === "pick" ? "" : "cursor-crosshair"}`}
             style={size}
+            onPointerDown={onDown}
+            onPointerMove={onMove}
             onPointerUp={onClick}
+            onPointerCancel={() => {
+              path.current = undefined;
+              setDragged(undefined);
+            }}
             onKeyDown={onKeyDown}
             data-testid="drawing"
           >
             {props.under?.(size)}
-            <LineCanvas line={output.line} label="Line of the drawing" />
-            <RegionOverlay output={output} chosen={chosen} names={names} scale={scale} showRest={showAreas} />
+            {props.lined !== false && <LineCanvas line={output.line} label="Line of the drawing" />}
+            <RegionOverlay output={output} chosen={chosen} names={names} scale={scale} showRest={showAreas} numbered={props.numbered !== false} />
             <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden>
               {cuts.map((cut, i) => (
                 <Cutting key={i} points={courseOf(cut).map(onScreen)} />
@@ -119,6 +161,8 @@ export function DrawingPane(props: DrawingPaneProps) {
                   closed={false}
                 />
               )}
+              {dragged && <Draft points={dragged.map(onScreen)} closed={false} />}
+              {props.marks?.(onScreen)}
               {at && <Crosshair x={at[0] * size.width} y={at[1] * size.height} />}
             </svg>
           </div>

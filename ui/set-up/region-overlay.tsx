@@ -13,6 +13,7 @@ interface RegionOverlayProps {
   /** Screen pixels of a pixel of the drawing. */
   readonly scale: number;
   readonly showRest: boolean;
+  readonly numbered?: boolean;
 }
 
 export const regionKey = (id: number) => `region ${id}`;
@@ -60,7 +61,7 @@ const Shape = memo(function Shape({
 });
 
 /** Outlines and numbers of the areas over the drawing; patterns, not tints, tell what is chosen and what stays white. */
-export function RegionOverlay({ output, chosen, names, scale, showRest }: RegionOverlayProps) {
+export function RegionOverlay({ output, chosen, names, scale, showRest, numbered = true }: RegionOverlayProps) {
   const { width, height } = output;
   const ownerOf = new Map<number, string>(
     output.areas.flatMap((a) => a.regions.map((r) => [r, a.id] as const)),
@@ -103,7 +104,7 @@ export function RegionOverlay({ output, chosen, names, scale, showRest }: Region
       {output.areas.map((a) => {
         const said = names.get(a.id);
         const wide = (a.width / output.mmPerPixel) * scale;
-        if (!said || (wide < NUMBERED && !chosen.has(a.id))) return null;
+        if (!numbered || !said || (wide < NUMBERED && !chosen.has(a.id))) return null;
         return (
           <text
             key={a.id}

@@ -9,8 +9,21 @@ export const TOOLS = [
   "align",
   "neutral",
   "corners",
+  "growth",
+  "parting",
+  "gathered",
+  "crease",
+  "lighter",
+  "darker",
+  "white",
 ] as const;
 export type Tool = (typeof TOOLS)[number];
+
+/** Tools that draw a line over the chosen area: dragged in one go, or point by point. */
+export const LINE_TOOLS: readonly Tool[] = ["growth", "parting", "crease"];
+
+const drawn = (what: string) => (n: number) =>
+  n === 0 ? `${what}: drag along it, or click point by point.` : "Click on; Enter ends it, Backspace takes a point back.";
 
 /** What to do next, by tool; `n` points are set already. */
 export const toolInWords: Readonly<Record<Tool, (n: number) => string>> = {
@@ -29,5 +42,12 @@ export const toolInWords: Readonly<Record<Tool, (n: number) => string>> = {
     n === 0 ? "Click one end of a length that you know." : n === 1 ? "Click its other end." : "",
   align: (n) => (n % 2 === 0 ? "Click a point of the drawing." : "Click the same point in the reference."),
   neutral: () => "Click something in the reference that is grey or white in truth.",
+  growth: drawn("From root to tip, as the hair grows"),
+  parting: drawn("Along the parting"),
+  crease: drawn("Along the valley of the fold"),
+  gathered: () => "Click where the hair is gathered or tied.",
+  lighter: () => "Click where it should be lighter.",
+  darker: () => "Click where it should be darker.",
+  white: () => "Click where paper should stay white.",
   corners: () => "Drag the corners to those of the sheet; with keys: Tab to a corner, then the arrows.",
 };

@@ -114,6 +114,14 @@ function judgement(rack: Rack, area: Area, tones: readonly KeptTone[], scene: Sc
   };
 }
 
+/** What an area's kept group should reach, and how it is laid; undefined when too little is known of it. */
+export function keptWish(rack: Rack, area: Area, scene: Scene) {
+  const judged = judgement(rack, area, tonesOf(area), scene);
+  if (!judged) return undefined;
+  const { tones: _tones, beneath: _beneath, over: _over, ...wish } = judged;
+  return wish;
+}
+
 /** What is to be said of tones that are about to be kept in an area. */
 export function useAssessed(
   rack: Rack,

@@ -1,0 +1,24 @@
+import type { Metadata } from "next";
+import { loadPiece } from "@/app/studio-view";
+import { CheckView } from "@/ui/check/check-view";
+import { MarkerShell } from "@/ui/marker-shell";
+import { PieceProvider } from "@/ui/piece/piece-context";
+
+interface Props {
+  params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: `${(await loadPiece((await params).id)).piece.document.name}: Check` };
+}
+
+export default async function CheckPage({ params }: Props) {
+  const { piece, papers, rack } = await loadPiece((await params).id);
+  return (
+    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
+      <PieceProvider key={piece.id} id={piece.id} revision={piece.revision} document={piece.document}>
+        <CheckView papers={papers} rack={rack} />
+      </PieceProvider>
+    </MarkerShell>
+  );
+}

@@ -1,0 +1,24 @@
+import type { Metadata } from "next";
+import { loadPiece } from "@/app/studio-view";
+import { MarkerShell } from "@/ui/marker-shell";
+import { LightView } from "@/ui/light/light-view";
+import { PieceProvider } from "@/ui/piece/piece-context";
+
+interface Props {
+  params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: `${(await loadPiece((await params).id)).piece.document.name}: Light` };
+}
+
+export default async function LightPage({ params }: Props) {
+  const { piece, papers, rack } = await loadPiece((await params).id);
+  return (
+    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
+      <PieceProvider key={piece.id} id={piece.id} revision={piece.revision} document={piece.document}>
+        <LightView papers={papers} rack={rack} />
+      </PieceProvider>
+    </MarkerShell>
+  );
+}

@@ -1,0 +1,120 @@
+"use client";
+import { useMemo, useState } from "react";
+import { sequenceOf } from "@/core/colouring/sequence";
+import type { Illuminant } from "@/core/colour/observer";
+import type { PaperSheet } from "@/store/papers";
+import type { Rack } from "@/store/rack";
+import { useAsk, useCompute } from "@/ui/compute/use-compute";
+import { shownQuestion, toneMapQuestion } from "@/ui/light/questions";
+import { useHavePicture } from "@/ui/light/use-have-picture";
+import { EXACT, useColouring, useLight } from "@/ui/light/use-colouring";
+import { useJudged } from "@/ui/piece/group/use-groups";
+import { usePiece } from "@/ui/piece/piece-context";
+import { useRack } from "@/ui/piece/use-rack";
+import { usePictures } from "@/ui/set-up/use-pictures";
+
+/** What may be looked at, by itself or beside another. */
+export const CHECK_VIEWS = ["colouring", "values", "tones", "light", "line", "reference", "differences"] as const;
+export type CheckView = (typeof CHECK_VIEWS)[number];
+
+/** How two views are set against each other. */
+export const COMPARE = ["one", "split", "beside", "blink"] as const;
+export type Compare = (typeof COMPARE)[number];
+
+const NOTHING = () => 0;
+
+/** Everything that Check shows: the predicted colouring, what is noticed in it, and how it comes to be. */
+export function useCheck(papers: readonly PaperSheet[], first: Rack) {
+  const piece = usePiece();
+  const { rack: byDay } = useRack(piece.paperId ?? first.paper.id, first);
+  const [lamp, setLamp] = useState<Illuminant>();
+  const rack = useMemo(
+    () => (lamp && lamp !== byDay.paper.light ? { ...byDay, paper: { ...byDay.paper, light: lamp } } : byDay),
+    [byDay, lamp],
+  );
+  const judged = useJudged(byDay, piece.areas);
+  const { line } = piece.setUp;
+  const ids = [...new Set([...(line ? [line.pictureId] : []), ...piece.references.map((r) => r.pictureId)])];
+  const pictures = usePictures(ids);
+  const drawing = line ? pictures.known.get(line.pictureId) : undefined;
+  const reference = piece.references.find((r) => r.pictureId === piece.pictureId);
+  const picture = reference && pictures.known.get(reference.pictureId);
+  const light = useLight(piece, drawing, pictures.known, EXACT);
+  const [view, setView] = useState<CheckView>("colouring");
+  const [other, setOther] = useState<CheckView>("reference");
+  const [compare, setCompare] = useState<Compare>("one");
+  const [alone, setAlone] = useState<string>();
+  const [step, setStep] = useState<number>();
+  const whole = useColouring(piece, rack, light.lit, { alone, onLost: light.again });
+  const passes = whole.coloured?.areas;
+  const sequence = useMemo(() => {
+    const known = new Map(passes?.map((a) => [a.id, a.passes]));
+    const inOrder = piece.areas.flatMap((a) => {
+      const own = known.get(a.id);
+      return own ? [{ id: a.id, passes: own }] : [];
+    });
+    return sequenceOf(inOrder, piece.whole.underlay.length);
+  }, [passes, piece]);
+  const at = step === undefined || step >= sequence.length ? undefined : step;
+  const laid = at === undefined ? undefined : at === 0 ? new Map<string, number>() : sequence[at - 1]!.laid;
+  const part = useColouring(piece, rack, at === undefined ? undefined : light.lit, {
+    alone,
+    onLost: light.again,
+    ...(laid && { upTo: (area) => laid.get(area.id) ?? 0 }),
+  });
+  const shown = at === undefined ? whole : part;
+  const bare = useColouring(piece, rack, [view, other].includes("line") ? light.lit : undefined, { upTo: NOTHING });
+  const field = light.lit?.output.field;
+  const had = useHavePicture(picture);
+  const [pairs, gains] = [reference?.pairs, reference?.gains];
+  const over = useAsk(
+    "lookOver",
+    byDay,
+    field
+      ? {
+          field,
+          ...shownQuestion(piece, byDay),
+          apart: piece.whole.apart,
+          names: piece.areas.map(({ id, name }) => ({ id, name })),
+          ...(had && { reference: { image: { picture: had.id }, pairs, gains } }),
+        }
+      : null,
+  );
+  const needsMap = [view, other].includes("tones");
+  const map = useCompute(
+    "toneMap",
+    field && needsMap
+      ? { field, ...toneMapQuestion(piece, (id) => judged.groupOf(id)?.local), outlined: true }
+      : null,
+  );
+  return {
+    piece,
+    rack: byDay,
+    lamp: lamp ?? byDay.paper.light,
+    setLamp,
+    judged,
+    drawing,
+    reference,
+    picture,
+    light,
+    view,
+    setView,
+    other,
+    setOther,
+    compare,
+    setCompare,
+    alone,
+    setAlone,
+    step: at,
+    setStep,
+    sequence,
+    shown: shown.coloured ?? whole.coloured,
+    bare: bare.coloured,
+    busy: light.busy || shown.busy,
+    error: light.error ?? shown.error,
+    over,
+    map: map.output,
+  };
+}
+
+export type Check = ReturnType<typeof useCheck>;

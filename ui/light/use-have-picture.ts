@@ -1,0 +1,22 @@
+"use client";
+import { useEffect, useState } from "react";
+import type { PictureFacts } from "@/store/pictures";
+import { havePicture } from "@/ui/compute/client";
+import { asked } from "@/ui/set-up/use-drawing";
+
+/** A picture once it lies decoded in the worker, so that operations may name it. */
+export function useHavePicture(picture: PictureFacts | undefined): PictureFacts | undefined {
+  const [had, setHad] = useState<string>();
+  useEffect(() => {
+    if (!picture) return;
+    let gone = false;
+    havePicture(asked(picture)).then(
+      () => !gone && setHad(picture.id),
+      () => undefined,
+    );
+    return () => {
+      gone = true;
+    };
+  }, [picture]);
+  return picture && had === picture.id ? picture : undefined;
+}
