@@ -1,7 +1,8 @@
 import { colourOf, type ColourInput } from "@/border/colour";
 import { layArea, type AreaLayers, type DrawnScale, type InkPass, type LaidArea, type Opaque } from "@/core/colouring/laid-area";
 import { screenColours, type AreaColours } from "@/core/colouring/paint";
-import { layChosen } from "@/core/group/chosen";
+import type { Wanted } from "@/core/colouring/look-over";
+import { layChosen, type WeighedChoice } from "@/core/group/chosen";
 import { middleTone } from "@/core/group/school";
 import type { Lab } from "@/core/colour/lab";
 import { seenLab } from "@/core/ink/desk";
@@ -35,6 +36,8 @@ export interface ShownArea {
   /** Where its tones end, shares from its lightest end. */
   readonly borders: readonly number[];
   readonly laid: LaidArea;
+  /** What its group should show along it; nothing where nothing is wished. */
+  readonly wanted: readonly Wanted[] | undefined;
   readonly colours: () => AreaColours;
 }
 
@@ -51,19 +54,22 @@ const readOnly = (open: OpenDesk, layers: readonly Layer[]): readonly Layer[] =>
   return layers.filter((l) => (l.medium !== "tone" && l.medium !== "shadow") || known.has(l.code));
 };
 
-/** The tone, from light to dark, that carries the local colour of a group that somebody chose. */
-function carrier(open: OpenDesk, layers: readonly Layer[], wish: GroupWish | undefined): number {
+/** How a group that somebody chose is laid, and what is wanted along it; undefined where nothing is wished. */
+function chosenIn(open: OpenDesk, layers: readonly Layer[], wish: GroupWish | undefined): WeighedChoice | undefined {
   const tones = layersOf(layers, "tone");
-  if (!wish || tones.length < 2) return middleTone(tones.length);
+  if (!wish || tones.length < 2) return undefined;
   const { under, over } = shadowEnd(layers);
   const coated = (l: { code: string; coats: number }) => ({ ink: open.placeOf(l.code, "areas"), coats: l.coats });
-  const chosen = {
-    tones: tones.map(coated),
-    under: under.map(coated),
-    over: over.map(coated),
-  };
-  return layChosen(open.desk, chosen, askedOf(open, wish, tones.length)).laying.local;
+  const chosen = { tones: tones.map(coated), under: under.map(coated), over: over.map(coated) };
+  return layChosen(open.desk, chosen, askedOf(open, wish, tones.length));
 }
+
+/** Goals of a group at the places by which it is judged. */
+const wantedOf = ({ goal, weighed: { places } }: WeighedChoice): Wanted[] =>
+  places.map(({ t }, n) => ({
+    t,
+    lab: n === 0 ? goal.light : n === places.length - 1 ? goal.shadow : goal.places[n - 1]!,
+  }));
 
 /** Pencil as it is drawn so far: strokes of the passes that are done. */
 function drawnScale(layer: PencilLayer, done: ReadonlySet<string>, pencils: PencilDesk): DrawnScale {
@@ -101,7 +107,8 @@ function showArea(
 ): ShownArea {
   const { desk } = open;
   const layers = readOnly(open, all);
-  const local = carrier(open, layers, wish);
+  const chosen = chosenIn(open, layers, wish);
+  const local = chosen?.laying.local ?? middleTone(layersOf(layers, "tone").length);
   const depth = (code: string, coats: number) =>
     seenLab(desk, Array<number>(coats).fill(open.placeOf(code, "areas")))[0];
   const own = passesOf(layers, {
@@ -137,6 +144,7 @@ function showArea(
     passes,
     borders: toneBordersOf(layers, local),
     laid: area,
+    wanted: chosen && wantedOf(chosen),
     colours: () => (colours ??= screenColours(area.colours())),
   };
 }

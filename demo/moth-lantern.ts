@@ -1,4 +1,4 @@
-import { unplanned, type DemoPiece } from "./pieces";
+import { given, type DemoPiece } from "./pieces";
 
 /** Back-lit, on toned paper: pale rims, dark middles, white pencil for the light itself. */
 export const mothLantern: DemoPiece = {
@@ -8,6 +8,12 @@ export const mothLantern: DemoPiece = {
   sheet: { width: 210, height: 148 },
   width: 162,
   scene: "warm",
+  light: {
+    main: { from: 60, height: 62, behind: true, strength: 1 },
+    second: { from: 320, height: 50, behind: false, strength: 0.25 },
+    softness: 0.6,
+    shade: { strength: 0.4, length: 4, softness: 0.8 },
+  },
   areas: [
     {
       name: "Lantern paper",
@@ -93,7 +99,8 @@ export const mothLantern: DemoPiece = {
       ],
       material: "leaf",
       picks: { light: [944, 900], local: [957, 900] },
-      kept: false,
+      kept: true,
+      form: { kind: "tube", axis: 80 },
     },
     {
       name: "Ground",
@@ -107,30 +114,32 @@ export const mothLantern: DemoPiece = {
       ],
       material: "ground shadow",
       picks: { light: [700, 880], local: [200, 890], shadow: [700, 960] },
-      kept: false,
+      kept: true,
+      form: { kind: "flat" },
     },
-    ...unplanned([
+    given(
+      "Night",
+      "other",
+      ["#b9a08a", "#8f7d75", "#5f5660"],
       [
-        "Night",
-        "other",
-        [
-          [194, 194],
-          [574, 833],
-          [525, 634],
-        ],
+        [194, 194],
+        [574, 833],
+        [525, 634],
       ],
+      { form: { kind: "flat" } },
+    ),
+    given(
+      "Lantern wood",
+      "wood",
+      ["#a07a58", "#6e5242", "#453532"],
       [
-        "Lantern wood",
-        "wood",
-        [
-          [679, 189],
-          [662, 690],
-          [704, 140],
-          [650, 717],
-          [641, 903],
-        ],
+        [679, 189],
+        [662, 690],
+        [704, 140],
+        [650, 717],
+        [641, 903],
       ],
-      ["Small moth", "fur", [[1035, 207]]],
-    ]),
+    ),
+    given("Small moth", "fur", ["#c9ad8a", "#93745c", "#5c453c"], [[1035, 207]], { school: "edge in" }),
   ],
 };

@@ -24,7 +24,10 @@ import { rackOn, type Rack } from "@/store/rack";
 import type { Studio } from "@/store/studio";
 import { paintedReference } from "./art";
 import { demoGroups } from "./groups";
-import { DRAWING, type DemoArea, type DemoPiece } from "./pieces";
+import { hexToLab } from "@/core/colour/display";
+import { DEFAULT_FORM } from "@/core/light/form";
+import { DEFAULT_AREA_TONES } from "@/core/piece/zones";
+import { DRAWING, inShares, type DemoArea, type DemoPiece } from "./pieces";
 import type { Layer, PencilLayer, ShadowLayer } from "@/core/media/layer";
 import { inOrder } from "@/core/media/registry";
 import type { ShadowKind } from "@/core/shadow/shadow";
@@ -52,15 +55,36 @@ export async function seedPiece(
     areas: piece.areas.map((a, i) => ({
       ...newArea(`area-${i + 1}`, a.name),
       material: a.material,
-      readings: Object.fromEntries(Object.entries(a.picks).map(([place, at]) => [place, pick(at)])),
+      readings: {
+        ...Object.fromEntries(Object.entries(a.picks).map(([place, at]) => [place, pick(at)])),
+        ...Object.fromEntries(
+          Object.entries(a.colours ?? {}).map(([place, hex]) => [
+            place,
+            { lab: hexToLab(hex)!, spread: 0, from: hex },
+          ]),
+        ),
+      },
+      white: a.white ?? false,
     })),
+    light: { ...blank.light, ...piece.light },
     whole: { ...blank.whole, scene: piece.scene },
   };
   const placed = await setUpWhole(studio, piece, bare);
   const areas: Area[] = [];
   for (const [i, a] of piece.areas.entries())
     areas.push(await planned(rack, piece.scene, a, placed.areas[i]!));
-  await addPiece(studio, { ...placed, areas });
+  await addPiece(studio, { ...placed, areas: areas.map((a, i) => inDepth(a, piece.areas[i]!, placed)) });
+}
+
+/** An area with its form and the places of its tones; an area of a photo lies in its sheet, not in its drawing. */
+function inDepth(area: Area, { form, zones }: DemoArea, { setUp }: Piece): Area {
+  if (!form && !zones) return area;
+  return {
+    ...area,
+    ...(form && !setUp.line?.corners && { form: { ...DEFAULT_FORM, ...inShares(form) } }),
+    ...(form && setUp.line?.corners && { form: { ...DEFAULT_FORM, ...form } }),
+    ...(zones && { zones: { ...DEFAULT_AREA_TONES, ...zones } }),
+  };
 }
 
 /** Reads patches of a picture. */

@@ -92,7 +92,7 @@ test("the same operations answer over HTTP, with one validation", async ({ reque
 
 test("a colour that no recipe reaches is answered with how far it is and why", async ({ page }) => {
   await openKiteMender(page);
-  await page.getByRole("button", { name: /^Wall/ }).click();
+  await page.getByRole("button", { name: /^Bows/ }).click();
   await page.getByLabel("Colour or marker").fill("blue-ish");
   await page.getByRole("button", { name: "Give it" }).click();
   await expect(page.getByRole("alert").filter({ hasText: "is no colour here" })).toBeVisible();
@@ -100,7 +100,7 @@ test("a colour that no recipe reaches is answered with how far it is and why", a
   await page.getByRole("button", { name: "Give it" }).click();
   await expect(page.locator('[data-reading="local"]')).toContainText("L* 99, typed");
   await page.getByRole("button", { name: "Match exactly" }).click();
-  const dialog = page.getByRole("dialog", { name: "Match the local colour of Wall" });
+  const dialog = page.getByRole("dialog", { name: "Match the local colour of Bows" });
   await expect(
     dialog.getByText(/^No recipe reaches this colour\. .*lighter than the bare paper/),
   ).toBeVisible();

@@ -1,7 +1,4 @@
-import { readFile } from "node:fs/promises";
-import { join } from "node:path";
 import PDFDocument from "pdfkit";
-import { decompress } from "wawoff2";
 import {
   layOutChart,
   MARK,
@@ -14,21 +11,12 @@ import {
   type PageLayout,
 } from "@/core/chart/layout";
 import { layingNotes } from "@/words/meeting";
+import { fontFile } from "./fonts";
 
 /** Points a millimetre. */
 const PT = 72 / 25.4;
 const MONO = "code";
 const TEXT = "text";
-
-/** The app's own monospace as TrueType, which is what a PDF embeds: the package brings it as WOFF2. */
-async function fontFile(weight: 400 | 600): Promise<Buffer> {
-  const path = join(
-    process.cwd(),
-    "node_modules/@fontsource/ibm-plex-mono/files",
-    `ibm-plex-mono-latin-${weight}-normal.woff2`,
-  );
-  return Buffer.from(await decompress(await readFile(path)));
-}
 
 const TICK = 1.6;
 const GREY = "#8a8a8a";

@@ -6,9 +6,8 @@ import {
   seeArea,
   valuesOfColouring,
   type Values,
-  type Wanted,
 } from "@/core/colouring/look-over";
-import { layArea, type LaidArea } from "@/core/colouring/laid-area";
+import { layArea } from "@/core/colouring/laid-area";
 import { paint } from "@/core/colouring/paint";
 import { NO_TONES } from "@/core/colouring/tone-map";
 import { reachOn } from "@/core/group/strip";
@@ -56,9 +55,6 @@ const COVERED = 7;
 /** L* from dark to light under which a picture is flat, and by which it may be flatter than its reference. */
 const [FLAT, FLATTER] = [35, 12] as const;
 
-const wantedOf = (open: OpenDesk, target: Parameters<typeof targetOf>[1] | undefined): Wanted | undefined =>
-  target === undefined ? undefined : targetOf(open, target);
-
 /** How far the hue of a shadow is held by its underlay, degrees; undefined when the cover reads as itself, or there is no underlay. */
 function paleCover(open: OpenDesk, shown: ShownInField, question: ShownQuestion): number | undefined {
   const under = shown.passes.filter((p) => p.role === "underlay" || p.role === "undertone");
@@ -90,14 +86,14 @@ function* lookOverOf(question: LookOverQuestion, open: OpenDesk): Work<LookOverO
   const areas = ids.map((id, a) => {
     const own = shown[a];
     if (!own?.passes.length) return { id };
-    const wanted = wantedOf(open, asked.get(id)?.wish?.target);
-    const seen = seeArea(own.laid as LaidArea, map, a, wanted, own.borders[1] ?? 1, ground.mmPerPixel);
+    const seen = seeArea(own.laid, map, a, own.wanted, own.borders[1] ?? 1, ground.mmPerPixel);
     if (seen.off !== undefined && seen.off > OFF) noticed.push({ kind: "off target", area: id, deltaE00: seen.off });
     const size = map.counts.subarray(a * 256, a * 256 + 256).reduce((s, n) => s + n, 0) * ground.mmPerPixel ** 2;
     const tones = own.borders.length - 1;
     if (tones > 2 && size > OF_LARGE && seen.lightest < SMALL && own.wish.whites.length === 0)
       noticed.push({ kind: "small highlight", area: id, mm2: seen.lightest });
-    const darker = wanted?.light ? wanted.light[0] - seen.ends[0][0] : 0;
+    const target = asked.get(id)?.wish && targetOf(open, asked.get(id)!.wish!.target);
+    const darker = target?.light ? target.light[0] - seen.ends[0][0] : 0;
     if (darker > COVERED) noticed.push({ kind: "lost highlight", area: id, darker });
     const turn = paleCover(open, own, question);
     if (turn !== undefined) noticed.push({ kind: "pale cover", area: id, turn });
@@ -106,13 +102,15 @@ function* lookOverOf(question: LookOverQuestion, open: OpenDesk): Work<LookOverO
   for (const { areas: [a, b], mm, merging, deltaE00 } of meetingsOf(ground, rgba, question.apart))
     if (mm > SHORTEST && merging > MUCH && colours[a] && colours[b])
       noticed.push({ kind: "merging", areas: [ids[a]!, ids[b]!], share: merging, deltaE00 });
-  const values = valuesOfColouring(ground, rgba);
+  // What has no plan yet is neither light nor dark.
+  const planned = shown.map((s) => (s && (s.passes.length || s.wish.white) ? 1 : 0));
+  const values = valuesOfColouring(ground, rgba, planned);
   const span = values.light - values.dark;
   let compared: { wanted: Values; differences: Bytes } | undefined;
   if (question.reference) {
     const { image, pairs, gains } = question.reference;
     const reference = referenceValues(ground, pixelsOf(image, "reference.image"), pairs, gains);
-    const { values: wanted, differences } = againstReference(ground, rgba, reference);
+    const { values: wanted, differences } = againstReference(ground, rgba, reference, planned);
     compared = { wanted, differences: { width: ground.width, height: ground.height, data: differences } };
     const theirs = wanted.light - wanted.dark;
     if (theirs - span > FLATTER) noticed.push({ kind: "less contrast", span, wanted: theirs });

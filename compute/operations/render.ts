@@ -54,6 +54,8 @@ export class RenderQuestion extends ShownQuestion {
   only?: AreaIdInput[];
   /** Unevenness of strokes and grain; 0 shows even ink. */
   @Optional() @Within(0, 1) texture = 1;
+  /** Leaves all that is not of the areas in `only` clear, for layers to lie over each other. */
+  @Optional() @Flag() masked = false;
   /** Line over all: that of the drawing, or the one that comes along. */
   @Optional() @Flag() lined = true;
   @Optional() @One(() => PlaneInput, PLANE) line?: PlaneInput;
@@ -113,7 +115,8 @@ function* renderOf(question: RenderQuestion, open: OpenDesk): Work<RenderOutput>
   const only = question.only && new Set(question.only.map(String));
   const box = only ? boxOf(field, only) : ([0, 0, width, height] as const);
   const colours = shown.map((s) => (s?.passes.length ? s.colours() : undefined));
-  const wish = { paper: open.desk.paper.lab, texture: question.texture, ...(line && { line }) };
+  const mask = only && question.masked ? Uint8Array.from(field.named.ids, (id) => (only.has(id) ? 1 : 0)) : undefined;
+  const wish = { ...(mask && { mask }), paper: open.desk.paper.lab, texture: question.texture, ...(line && { line }) };
   return {
     width,
     height,

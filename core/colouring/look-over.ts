@@ -1,5 +1,6 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
+import { mixLab } from "@/core/colour/mean-lab";
 import { rgb8ToLab } from "@/core/colour/display";
 import type { Ground } from "@/core/light/ground";
 import type { LaidArea } from "./laid-area";
@@ -37,20 +38,18 @@ const classOf = (L: number) => Math.min(CLASSES - 1, Math.max(0, Math.floor((L *
 /** Steepness at which an area's colours are told apart from its fades, t per mm. */
 const USUAL = 0.03;
 
-/** Light, local colour and shadow that are wanted of an area. */
+/** A colour that is wanted at a place of an area, light end first. */
 export interface Wanted {
-  readonly light?: Lab;
-  readonly local: Lab;
-  readonly shadow?: Lab;
+  readonly t: number;
+  readonly lab: Lab;
 }
 
-/** What is wanted at a place t of an area: straight from light over the local colour in the middle to shadow; undefined beyond what was read. */
-export function wantedAt({ light, local, shadow }: Wanted, t: number): Lab | undefined {
-  const end = t < 0.5 ? light : shadow;
-  const part = Math.abs(t - 0.5) * 2;
-  // What nobody picked nobody can miss; the local colour holds the middle.
-  if (!end) return part < 0.3 ? local : undefined;
-  return local.map((v, c) => v + part * (end[c]! - v)) as unknown as Lab;
+/** What is wanted at a place t of an area: straight between the places that are told, and beyond them as there. */
+export function wantedAt(wanted: readonly Wanted[], t: number): Lab {
+  const next = wanted.findIndex((w) => w.t >= t);
+  if (next <= 0) return (next < 0 ? wanted.at(-1)! : wanted[0]!).lab;
+  const [a, b] = [wanted[next - 1]!, wanted[next]!];
+  return mixLab(a.lab, b.lab, b.t > a.t ? (t - a.t) / (b.t - a.t) : 1);
 }
 
 /** An area as it will be seen, against what is wanted of it. */
@@ -64,7 +63,7 @@ export interface SeenArea {
 }
 
 /** Looks at one area. @param border where its lightest tone ends */
-export function seeArea(area: LaidArea, map: ToneMap, place: number, wanted: Wanted | undefined, border: number, mmPerPixel: number): SeenArea {
+export function seeArea(area: LaidArea, map: ToneMap, place: number, wanted: readonly Wanted[] | undefined, border: number, mmPerPixel: number): SeenArea {
   let [sum, n, lightest, total] = [0, 0, 0, 0];
   const own = map.counts.subarray(place * 256, place * 256 + 256);
   const seen: number[] = [];
@@ -75,9 +74,8 @@ export function seeArea(area: LaidArea, map: ToneMap, place: number, wanted: Wan
     seen.push(t);
     total += count;
     if (t < border) lightest += count;
-    const goal = wanted && wantedAt(wanted, t);
-    if (!goal) continue;
-    sum += count * deltaE00(area.at(t, USUAL), goal);
+    if (!wanted) continue;
+    sum += count * deltaE00(area.at(t, USUAL), wantedAt(wanted, t));
     n += count;
   }
   const at = (t: number) => area.at(t, USUAL);
@@ -147,11 +145,11 @@ export function meetingsOf({ width, height, own, mmPerPixel, count }: Ground, rg
   });
 }
 
-/** Values of a colouring, over the pixels that bear ink or lie in an area. */
-export function valuesOfColouring({ own }: Ground, rgba: Uint8ClampedArray): Values {
+/** Values of a colouring, over the pixels of areas that count: 1 at their place in `counted`. */
+export function valuesOfColouring({ own }: Ground, rgba: Uint8ClampedArray, counted: readonly number[]): Values {
   const counts = new Float64Array(CLASSES);
   const labAt = labsOf(rgba);
-  for (let p = 0; p < own.length; p++) if (own[p]! >= 0) counts[classOf(labAt(p)[0])]!++;
+  for (let p = 0; p < own.length; p++) if (counted[own[p]!]) counts[classOf(labAt(p)[0])]!++;
   return valuesOf(counts);
 }
 
@@ -160,12 +158,12 @@ export function valuesOfColouring({ own }: Ground, rgba: Uint8ClampedArray): Val
  * @param reference 0 light to 65535 dark, by lightness
  * @returns the difference of each pixel: 128 none, 255 the colouring is 50 L* lighter, 0 that much darker
  */
-export function againstReference({ own }: Ground, rgba: Uint8ClampedArray, reference: Uint16Array): { values: Values; differences: Uint8Array } {
+export function againstReference({ own }: Ground, rgba: Uint8ClampedArray, reference: Uint16Array, counted: readonly number[]): { values: Values; differences: Uint8Array } {
   const counts = new Float64Array(CLASSES);
   const differences = new Uint8Array(own.length).fill(128);
   const labAt = labsOf(rgba);
   for (let p = 0; p < own.length; p++) {
-    if (own[p]! < 0) continue;
+    if (!counted[own[p]!]) continue;
     const wanted = 100 * (1 - reference[p]! / 65535);
     counts[classOf(wanted)]!++;
     const lighter = labAt(p)[0] - wanted;

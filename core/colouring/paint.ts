@@ -39,6 +39,8 @@ export interface PaintWish {
   readonly texture: number;
   /** How far each pixel is covered by line; none leaves it out. */
   readonly line?: Uint8Array;
+  /** Areas that are drawn, 1 at their place; the rest is clear. All when it is left out. */
+  readonly mask?: Uint8Array;
   /** Colour of the line, 8-bit sRGB. */
   readonly ink?: readonly [number, number, number];
 }
@@ -78,7 +80,7 @@ export function paint(
   places: Uint8Array,
   colours: readonly (AreaColours | undefined)[],
   flows: ReadonlyMap<number, Flow>,
-  { paper, texture, line, ink = BLACK }: PaintWish,
+  { paper, texture, line, mask, ink = BLACK }: PaintWish,
   box: Box = [0, 0, ground.width, ground.height],
 ): Uint8ClampedArray {
   const { width, own, mmPerPixel } = ground;
@@ -91,6 +93,7 @@ export function paint(
   for (let y = top, o = 0; y < bottom; y++)
     for (let x = left, p = y * width + left; x < right; x++, p++, o += 4) {
       const a = own[p]!;
+      if (mask && !(a >= 0 && mask[a])) continue;
       const table = a >= 0 && places[p] ? colours[a] : undefined;
       let r = bare[0];
       let g = bare[1];

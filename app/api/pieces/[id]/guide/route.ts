@@ -1,0 +1,53 @@
+import sharp from "sharp";
+import { guidePdf } from "@/app/print/guide-pdf";
+import { formOf } from "@/border/form";
+import { localsOf } from "@/border/guide";
+import { wrong } from "@/border/problem";
+import { reads, route } from "@/border/route";
+import { listPapers } from "@/store/papers";
+import { findPiece } from "@/store/pieces";
+import { rackOn } from "@/store/rack";
+import { download } from "../../../download";
+
+const MOST_BYTES = 24 * 1024 * 1024;
+const MOST_PIXELS = 16_000_000;
+
+/** A picture of the form as PNG without opacity, whatever it claims to be. */
+async function pictureOf(form: FormData | undefined, field: string): Promise<Buffer> {
+  const file = form?.get(field);
+  const refused = () => wrong(field, `expected a PNG picture of at most ${MOST_PIXELS / 1e6} megapixels`);
+  if (!(file instanceof File)) throw refused();
+  return sharp(Buffer.from(await file.arrayBuffer()), { limitInputPixels: MOST_PIXELS })
+    .flatten({ background: "#ffffff" })
+    .png()
+    .toBuffer()
+    .catch(() => {
+      throw refused();
+    });
+}
+
+/** The two pictures of a guide, and which tone carries the local colour of which area. */
+const pictures = reads("form", async (request) => {
+  const form = await formOf(request, MOST_BYTES);
+  return {
+    colouring: await pictureOf(form, "colouring"),
+    tones: await pictureOf(form, "tones"),
+    locals: localsOf(form?.get("locals")),
+  };
+});
+
+/** The guide to a piece: its pictures come from the page that drew them, steps and codes from the studio. */
+export const POST = route(
+  pictures,
+  async (studio, given, { id }) => {
+    const piece = await findPiece(studio, id!);
+    if (!piece) return undefined;
+    const papers = await listPapers(studio);
+    const paper = papers.find((p) => p.id === piece.document.paperId) ?? papers[0];
+    const rack = paper && (await rackOn(studio, paper.id));
+    if (!rack) return undefined;
+    const pdf = await guidePdf({ piece: piece.document, rack, ...given });
+    return download(new Uint8Array(pdf), "application/pdf", `${piece.document.name} guide.pdf`);
+  },
+  "piece",
+);

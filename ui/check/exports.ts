@@ -1,0 +1,186 @@
+import { sequenceOf } from "@/core/colouring/sequence";
+import { toneBordersOf } from "@/core/media/zones";
+import type { Area, Piece } from "@/core/piece/piece";
+import type { GroupOutput } from "@/compute/group-output";
+import type { LightOutput } from "@/compute/operations/light";
+import type { ToneMapOutput } from "@/compute/operations/tone-map";
+import type { Rack } from "@/store/rack";
+import { ask, compute } from "@/ui/compute/client";
+import { inGreys, type Pictured } from "@/ui/light/greys";
+import { shownQuestion, toneMapQuestion } from "@/ui/light/questions";
+import { passAmount } from "@/words/pass";
+import { pencilName } from "@/words/pencil";
+import { openRaster, type LayerGroup, type RasterLayer } from "./open-raster";
+import { bytesOf, dataAddress, pngOf, pngOfSvg } from "./png";
+import { toneMapSvg } from "./tone-map-svg";
+
+/** What the ways out need to know of a piece. */
+export interface Outgoing {
+  readonly piece: Piece;
+  readonly rack: Rack;
+  readonly light: LightOutput;
+  readonly groupOf: (id: string) => GroupOutput | undefined;
+}
+
+/** Hears how far an export is, 0–1; says when it should stop. */
+export interface Course {
+  readonly onProgress: (share: number) => void;
+  readonly signal: AbortSignal;
+}
+
+const NOTHING = () => 0;
+
+/** The colouring, or the bare sheet with its line. */
+async function drawn({ piece, rack, light }: Outgoing, { signal }: Course, more: object = {}, upTo?: () => number) {
+  return ask("render", rack, { field: light.field, ...shownQuestion(piece, rack, upTo), ...more }, { signal });
+}
+
+const toneMapOf = ({ piece, light, groupOf }: Outgoing, { signal }: Course): Promise<ToneMapOutput> =>
+  compute(
+    "toneMap",
+    { field: light.field, ...toneMapQuestion(piece, (id) => groupOf(id)?.local), outlined: true },
+    { signal },
+  );
+
+/** The colouring as PNG, so many pixels wide. */
+export async function colouringPng(out: Outgoing, course: Course, wide: number): Promise<Blob> {
+  course.onProgress(0.1);
+  return pngOf(await drawn(out, course), wide);
+}
+
+/** Codes of an area's tones, lightest first, with what makes its shadow end. */
+function codesOf(area: Area, group: GroupOutput | undefined): string[] {
+  const zones = toneBordersOf(area.layers, group?.local).length - 1;
+  const tones = group?.tones.map((t) => t.code) ?? area.layers.flatMap((l) => (l.medium === "tone" ? [l.code] : []));
+  if (!tones.length) return [];
+  const shade = group?.shade[0]?.code;
+  return Array.from({ length: zones }, (_, i) => tones[i] ?? (shade ? `${tones.at(-1)} + ${shade}` : tones.at(-1)!));
+}
+
+/** The line alone, black on clear, as PNG. */
+async function linePng(out: Outgoing, course: Course): Promise<Blob> {
+  const bare = await drawn(out, course, { texture: 0 }, NOTHING);
+  const { width, height, rgba } = bare;
+  const plain = await drawn(out, course, { texture: 0, lined: false }, NOTHING);
+  const ink = new Uint8ClampedArray(rgba.length);
+  for (let p = 0; p < rgba.length; p += 4) {
+    // How much darker than the bare sheet it is: the line's own coverage.
+    const paper = plain.rgba[p + 1]!;
+    ink[p + 3] = paper > 40 ? Math.min(255, Math.max(0, ((paper - rgba[p + 1]!) * 255) / (paper - 32))) : 0;
+  }
+  return pngOf({ width, height, rgba: ink });
+}
+
+/** The tone map in black and white as SVG, true size, codes in the margin. */
+export async function toneMapDrawing(out: Outgoing, course: Course): Promise<string> {
+  course.onProgress(0.1);
+  const map = await toneMapOf(out, course);
+  course.onProgress(0.5);
+  const areas = new Map(out.piece.areas.map((a) => [a.id, a]));
+  return toneMapSvg({
+    title: `${out.piece.name}, tone map`,
+    map,
+    mmPerPixel: out.light.mmPerPixel,
+    legendOf: (id) => {
+      const area = areas.get(id);
+      return { name: area?.name ?? id, codes: area && !area.white ? codesOf(area, out.groupOf(id)) : [] };
+    },
+    line: await dataAddress(await linePng(out, course)),
+  });
+}
+
+/** Greys for what a tone map is without its patterns: lightest tone palest. */
+function tonesInGrey(map: ToneMapOutput): Pictured {
+  const { width, height, data } = map.zones;
+  const rgba = new Uint8ClampedArray(width * height * 4);
+  for (let p = 0; p < data.length; p++) {
+    const a = map.owner.data[p]!;
+    const zones = a < 0 ? 1 : map.areas[a]!.mm2.length;
+    const grey = !data[p] ? 255 : 245 - (150 * (data[p]! - 1)) / Math.max(1, zones - 1);
+    rgba.fill(grey, 4 * p, 4 * p + 3);
+    rgba[4 * p + 3] = 255;
+  }
+  return { width, height, rgba };
+}
+
+const THUMBNAIL = 256;
+
+/**
+ * The piece in layers: paper, light and tone map (hidden), every pass over its area from the underlay up, the finished colouring (hidden) and the
+ * line over all. With all passes shown it looks as it will; hide them from above and it goes back to bare paper.
+ */
+export async function layeredPicture(out: Outgoing, course: Course): Promise<Uint8Array> {
+  const { piece, rack, light } = out;
+  const finished = await drawn(out, course);
+  const { width, height } = finished;
+  const layer = async (name: string, picture: Pictured, visible: boolean, x = 0, y = 0): Promise<RasterLayer> => ({
+    name,
+    png: await bytesOf(await pngOf(picture)),
+    x,
+    y,
+    visible,
+  });
+  const layers: (RasterLayer | LayerGroup)[] = [
+    await layer("Paper", await drawn(out, course, { lined: false }, NOTHING), true),
+    await layer("Light", inGreys(light.values, (b) => 255 - b), false),
+    await layer("Tone map", tonesInGrey(await toneMapOf(out, course)), false),
+  ];
+  course.onProgress(0.15);
+  const passes = new Map(finished.areas.map((a) => [a.id, a.passes]));
+  const areas = piece.areas.flatMap((a) => (passes.get(a.id)?.length ? [{ id: a.id, passes: passes.get(a.id)! }] : []));
+  const sequence = sequenceOf(areas, piece.whole.underlay.length);
+  const underlay: RasterLayer[] = [];
+  const groups = new Map<string, { layers: RasterLayer[]; pencil: RasterLayer[] }>();
+  for (const [n, { area, pass, laid }] of sequence.entries()) {
+    course.signal.throwIfAborted();
+    const only = area === null ? areas.map((a) => a.id) : [area];
+    const upTo = (a: Area) => laid.get(a.id) ?? 0;
+    const part = await ask(
+      "render",
+      rack,
+      { field: light.field, ...shownQuestion(piece, rack, upTo), only, masked: true, lined: false },
+      { signal: course.signal },
+    );
+    const [left, top, right, bottom] = part.box;
+    const picture = { width: right - left, height: bottom - top, rgba: part.rgba };
+    const made = await layer(`${pencilName(pass.code)}, ${passAmount(pass)}`, picture, true, left, top);
+    if (area === null) underlay.push(made);
+    else {
+      const own = groups.get(area) ?? { layers: [], pencil: [] };
+      groups.set(area, own);
+      (pass.kind === "draw" ? own.pencil : own.layers).push(made);
+    }
+    course.onProgress(0.15 + (0.8 * (n + 1)) / sequence.length);
+  }
+  if (underlay.length) layers.push({ name: "Underlay of the whole piece", layers: underlay, visible: true });
+  for (const [id, own] of groups) {
+    const name = piece.areas.find((a) => a.id === id)?.name ?? id;
+    layers.push({ name, layers: own.layers, visible: true });
+    if (own.pencil.length) layers.push({ name: `${name}, pencil`, layers: own.pencil, visible: true });
+  }
+  layers.push(await layer("Colouring", await drawn(out, course, { lined: false }), false));
+  layers.push({ name: "Line", png: await bytesOf(await linePng(out, course)), x: 0, y: 0, visible: true });
+  const thumb = await pngOf(finished, Math.round(width >= height ? THUMBNAIL : (THUMBNAIL * width) / height));
+  return openRaster({ width, height }, layers, await bytesOf(await pngOf(finished)), await bytesOf(thumb));
+}
+
+/** Pixels across in the pictures of a guide. */
+const GUIDE = 1800;
+
+/** The guide as PDF: the studio's server sets the steps and codes beside the two pictures. */
+export async function guidePdf(out: Outgoing, course: Course, pieceId: string): Promise<Blob> {
+  const colouring = await pngOf(await drawn(out, course), GUIDE);
+  course.onProgress(0.4);
+  const tones = await pngOfSvg(await toneMapDrawing(out, course), GUIDE);
+  course.onProgress(0.7);
+  const form = new FormData();
+  form.append("colouring", colouring, "colouring.png");
+  form.append("tones", tones, "tones.png");
+  form.append("locals", JSON.stringify(Object.fromEntries(out.piece.areas.flatMap((a) => {
+    const local = out.groupOf(a.id)?.local;
+    return local === undefined ? [] : [[a.id, local]];
+  }))));
+  const answer = await fetch(`/api/pieces/${pieceId}/guide`, { method: "POST", body: form, signal: course.signal });
+  if (!answer.ok) throw new Error(((await answer.json().catch(() => ({}))) as { message?: string }).message ?? "The guide could not be made.");
+  return answer.blob();
+}
