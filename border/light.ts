@@ -71,6 +71,7 @@ export class FormInput {
   @Optional() @Lines(MOST_STROKES) creases: Point[][] = [];
   @Nullable() @Text(60, 1) like: string | null = null;
   @Optional() @Within(0, 8) stands = DEFAULT_FORM.stands;
+  @Optional() @Within(0, 1) takes = DEFAULT_FORM.takes;
   @Nullable()
   @One(() => GrowthInput, 'expected {"strokes","partings","gathered","band"} or null')
   growth: GrowthInput | null = null;

@@ -67,9 +67,13 @@ function withoutRim({ width, height, data }: Bytes): void {
     }
 }
 
+/** Names a line, in whatever order its fields were told. */
+const lineKey = ({ handle, kind, corners, coarser, aspect }: LineWish): string =>
+  JSON.stringify([handle, kind, corners, coarser, aspect]);
+
 /** The line of a picture, found once. */
 export function lineFor(wish: LineWish, picture: () => Pixels): Line {
-  const key = JSON.stringify(wish);
+  const key = lineKey(wish);
   const known = lines.recall(key);
   if (known) return known;
   const found = lineOf(straightened(picture(), wish), wish.kind);
@@ -101,7 +105,7 @@ export function drawingFor(
   { width, ...wish }: Omit<RegionWish, "mmPerPixel"> & { readonly width: number },
   picture: () => Pixels,
 ): Drawing {
-  const key = hashOf([line, width, wish]);
+  const key = hashOf([lineKey(line), width, wish.gap, wish.speck, wish.cuts]);
   const known = maps.recall(key);
   if (known) return known;
   const found = lineFor(line, picture);

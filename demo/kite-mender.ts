@@ -84,7 +84,7 @@ export const kiteMender: DemoPiece = {
       picks: { light: [180, 690], local: [340, 616], shadow: [372, 838] },
       kept: true,
       pencil: 7,
-      form: { kind: "flat", stands: 1.6 },
+      form: { height: 0.3, stands: 1.6 },
     },
     {
       name: "Shawl",
@@ -171,7 +171,7 @@ export const kiteMender: DemoPiece = {
         [940, 771],
         [455, 698],
       ],
-      { form: { kind: "flat" } },
+      { form: { kind: "flat", takes: 0.5 } },
     ),
     given(
       "Sky",
@@ -181,7 +181,7 @@ export const kiteMender: DemoPiece = {
         [161, 161],
         [340, 163],
       ],
-      { form: { kind: "flat" }, school: "layered" },
+      { form: { kind: "flat", takes: 0.3 }, school: "layered" },
     ),
     given(
       "Window frame",

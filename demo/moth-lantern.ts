@@ -35,6 +35,10 @@ export const mothLantern: DemoPiece = {
       picks: { light: [690, 590], local: [590, 280] },
       kept: true,
       pencil: 6,
+      form: { height: 0.6, takes: 0.3 },
+      zones: {
+        touches: [{ at: [0.575, 0.43], radius: 34, by: -1 }],
+      },
       finish: [{ code: "gel white", place: "light" }],
       note: "Brightest in the middle: white pencil, then pale yellow.",
     },
@@ -126,7 +130,7 @@ export const mothLantern: DemoPiece = {
         [574, 833],
         [525, 634],
       ],
-      { form: { kind: "flat" } },
+      { form: { kind: "flat", takes: 0 }, zones: { touches: [{ at: [0.575, 0.43], radius: 62, by: -1 }] } },
     ),
     given(
       "Lantern wood",

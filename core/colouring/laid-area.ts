@@ -173,9 +173,12 @@ export function layArea(desk: Desk, { ink, pencil, opaque }: AreaLayers, reach: 
   return { at, colours };
 }
 
-/** Which of {@link STEEPNESS} stands for a steepness: the nearest by ratio. */
-export function levelOf(steepness: number): number {
+/** Squares of steepness at which one of {@link STEEPNESS} gives way to the next: half way by ratio. */
+const BETWEEN = STEEPNESS.slice(1).map((next, i) => STEEPNESS[i]! * next);
+
+/** Which of {@link STEEPNESS} stands for a steepness, by its square: the nearest by ratio. */
+export function levelOf(square: number): number {
   let level = 0;
-  while (level < STEEPNESS.length - 1 && steepness * steepness > STEEPNESS[level]! * STEEPNESS[level + 1]!) level++;
+  while (level < BETWEEN.length && square > BETWEEN[level]!) level++;
   return level;
 }

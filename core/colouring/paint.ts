@@ -56,19 +56,6 @@ const GRAIN = 0.006;
 /** An alcohol-proof black, as it is seen. */
 const BLACK = [34, 32, 33] as const;
 
-/** Steepness of the fade at a pixel, t per mm. */
-function steepnessAt({ width, height, own }: Ground, places: Uint8Array, p: number, x: number, y: number, d: number, unit: number) {
-  const a = own[p]!;
-  const here = places[p]!;
-  const at = (q: number) => {
-    const v = places[q]!;
-    return own[q] === a && v ? v : here;
-  };
-  const dx = at(x + d < width ? p + d : p) - at(x >= d ? p - d : p);
-  const dy = at(y + d < height ? p + d * width : p) - at(y >= d ? p - d * width : p);
-  return Math.sqrt(dx * dx + dy * dy) * unit;
-}
-
 /**
  * The predicted colouring of a part of the drawing.
  * @param places of a tone map
@@ -76,39 +63,49 @@ function steepnessAt({ width, height, own }: Ground, places: Uint8Array, p: numb
  * @returns red, green, blue and opacity of the part, row by row
  */
 export function paint(
-  ground: Ground,
+  { width, height, own, mmPerPixel }: Ground,
   places: Uint8Array,
   colours: readonly (AreaColours | undefined)[],
   flows: ReadonlyMap<number, Flow>,
   { paper, texture, line, mask, ink = BLACK }: PaintWish,
-  box: Box = [0, 0, ground.width, ground.height],
+  box: Box = [0, 0, width, height],
 ): Uint8ClampedArray {
-  const { width, own, mmPerPixel } = ground;
   const [left, top, right, bottom] = box;
   const out = new Uint8ClampedArray((right - left) * (bottom - top) * 4);
   const bare = screenRgb(paper);
   const d = Math.max(1, Math.round(SLOPE / mmPerPixel));
-  const unit = 1 / (254 * 2 * d * mmPerPixel);
+  const down = d * width;
+  // Squares of places a pixel, and of t a mm, by which steepness is told apart.
+  const unit = (1 / (254 * 2 * d * mmPerPixel)) ** 2;
   const scale = mmPerPixel * TILE_PER_MM;
+  const streams = colours.map((_, a) => flows.get(a));
   for (let y = top, o = 0; y < bottom; y++)
     for (let x = left, p = y * width + left; x < right; x++, p++, o += 4) {
       const a = own[p]!;
       if (mask && !(a >= 0 && mask[a])) continue;
-      const table = a >= 0 && places[p] ? colours[a] : undefined;
+      const here = places[p]!;
+      const table = a >= 0 && here ? colours[a] : undefined;
       let r = bare[0];
       let g = bare[1];
       let b = bare[2];
       let even = 1;
       if (table) {
-        const steepness = steepnessAt(ground, places, p, x, y, d, unit);
-        let place = places[p]! - 1;
+        // How steep the fade is here; beyond the area, and on what stays white, it goes on as it is.
+        let [e, w, s, n] = [here, here, here, here];
+        if (x + d < width && own[p + d] === a) e = places[p + d]! || here;
+        if (x >= d && own[p - d] === a) w = places[p - d]! || here;
+        if (y + d < height && own[p + down] === a) s = places[p + down]! || here;
+        if (y >= d && own[p - down] === a) n = places[p - down]! || here;
+        const square = ((e - w) * (e - w) + (s - n) * (s - n)) * unit;
+        let place = here - 1;
         if (texture > 0) {
-          const flow = flows.get(a);
-          const n = texture * (flow ? alongFlow(flow, x, y, scale) : strokeNoise(x * scale, y * scale));
-          place = Math.min(254, Math.max(0, Math.round(place + n * RAGGED * steepness * 254)));
-          even = 1 + STREAK * n;
+          const flow = streams[a];
+          const uneven = texture * (flow ? alongFlow(flow, x, y, scale) : strokeNoise(x * scale, y * scale));
+          even = 1 + STREAK * uneven;
+          const by = uneven * RAGGED * Math.sqrt(square) * 254;
+          place = Math.min(254, Math.max(0, Math.round(place + by)));
         }
-        const i = (levelOf(steepness) * PLACES + place) * 3;
+        const i = (levelOf(square) * PLACES + place) * 3;
         r = table[i]!;
         g = table[i + 1]!;
         b = table[i + 2]!;

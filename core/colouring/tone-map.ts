@@ -40,9 +40,14 @@ export interface ToneMap {
 /** How much a full touch changes, as a share of the whole range of values. */
 const TOUCH = 0.45;
 /** Span of values, as a share of the range, from which on an area takes all of its tones; what is flatter stays about its local colour. */
-const FULL_SPAN = 0.1;
+const FULL_SPAN = 0.05;
 /** Values are counted in so many steps. */
 const STEPS = 2048;
+/**
+ * Spread of each value, as a share of the area's own span: what differs by less differs in its tone by no more. Without it a flat ground would
+ * jump to another tone where the palest shade begins.
+ */
+const SPREAD = 0.09;
 /** Ends that do not count for the span. */
 const [LOW, HIGH] = [0.05, 0.95] as const;
 
@@ -54,8 +59,8 @@ function touched(values: Uint16Array, { width, height, own, mmPerPixel }: Ground
     for (const { at, radius, by } of touches) {
       const r = radius / mmPerPixel;
       const [cx, cy] = [at[0] * width, at[1] * height];
-      for (let y = Math.max(0, Math.floor(cy - 1.5 * r)); y < Math.min(height, cy + 1.5 * r); y++)
-        for (let x = Math.max(0, Math.floor(cx - 1.5 * r)); x < Math.min(width, cx + 1.5 * r); x++) {
+      for (let y = Math.max(0, Math.floor(cy - 2.2 * r)); y < Math.min(height, cy + 2.2 * r); y++)
+        for (let x = Math.max(0, Math.floor(cx - 2.2 * r)); x < Math.min(width, cx + 2.2 * r); x++) {
           const p = y * width + x;
           if (own[p] !== area) continue;
           const far = ((x + 0.5 - cx) ** 2 + (y + 0.5 - cy) ** 2) / (r * r);
@@ -65,6 +70,25 @@ function touched(values: Uint16Array, { width, height, own, mmPerPixel }: Ground
     }
   });
   return out;
+}
+
+/** Counts with each value spread over those beside it, twice a running mean: near a Gaussian. Nothing is lost at the ends. */
+function spreadOut(counts: Uint32Array, radius: number): Float64Array {
+  let now = Float64Array.from(counts);
+  for (let round = 0; round < 2; round++) {
+    const next = new Float64Array(STEPS);
+    // Each step gives its share to those around it that there are.
+    const given = now.map((n, v) => n / (Math.min(STEPS - 1, v + radius) - Math.max(0, v - radius) + 1));
+    let sum = 0;
+    for (let v = 0; v < Math.min(radius, STEPS); v++) sum += given[v]!;
+    for (let v = 0; v < STEPS; v++) {
+      if (v + radius < STEPS) sum += given[v + radius]!;
+      if (v - radius - 1 >= 0) sum -= given[v - radius - 1]!;
+      next[v] = Math.max(0, sum);
+    }
+    now = next;
+  }
+  return now;
 }
 
 /** Leads from a share of the area to the place t that the plan means by it: straight between the borders of the tones. */
@@ -96,15 +120,16 @@ export function toneMap(plain: Uint16Array, ground: Ground, wishes: readonly Ton
   const table = new Uint8Array(n * STEPS);
   wishes.forEach((wish, area) => {
     if (wish.white) return;
-    const counts = histogram.subarray(area * STEPS, (area + 1) * STEPS);
-    const total = counts.reduce((a, b) => a + b, 0);
+    const plainCounts = histogram.subarray(area * STEPS, (area + 1) * STEPS);
+    const total = plainCounts.reduce((a, b) => a + b, 0);
     if (!total) return;
     let [low, high, sum] = [0, STEPS, 0];
     for (let v = 0; v < STEPS; v++) {
       if (sum <= LOW * total) low = v;
       if (sum < HIGH * total) high = v;
-      sum += counts[v]!;
+      sum += plainCounts[v]!;
     }
+    const counts = spreadOut(plainCounts, Math.round(SPREAD * (high - low)));
     const stretch = Math.min(1, (high - low) / (FULL_SPAN * STEPS));
     const toPlace = placeOf(wish);
     sum = 0;

@@ -27,8 +27,10 @@ export interface Form {
   readonly creases: readonly (readonly Point[])[];
   /** The area that it goes on with, as one form. */
   readonly like: string | null;
-  /** How far it stands before what lies behind, as a multiple of what is usual. */
+  /** How far it stands before what lies behind, as a multiple of what is usual; 0 throws no shade. */
   readonly stands: number;
+  /** How much of the shade that falls on it is seen, 0–1: none on a far sky. */
+  readonly takes: number;
   readonly growth: Growth | null;
   /** Bands of light and dark along the form, as on metal and glass, 0–1. */
   readonly shine: number;
@@ -41,6 +43,7 @@ export const DEFAULT_FORM: Form = {
   creases: [],
   like: null,
   stands: 1,
+  takes: 1,
   growth: null,
   shine: 0,
 };

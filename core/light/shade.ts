@@ -12,14 +12,14 @@ const FINE = 14;
 const DIAGONAL = Math.SQRT2;
 
 /** Distance (pixels, up to `most`) to what lies before, through the pixel's own area: two passes over the plane (G. Borgefors 1986). */
-function nearestBefore({ width, height, own, before, count }: Ground, most: number): Float32Array {
+function nearestBefore({ width, height, own, before, count }: Ground, stands: readonly number[], most: number): Float32Array {
   const d = new Float32Array(own.length).fill(most);
   const step = (p: number, q: number, far: number) => {
     const b = own[q]!;
     const a = own[p]!;
     if (a < 0 || b < 0) return;
     if (a === b) d[p] = Math.min(d[p]!, d[q]! + far);
-    else if (before[a * count + b]) d[p] = Math.min(d[p]!, far / 2);
+    else if (before[a * count + b] && stands[b]! > 0) d[p] = Math.min(d[p]!, far / 2);
   };
   for (let y = 0, p = 0; y < height; y++)
     for (let x = 0; x < width; x++, p++) {
@@ -66,7 +66,7 @@ function shadeOn(ground: Ground, { main, shade }: LightPlan, stands: readonly nu
   // How far a shadow falls is the cotangent of the light's height, within reason.
   const falls = main.behind ? 0 : Math.min(1.6, Math.hypot(lx, ly) / Math.max(0.35, lz));
   const reach = unit * Math.max(CONTACT, falls * tallest);
-  const near = nearestBefore(ground, reach + 1);
+  const near = nearestBefore(ground, stands, reach + 1);
   const side = Math.hypot(lx, ly) || 1;
   const looks = BESIDE.map((turn) => {
     const [c, s] = [Math.cos(turn * shade.softness), Math.sin(turn * shade.softness)];
@@ -88,7 +88,7 @@ function shadeOn(ground: Ground, { main, shade }: LightPlan, stands: readonly nu
             const [qx, qy] = [Math.round(x + dx * far), Math.round(y + dy * far)];
             if (qx < 0 || qy < 0 || qx >= width || qy >= height) break;
             const b = own[qy * width + qx]!;
-            if (b < 0 || b === a || !before[a * count + b]) continue;
+            if (b < 0 || b === a || !before[a * count + b] || !stands[b]) continue;
             const share = far / (falls * unit * stands[b]!);
             if (share < 1) cast += 1 - smooth((share - edge) / Math.max(0.05, 1 - edge));
             break;

@@ -154,8 +154,9 @@ export function valueField(relieved: Relieved, plan: LightPlan): ValueField {
   const shade = shadeOf(ground, plan, forms.map((f) => f.stands));
   const values = new Uint16Array(own.length);
   const { strength } = plan.shade;
+  const takes = forms.map((f) => f.takes);
   for (let p = 0; p < own.length; p++)
-    if (own[p]! >= 0) values[p] = Math.round(DARKEST * (1 - light[p]! * (1 - strength * shade[p]!)));
+    if (own[p]! >= 0) values[p] = Math.round(DARKEST * (1 - light[p]! * (1 - strength * takes[own[p]!]! * shade[p]!)));
   return { width, height, values };
 }
 

@@ -110,6 +110,12 @@ export function FormTab({ own }: { readonly own: LightStage }) {
           says={form.stands === 0 ? "not at all" : `${form.stands} ×`}
         />
         <Setting
+          label="Takes shade"
+          value={form.takes}
+          onChange={(takes) => change({ takes })}
+          says={form.takes === 0 ? "none: far away" : `${Math.round(100 * form.takes)} %`}
+        />
+        <Setting
           label="Reflections"
           value={form.shine}
           onChange={(shine) => change({ shine })}
