@@ -9,7 +9,10 @@ const LONGEST = 40_000;
  */
 export function localsOf(said: unknown): Readonly<Record<string, number>> {
   if (said === null || said === undefined) return {};
-  const refused = wrong("locals", `expected {"area id": place of a tone from 0} for at most ${MOST_AREAS} areas, as JSON`);
+  const refused = wrong(
+    "locals",
+    `expected {"area id": place of a tone from 0} for at most ${MOST_AREAS} areas, as JSON`,
+  );
   if (typeof said !== "string" || said.length > LONGEST) throw refused;
   let read: unknown;
   try {
@@ -21,5 +24,8 @@ export function localsOf(said: unknown): Readonly<Record<string, number>> {
   const pairs = Object.entries(read);
   const sound = pairs.every(([, v]) => Number.isInteger(v) && (v as number) >= 0 && (v as number) < 8);
   if (pairs.length > MOST_AREAS || !sound) throw refused;
-  return Object.assign(Object.create(null) as Record<string, number>, Object.fromEntries(pairs)) as Record<string, number>;
+  return Object.assign(Object.create(null) as Record<string, number>, Object.fromEntries(pairs)) as Record<
+    string,
+    number
+  >;
 }

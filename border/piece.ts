@@ -125,7 +125,8 @@ class AreaInput {
   @Flag() past!: boolean;
   @Flag() fixed!: boolean;
   @Nullable() @OneOf(JOINT_KINDS) joints: Joints | null = null;
-  @Nullable() @One(() => FormInput, "expected the area's shape in depth, or null") form: FormInput | null = null;
+  @Nullable() @One(() => FormInput, "expected the area's shape in depth, or null") form: FormInput | null =
+    null;
   @Nullable() @One(() => AreaTonesInput, `${AREA_TONES} or null`) zones: AreaTonesInput | null = null;
   @Nullable() @Within(1, 1e6, "mm²") size: number | null = null;
   @Nullable() @Whole(FEWEST_TONES, MOST_TONES) tones: number | null = null;
@@ -134,11 +135,7 @@ class AreaInput {
   @Flag() ownedOnly!: boolean;
   @Codes(0, 400) excluded!: string[];
   @Flag() emphasis!: boolean;
-  @ListOfKinds(
-    "medium",
-    PIECE_LAYERS,
-    MOST_LAYERS,
-  )
+  @ListOfKinds("medium", PIECE_LAYERS, MOST_LAYERS)
   layers!: (ToneLayerInput | ShadowLayerInput | PencilLayerInput | FinishLayerInput)[];
   @Notes() note!: string;
 }

@@ -100,7 +100,11 @@ function labelsOf({ width, height, data }: LabelsInput): Labels {
 }
 
 /** Bytes of a line that came along. */
-export function lineOfPlane(line: PlaneInput | undefined, width: number, height: number): Uint8Array | undefined {
+export function lineOfPlane(
+  line: PlaneInput | undefined,
+  width: number,
+  height: number,
+): Uint8Array | undefined {
   if (!line) return undefined;
   if (line.width !== width || line.height !== height)
     throw wrong("line", `expected a line of ${width} × ${height} pixels, as the labels are`);

@@ -1,5 +1,12 @@
 import { colourOf, type ColourInput } from "@/border/colour";
-import { layArea, type AreaLayers, type DrawnScale, type InkPass, type LaidArea, type Opaque } from "@/core/colouring/laid-area";
+import {
+  layArea,
+  type AreaLayers,
+  type DrawnScale,
+  type InkPass,
+  type LaidArea,
+  type Opaque,
+} from "@/core/colouring/laid-area";
 import { screenColours, type AreaColours } from "@/core/colouring/paint";
 import type { Wanted } from "@/core/colouring/look-over";
 import { layChosen, type WeighedChoice } from "@/core/group/chosen";
@@ -55,11 +62,18 @@ const readOnly = (open: OpenDesk, layers: readonly Layer[]): readonly Layer[] =>
 };
 
 /** How a group that somebody chose is laid, and what is wanted along it; undefined where nothing is wished. */
-function chosenIn(open: OpenDesk, layers: readonly Layer[], wish: GroupWish | undefined): WeighedChoice | undefined {
+function chosenIn(
+  open: OpenDesk,
+  layers: readonly Layer[],
+  wish: GroupWish | undefined,
+): WeighedChoice | undefined {
   const tones = layersOf(layers, "tone");
   if (!wish || tones.length < 2) return undefined;
   const { under, over } = shadowEnd(layers);
-  const coated = (l: { code: string; coats: number }) => ({ ink: open.placeOf(l.code, "areas"), coats: l.coats });
+  const coated = (l: { code: string; coats: number }) => ({
+    ink: open.placeOf(l.code, "areas"),
+    coats: l.coats,
+  });
   const chosen = { tones: tones.map(coated), under: under.map(coated), over: over.map(coated) };
   return layChosen(open.desk, chosen, askedOf(open, wish, tones.length));
 }
@@ -78,7 +92,9 @@ function drawnScale(layer: PencilLayer, done: ReadonlySet<string>, pencils: Penc
     steps: layer.steps.map((step) =>
       step.layers.flatMap((l) => {
         const film = pencils.pencils.find((p) => p.film.code === l.code)?.film;
-        return film && done.has(`${l.code} ${l.part}`) ? [{ film, layers: l.layers, pressure: l.pressure }] : [];
+        return film && done.has(`${l.code} ${l.part}`)
+          ? [{ film, layers: l.layers, pressure: l.pressure }]
+          : [];
       }),
     ),
   };

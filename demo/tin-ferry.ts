@@ -120,9 +120,15 @@ export const tinFerry: DemoPiece = {
       form: { kind: "tube", axis: 90 },
     }),
     given("Flag", "cloth", ["#e58a72", "#b6503f", "#702c26"], [[249, 280]], { form: { height: 0.6 } }),
-    given("Smoke", "other", ["#f4f2ee", "#d8d6d1", "#a3a2a3"], [[730, 143]], { form: { height: 0.9, stands: 0 } }),
-    given("Sun", "other", ["#fbe8b8", "#f1d08c", "#d3a04f"], [[1013, 151]], { form: { height: 0.9, stands: 0 } }),
-    given("Sea", "other", ["#a6c9d0", "#639aa8", "#356472"], [[77, 740]], { form: { kind: "flat", takes: 0.8 } }),
+    given("Smoke", "other", ["#f4f2ee", "#d8d6d1", "#a3a2a3"], [[730, 143]], {
+      form: { height: 0.9, stands: 0 },
+    }),
+    given("Sun", "other", ["#fbe8b8", "#f1d08c", "#d3a04f"], [[1013, 151]], {
+      form: { height: 0.9, stands: 0 },
+    }),
+    given("Sea", "other", ["#a6c9d0", "#639aa8", "#356472"], [[77, 740]], {
+      form: { kind: "flat", takes: 0.8 },
+    }),
     given("Quay", "other", ["#d3ccbd", "#a89f90", "#6f675c"], TILES, { form: { kind: "flat" } }),
     given("Bollard", "metal", ["#94918c", "#5d5b58", "#33323a"], [[1095, 741]], {
       form: { kind: "tube", axis: 90, height: 1 },

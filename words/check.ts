@@ -1,6 +1,11 @@
 /** What was noticed when a predicted colouring was looked over. */
 export type Noticed =
-  | { readonly kind: "merging"; readonly areas: readonly [string, string]; readonly share: number; readonly deltaE00: number }
+  | {
+      readonly kind: "merging";
+      readonly areas: readonly [string, string];
+      readonly share: number;
+      readonly deltaE00: number;
+    }
   | { readonly kind: "off target"; readonly area: string; readonly deltaE00: number }
   | { readonly kind: "small highlight"; readonly area: string; readonly mm2: number }
   | { readonly kind: "lost highlight"; readonly area: string; readonly darker: number }
@@ -9,7 +14,10 @@ export type Noticed =
   | { readonly kind: "less contrast"; readonly span: number; readonly wanted: number };
 
 /** What was noticed, in a colourist's words; the figure comes after. */
-export function noticedInWords(n: Noticed, nameOf: (id: string) => string): { says: string; figure: string; advice: string } {
+export function noticedInWords(
+  n: Noticed,
+  nameOf: (id: string) => string,
+): { says: string; figure: string; advice: string } {
   switch (n.kind) {
     case "merging":
       return {

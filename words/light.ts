@@ -16,7 +16,8 @@ const SIDES = [
 export function lampInWords({ from, height, behind }: Pick<Lamp, "from" | "height" | "behind">): string {
   if (height > 78) return behind ? "straight from behind" : "straight from the front";
   const side = SIDES[Math.round(from / 45) % 8]!;
-  const level = height < 20 ? ", raking" : height > 55 ? (behind ? ", well behind" : ", nearly from the front") : "";
+  const level =
+    height < 20 ? ", raking" : height > 55 ? (behind ? ", well behind" : ", nearly from the front") : "";
   return `${behind ? "from behind, " : ""}${side}${level}`;
 }
 

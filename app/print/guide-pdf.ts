@@ -31,7 +31,14 @@ interface Guide {
 }
 
 /** A marker's stroke: its one, two and three coats side by side. */
-function stroke(doc: Doc, hexes: readonly string[], x: number, y: number, width: number, height: number): void {
+function stroke(
+  doc: Doc,
+  hexes: readonly string[],
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+): void {
   const each = width / hexes.length;
   hexes.forEach((hex, i) => doc.rect(x + i * each, y, each, height).fill(hex));
   doc.rect(x, y, width, height).lineWidth(0.3).strokeColor("#777").stroke();
@@ -61,8 +68,17 @@ export async function guidePdf({ piece, rack, colouring, tones, locals }: Guide)
     doc.on("error", reject);
   });
   picturePage(doc, piece.name, colouring, `As it will look on ${rack.paper.name}.`);
-  doc.font("text").fontSize(8).fillColor("#444").text(CAUTION, MARGIN, BOTTOM - 12 * PT, { width: WIDTH });
-  picturePage(doc, "Tone map", tones, "1 is the lightest tone of each area; lines beside a number show the way of the strokes.");
+  doc
+    .font("text")
+    .fontSize(8)
+    .fillColor("#444")
+    .text(CAUTION, MARGIN, BOTTOM - 12 * PT, { width: WIDTH });
+  picturePage(
+    doc,
+    "Tone map",
+    tones,
+    "1 is the lightest tone of each area; lines beside a number show the way of the strokes.",
+  );
   stepPages(doc, piece, rack, locals);
   supplyPages(doc, piece, rack);
   doc.end();
@@ -88,21 +104,35 @@ function stepPages(doc: Doc, piece: Piece, rack: Rack, locals: Guide["locals"]):
       ...(local !== undefined && { local }),
     });
     if (doc.y > BOTTOM - 26 * PT) doc.addPage();
-    doc.moveDown(0.6).font("code").fontSize(11).fillColor("black").text(`${area.name}  (${schoolOf(area)})`, MARGIN, doc.y, { width: WIDTH });
+    doc
+      .moveDown(0.6)
+      .font("code")
+      .fontSize(11)
+      .fillColor("black")
+      .text(`${area.name}  (${schoolOf(area)})`, MARGIN, doc.y, { width: WIDTH });
     if (area.note) doc.font("text").fontSize(8.5).fillColor("#444").text(area.note, { width: WIDTH });
     for (const p of passes) {
       if (doc.y > BOTTOM - 9 * PT) doc.addPage();
       const y = doc.y + 1.2 * PT;
       const own = swatches.get(p.code);
-      doc.font("code").fontSize(9).fillColor("black").text(String(++n), MARGIN, y, { width: 8 * PT, align: "right" });
+      doc
+        .font("code")
+        .fontSize(9)
+        .fillColor("black")
+        .text(String(++n), MARGIN, y, { width: 8 * PT, align: "right" });
       if (own?.length) stroke(doc, own, MARGIN + 10 * PT, y, 16 * PT, 4 * PT);
       doc.text(pencilName(p.code), MARGIN + 28 * PT, y, { width: 24 * PT, lineBreak: false });
       doc
         .font("text")
         .fontSize(9)
-        .text(`${p.dry ? "when dry: " : ""}${passAmount(p)}, ${passWhere(p)}; ${passStroke(p)}`, MARGIN + 54 * PT, y, {
-          width: WIDTH - 54 * PT,
-        });
+        .text(
+          `${p.dry ? "when dry: " : ""}${passAmount(p)}, ${passWhere(p)}; ${passStroke(p)}`,
+          MARGIN + 54 * PT,
+          y,
+          {
+            width: WIDTH - 54 * PT,
+          },
+        );
       doc.y = Math.max(doc.y, y + 5 * PT);
     }
   }
@@ -117,8 +147,15 @@ function supplyPages(doc: Doc, piece: Piece, rack: Rack): void {
     const y = doc.y + 1.2 * PT;
     const own = swatches.get(s.code);
     if (own?.length) stroke(doc, own, MARGIN, y, 22 * PT, 5 * PT);
-    doc.font("code").fontSize(10).fillColor("black").text(pencilName(s.code), MARGIN + 25 * PT, y, { width: 30 * PT, lineBreak: false });
-    doc.font("text").fontSize(9).text(usedIn(s).join(", "), MARGIN + 58 * PT, y, { width: WIDTH - 58 * PT });
+    doc
+      .font("code")
+      .fontSize(10)
+      .fillColor("black")
+      .text(pencilName(s.code), MARGIN + 25 * PT, y, { width: 30 * PT, lineBreak: false });
+    doc
+      .font("text")
+      .fontSize(9)
+      .text(usedIn(s).join(", "), MARGIN + 58 * PT, y, { width: WIDTH - 58 * PT });
     doc.y = Math.max(doc.y, y + 6 * PT);
   }
 }

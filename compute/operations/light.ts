@@ -12,7 +12,15 @@ import { DARKEST, mixedValues, relieve, valueField, type Relieved } from "@/core
 import { NO_GAINS } from "@/core/picture/balance";
 import type { Bytes } from "@/core/picture/plane";
 import type { Work } from "@/core/progress";
-import { AreaId, fields, GroundQuestion, groundFor, reliefs, type AreaIdInput, type NamedGround } from "../grounds";
+import {
+  AreaId,
+  fields,
+  GroundQuestion,
+  groundFor,
+  reliefs,
+  type AreaIdInput,
+  type NamedGround,
+} from "../grounds";
 import { hashOf } from "../hash";
 import { operation } from "../operation";
 import { pixelsOf } from "../pictures";
@@ -50,7 +58,11 @@ function formsOf({ ids }: NamedGround, said: readonly AreaFormInput[]): Form[] {
   return ids.map((id) => known.get(id) ?? DEFAULT_FORM);
 }
 
-function relievedFor(named: NamedGround, forms: readonly Form[], coarser: number): { key: string; relieved: Relieved } {
+function relievedFor(
+  named: NamedGround,
+  forms: readonly Form[],
+  coarser: number,
+): { key: string; relieved: Relieved } {
   const key = hashOf([named.key, forms, coarser]);
   const known = reliefs.recall(key);
   const placeOf = (id: string) => named.ids.indexOf(id);
@@ -83,7 +95,8 @@ function* lightOf(question: LightQuestion): Work<LightOutput> {
     const shown = referenceValues(ground, picture, reference.pairs, reference.gains);
     values = mixedValues(computed, shown, share, ground);
   }
-  const said = share && reference && { ...reference, image: reference.image.picture ?? hashOf(reference.image.data) };
+  const said = share &&
+    reference && { ...reference, image: reference.image.picture ?? hashOf(reference.image.data) };
   const field = hashOf([key, light, said]);
   // Growth is told on the drawing that was looked at; a coarser look cannot lend it to a finer picture.
   const flows = by > 1 ? new Map<number, Flow>() : relieved.flows;

@@ -35,7 +35,11 @@ export class LookOverQuestion extends ShownQuestion {
 
 export interface LookOverOutput {
   /** What to look at before a marker is uncapped, worst first. */
-  readonly noticed: readonly (Noticed & { readonly says: string; readonly figure: string; readonly advice: string })[];
+  readonly noticed: readonly (Noticed & {
+    readonly says: string;
+    readonly figure: string;
+    readonly advice: string;
+  })[];
   /** Mean ΔE00 of each area from what was picked, over its pixels; none for what was not. */
   readonly areas: readonly { readonly id: string; readonly deltaE00?: number }[];
   readonly values: Values;
@@ -78,7 +82,10 @@ function* lookOverOf(question: LookOverQuestion, open: OpenDesk): Work<LookOverO
   const wishes = shown.map((s) => s?.wish ?? NO_TONES);
   const map = toneMapFor(field, wishes);
   const colours = shown.map((s) => (s?.passes.length ? s.colours() : undefined));
-  const rgba = paint(ground, map.places, colours, field.relieved.flows, { paper: open.desk.paper.lab, texture: 0 });
+  const rgba = paint(ground, map.places, colours, field.relieved.flows, {
+    paper: open.desk.paper.lab,
+    texture: 0,
+  });
   yield 0.8;
   const ids = field.named.ids;
   const asked = new Map(question.areas.map((a) => [String(a.id), a]));
@@ -87,8 +94,10 @@ function* lookOverOf(question: LookOverQuestion, open: OpenDesk): Work<LookOverO
     const own = shown[a];
     if (!own?.passes.length) return { id };
     const seen = seeArea(own.laid, map, a, own.wanted, own.borders[1] ?? 1, ground.mmPerPixel);
-    if (seen.off !== undefined && seen.off > OFF) noticed.push({ kind: "off target", area: id, deltaE00: seen.off });
-    const size = map.counts.subarray(a * 256, a * 256 + 256).reduce((s, n) => s + n, 0) * ground.mmPerPixel ** 2;
+    if (seen.off !== undefined && seen.off > OFF)
+      noticed.push({ kind: "off target", area: id, deltaE00: seen.off });
+    const size =
+      map.counts.subarray(a * 256, a * 256 + 256).reduce((s, n) => s + n, 0) * ground.mmPerPixel ** 2;
     const tones = own.borders.length - 1;
     if (tones > 2 && size > OF_LARGE && seen.lightest < SMALL && own.wish.whites.length === 0)
       noticed.push({ kind: "small highlight", area: id, mm2: seen.lightest });
@@ -99,7 +108,12 @@ function* lookOverOf(question: LookOverQuestion, open: OpenDesk): Work<LookOverO
     if (turn !== undefined) noticed.push({ kind: "pale cover", area: id, turn });
     return { id, ...(seen.off !== undefined && { deltaE00: seen.off }) };
   });
-  for (const { areas: [a, b], mm, merging, deltaE00 } of meetingsOf(ground, rgba, question.apart))
+  for (const {
+    areas: [a, b],
+    mm,
+    merging,
+    deltaE00,
+  } of meetingsOf(ground, rgba, question.apart))
     if (mm > SHORTEST && merging > MUCH && colours[a] && colours[b])
       noticed.push({ kind: "merging", areas: [ids[a]!, ids[b]!], share: merging, deltaE00 });
   // What has no plan yet is neither light nor dark.
@@ -117,7 +131,12 @@ function* lookOverOf(question: LookOverQuestion, open: OpenDesk): Work<LookOverO
   } else if (span < FLAT && areas.some((a) => a.deltaE00 !== undefined)) noticed.push({ kind: "flat", span });
   const names = new Map(question.names.map((n) => [String(n.id), n.name]));
   const nameOf = (id: string) => names.get(id) ?? id;
-  return { noticed: noticed.map((n) => ({ ...n, ...noticedInWords(n, nameOf) })), areas, values, ...compared };
+  return {
+    noticed: noticed.map((n) => ({ ...n, ...noticedInWords(n, nameOf) })),
+    areas,
+    values,
+    ...compared,
+  };
 }
 
 /** Looks a predicted colouring over: what runs together, what is off, what gets lost, and its values against the reference's. */

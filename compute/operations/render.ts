@@ -1,5 +1,18 @@
 import type { ColourInput } from "@/border/colour";
-import { Code, Codes, Colour, Flag, List, ListOfKinds, Nullable, One, Optional, Rule, Whole, Within } from "@/border/fields";
+import {
+  Code,
+  Codes,
+  Colour,
+  Flag,
+  List,
+  ListOfKinds,
+  Nullable,
+  One,
+  Optional,
+  Rule,
+  Whole,
+  Within,
+} from "@/border/fields";
 import { ToneWishInput } from "@/border/light";
 import { MOST_AREAS, MOST_LAYERS, PIECE_LAYERS } from "@/border/piece";
 import { PLANE, PlaneInput } from "@/border/pixels";
@@ -24,7 +37,9 @@ export class ShownAreaInput {
   @AreaId() id!: AreaIdInput;
   @ListOfKinds("medium", PIECE_LAYERS, MOST_LAYERS) layers!: Layer[];
   @Optional() @One(() => GroupWish, 'expected {"target",…}') wish?: GroupWish;
-  @Optional() @One(() => ToneWishInput, 'expected {"shares","touches","whites","white"}') tones?: ToneWishInput;
+  @Optional()
+  @One(() => ToneWishInput, 'expected {"shares","touches","whites","white"}')
+  tones?: ToneWishInput;
   /** So many of its passes; all when it is left out. */
   @Nullable() @Whole(0, 200, "passes") upTo: number | null = null;
 }
@@ -49,7 +64,8 @@ export class RenderQuestion extends ShownQuestion {
   @Optional()
   @Rule(
     `expected a list of at most ${MOST_AREAS} area ids`,
-    (v) => Array.isArray(v) && v.length <= MOST_AREAS && v.every((id) => ["string", "number"].includes(typeof id)),
+    (v) =>
+      Array.isArray(v) && v.length <= MOST_AREAS && v.every((id) => ["string", "number"].includes(typeof id)),
   )
   only?: AreaIdInput[];
   /** Unevenness of strokes and grain; 0 shows even ink. */
@@ -78,11 +94,16 @@ export interface ShownInField extends ShownArea {
 }
 
 /** What lies on every area of a field; fits the pencils first where some are drawn. */
-export function* shownIn(field: Field, question: ShownQuestion, open: OpenDesk): Work<(ShownInField | undefined)[]> {
+export function* shownIn(
+  field: Field,
+  question: ShownQuestion,
+  open: OpenDesk,
+): Work<(ShownInField | undefined)[]> {
   const { areas, sheet, underlay } = question;
   const finishers = new Map(question.finishers.map((f) => [f.code, f.color]));
   const drawn = areas.some((a) => a.layers.some((l) => l.medium === "pencil"));
-  const pencils: PencilDesk | undefined = drawn && open.input.pencils.length ? yield* part(pencilsOf(open), 0, 0.6) : undefined;
+  const pencils: PencilDesk | undefined =
+    drawn && open.input.pencils.length ? yield* part(pencilsOf(open), 0, 0.6) : undefined;
   const none: PencilDesk = { pencils: [], fit: undefined as never, surface: undefined as never };
   const said = new Map(areas.map((a) => [String(a.id), a]));
   const out: (ShownInField | undefined)[] = [];
@@ -93,7 +114,8 @@ export function* shownIn(field: Field, question: ShownQuestion, open: OpenDesk):
       const asked = { layers: inOrder(layers), upTo, underlay, ...(wish && { wish }) };
       const shown = shownArea(open, asked, sheet, finishers, () => pencils ?? none);
       // Made to the size of the plan unless somebody says where tones end as planned.
-      const planned = !tones || tones.borders.length === 2 ? { ...(tones ?? NO_TONES), borders: shown.borders } : tones;
+      const planned =
+        !tones || tones.borders.length === 2 ? { ...(tones ?? NO_TONES), borders: shown.borders } : tones;
       out.push({ ...shown, wish: planned });
     } else out.push(undefined);
     if (n % 8 === 7) yield 0.6 + (0.2 * n) / field.named.ids.length;
@@ -115,8 +137,14 @@ function* renderOf(question: RenderQuestion, open: OpenDesk): Work<RenderOutput>
   const only = question.only && new Set(question.only.map(String));
   const box = only ? boxOf(field, only) : ([0, 0, width, height] as const);
   const colours = shown.map((s) => (s?.passes.length ? s.colours() : undefined));
-  const mask = only && question.masked ? Uint8Array.from(field.named.ids, (id) => (only.has(id) ? 1 : 0)) : undefined;
-  const wish = { ...(mask && { mask }), paper: open.desk.paper.lab, texture: question.texture, ...(line && { line }) };
+  const mask =
+    only && question.masked ? Uint8Array.from(field.named.ids, (id) => (only.has(id) ? 1 : 0)) : undefined;
+  const wish = {
+    ...(mask && { mask }),
+    paper: open.desk.paper.lab,
+    texture: question.texture,
+    ...(line && { line }),
+  };
   return {
     width,
     height,
@@ -139,7 +167,10 @@ function boxOf({ named, relieved: { ground } }: Field, only: ReadonlySet<string>
 }
 
 /** The line at the size of a field: the mean of the pixels that it stands for. */
-export function lineFor({ named, coarser, relieved: { ground } }: Field, { line }: { readonly line?: PlaneInput }): Uint8Array | undefined {
+export function lineFor(
+  { named, coarser, relieved: { ground } }: Field,
+  { line }: { readonly line?: PlaneInput },
+): Uint8Array | undefined {
   const whole = named.line ?? lineOfPlane(line, named.ground.width, named.ground.height);
   if (!whole || coarser <= 1) return whole;
   const out = new Uint8Array(ground.own.length);
@@ -148,7 +179,8 @@ export function lineFor({ named, coarser, relieved: { ground } }: Field, { line 
     for (let x = 0; x < ground.width; x++, p++) {
       let [sum, n] = [0, 0];
       for (let v = y * coarser; v < Math.min(height, (y + 1) * coarser); v++)
-        for (let u = x * coarser; u < Math.min(width, (x + 1) * coarser); u++, n++) sum += whole[v * width + u]!;
+        for (let u = x * coarser; u < Math.min(width, (x + 1) * coarser); u++, n++)
+          sum += whole[v * width + u]!;
       out[p] = n ? sum / n : 0;
     }
   return out;

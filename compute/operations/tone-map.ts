@@ -3,10 +3,25 @@ import { ToneWishInput } from "@/border/light";
 import { MOST_AREAS } from "@/border/piece";
 import { PLANE, PlaneInput } from "@/border/pixels";
 import { wrong } from "@/border/problem";
-import { NO_TONES, toneMap as mapTones, tOf, zoneAt, type ToneMap, type ToneWish } from "@/core/colouring/tone-map";
+import {
+  NO_TONES,
+  toneMap as mapTones,
+  tOf,
+  zoneAt,
+  type ToneMap,
+  type ToneWish,
+} from "@/core/colouring/tone-map";
 import { zoneMarks, zoneOutlines, type ZoneMark, type ZoneOutline } from "@/core/colouring/zones";
 import type { Bytes } from "@/core/picture/plane";
-import { AreaId, fields, GroundQuestion, groundFor, toneMaps, type AreaIdInput, type Field } from "../grounds";
+import {
+  AreaId,
+  fields,
+  GroundQuestion,
+  groundFor,
+  toneMaps,
+  type AreaIdInput,
+  type Field,
+} from "../grounds";
 import { coarser as coarserGround } from "@/core/light/ground";
 import { hashOf } from "../hash";
 import { operation } from "../operation";

@@ -44,7 +44,8 @@ export const STEEPNESS = [0.005, 0.015, 0.03, 0.06, 0.12, 0.24, 0.5] as const;
 export function shareBelow(z: number): number {
   const x = Math.abs(z) / Math.SQRT2;
   const k = 1 / (1 + 0.3275911 * x);
-  const poly = k * (0.254829592 + k * (-0.284496736 + k * (1.421413741 + k * (-1.453152027 + k * 1.061405429))));
+  const poly =
+    k * (0.254829592 + k * (-0.284496736 + k * (1.421413741 + k * (-1.453152027 + k * 1.061405429))));
   const half = 0.5 * poly * Math.exp(-x * x);
   return z < 0 ? half : 1 - half;
 }
@@ -165,8 +166,7 @@ export function layArea(desk: Desk, { ink, pencil, opaque }: AreaLayers, reach: 
     STEEPNESS.forEach((steepness, level) => {
       // An even coat has no fade: its colours are those of the first level.
       if (even && level) return out.copyWithin(level * SAMPLES * 3, 0, SAMPLES * 3);
-      for (let s = 0; s < SAMPLES; s++)
-        out.set(at(s / (SAMPLES - 1), steepness), (level * SAMPLES + s) * 3);
+      for (let s = 0; s < SAMPLES; s++) out.set(at(s / (SAMPLES - 1), steepness), (level * SAMPLES + s) * 3);
     });
     return out;
   };

@@ -27,7 +27,8 @@ function valuesOf(counts: Float64Array): Values {
   counts.forEach((n, i) => (shares[Math.floor((i * LIGHTNESS_CLASSES) / classes)]! += n / total));
   const at = (share: number) => {
     let sum = 0;
-    for (let i = 0; i < classes; i++) if ((sum += counts[i]!) >= share * total) return (100 * (i + 0.5)) / classes;
+    for (let i = 0; i < classes; i++)
+      if ((sum += counts[i]!) >= share * total) return (100 * (i + 0.5)) / classes;
     return 100;
   };
   return { shares, dark: at(0.05), middle: at(0.5), light: at(0.95) };
@@ -63,7 +64,14 @@ export interface SeenArea {
 }
 
 /** Looks at one area. @param border where its lightest tone ends */
-export function seeArea(area: LaidArea, map: ToneMap, place: number, wanted: readonly Wanted[] | undefined, border: number, mmPerPixel: number): SeenArea {
+export function seeArea(
+  area: LaidArea,
+  map: ToneMap,
+  place: number,
+  wanted: readonly Wanted[] | undefined,
+  border: number,
+  mmPerPixel: number,
+): SeenArea {
   let [sum, n, lightest, total] = [0, 0, 0, 0];
   const own = map.counts.subarray(place * 256, place * 256 + 256);
   const seen: number[] = [];
@@ -116,7 +124,11 @@ const ASIDE = 0.7;
  * How areas stand beside each other where they touch, from a colouring without its line.
  * @param rgba of the colouring; `apart` the ΔE00 under which two colours merge
  */
-export function meetingsOf({ width, height, own, mmPerPixel, count }: Ground, rgba: Uint8ClampedArray, apart: number): Meeting[] {
+export function meetingsOf(
+  { width, height, own, mmPerPixel, count }: Ground,
+  rgba: Uint8ClampedArray,
+  apart: number,
+): Meeting[] {
   const d = Math.max(1, Math.round(ASIDE / mmPerPixel));
   const found = new Map<number, number[]>();
   const labAt = labsOf(rgba);
@@ -146,7 +158,11 @@ export function meetingsOf({ width, height, own, mmPerPixel, count }: Ground, rg
 }
 
 /** Values of a colouring, over the pixels of areas that count: 1 at their place in `counted`. */
-export function valuesOfColouring({ own }: Ground, rgba: Uint8ClampedArray, counted: readonly number[]): Values {
+export function valuesOfColouring(
+  { own }: Ground,
+  rgba: Uint8ClampedArray,
+  counted: readonly number[],
+): Values {
   const counts = new Float64Array(CLASSES);
   const labAt = labsOf(rgba);
   for (let p = 0; p < own.length; p++) if (counted[own[p]!]) counts[classOf(labAt(p)[0])]!++;
@@ -158,7 +174,12 @@ export function valuesOfColouring({ own }: Ground, rgba: Uint8ClampedArray, coun
  * @param reference 0 light to 65535 dark, by lightness
  * @returns the difference of each pixel: 128 none, 255 the colouring is 50 L* lighter, 0 that much darker
  */
-export function againstReference({ own }: Ground, rgba: Uint8ClampedArray, reference: Uint16Array, counted: readonly number[]): { values: Values; differences: Uint8Array } {
+export function againstReference(
+  { own }: Ground,
+  rgba: Uint8ClampedArray,
+  reference: Uint16Array,
+  counted: readonly number[],
+): { values: Values; differences: Uint8Array } {
   const counts = new Float64Array(CLASSES);
   const differences = new Uint8Array(own.length).fill(128);
   const labAt = labsOf(rgba);

@@ -122,7 +122,12 @@ export function paint(
 }
 
 /** Unevenness of strokes that follow the growth. */
-function alongFlow({ width, height, cell, left, top, across, along }: Flow, x: number, y: number, scale: number): number {
+function alongFlow(
+  { width, height, cell, left, top, across, along }: Flow,
+  x: number,
+  y: number,
+  scale: number,
+): number {
   const u = Math.min(width - 1, Math.max(0, Math.floor((x - left) / cell)));
   const v = Math.min(height - 1, Math.max(0, Math.floor((y - top) / cell)));
   const q = v * width + u;

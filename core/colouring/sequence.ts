@@ -14,7 +14,10 @@ export interface SheetStep {
  * @param areas in the order of colouring, each with all of its passes
  * @param underlay how many passes of every area that has any belong to the whole piece's underlay
  */
-export function sequenceOf(areas: readonly { readonly id: string; readonly passes: readonly Pass[] }[], underlay: number): SheetStep[] {
+export function sequenceOf(
+  areas: readonly { readonly id: string; readonly passes: readonly Pass[] }[],
+  underlay: number,
+): SheetStep[] {
   const out: SheetStep[] = [];
   const laid = new Map<string, number>();
   const inked = areas.filter((a) => a.passes.length);

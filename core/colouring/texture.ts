@@ -20,7 +20,8 @@ function tile(): Float32Array {
         const [u, v] = [(x * cells) / SIDE, (y * cells) / SIDE];
         const [x0, y0] = [Math.floor(u), Math.floor(v)];
         const [fx, fy] = [u - x0, v - y0];
-        const at = (dx: number, dy: number) => 2 * hashed((x0 + dx) % cells, ((y0 + dy) % cells) + cells * 7) - 1;
+        const at = (dx: number, dy: number) =>
+          2 * hashed((x0 + dx) % cells, ((y0 + dy) % cells) + cells * 7) - 1;
         out[p]! +=
           0.5 *
           ((1 - fy) * ((1 - fx) * at(0, 0) + fx * at(1, 0)) + fy * ((1 - fx) * at(0, 1) + fx * at(1, 1)));

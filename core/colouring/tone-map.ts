@@ -52,7 +52,11 @@ const SPREAD = 0.09;
 const [LOW, HIGH] = [0.05, 0.95] as const;
 
 /** Values with touches put on: a Gaussian each, of half its radius. */
-function touched(values: Uint16Array, { width, height, own, mmPerPixel }: Ground, wishes: readonly ToneWish[]): Uint16Array {
+function touched(
+  values: Uint16Array,
+  { width, height, own, mmPerPixel }: Ground,
+  wishes: readonly ToneWish[],
+): Uint16Array {
   if (wishes.every((w) => !w.touches.length)) return values;
   const out = values.slice();
   wishes.forEach(({ touches }, area) => {
@@ -115,7 +119,8 @@ export function toneMap(plain: Uint16Array, ground: Ground, wishes: readonly Ton
   const n = wishes.length;
   const histogram = new Uint32Array(n * STEPS);
   const shift = Math.log2((DARKEST + 1) / STEPS);
-  for (let p = 0; p < own.length; p++) if (own[p]! >= 0) histogram[own[p]! * STEPS + (values[p]! >> shift)]!++;
+  for (let p = 0; p < own.length; p++)
+    if (own[p]! >= 0) histogram[own[p]! * STEPS + (values[p]! >> shift)]!++;
   const places = new Uint8Array(own.length);
   const table = new Uint8Array(n * STEPS);
   wishes.forEach((wish, area) => {
@@ -139,14 +144,16 @@ export function toneMap(plain: Uint16Array, ground: Ground, wishes: readonly Ton
       table[area * STEPS + v] = 1 + Math.round(254 * toPlace(0.5 + stretch * (share - 0.5)));
     }
   });
-  for (let p = 0; p < own.length; p++) if (own[p]! >= 0) places[p] = table[own[p]! * STEPS + (values[p]! >> shift)]!;
+  for (let p = 0; p < own.length; p++)
+    if (own[p]! >= 0) places[p] = table[own[p]! * STEPS + (values[p]! >> shift)]!;
   wishes.forEach(({ whites }, area) => {
     for (const { at, radius } of whites) {
       const r = radius / mmPerPixel;
       const [cx, cy] = [at[0] * width, at[1] * height];
       for (let y = Math.max(0, Math.floor(cy - r)); y < Math.min(height, cy + r); y++)
         for (let x = Math.max(0, Math.floor(cx - r)); x < Math.min(width, cx + r); x++)
-          if (own[y * width + x] === area && Math.hypot(x + 0.5 - cx, y + 0.5 - cy) < r) places[y * width + x] = 0;
+          if (own[y * width + x] === area && Math.hypot(x + 0.5 - cx, y + 0.5 - cy) < r)
+            places[y * width + x] = 0;
     }
   });
   const counts = new Uint32Array(n * 256);
@@ -158,7 +165,13 @@ export function toneMap(plain: Uint16Array, ground: Ground, wishes: readonly Ton
 export const tOf = (byte: number): number => (byte - 1) / 254;
 
 /** mm² of an area between two places, ends included where they are the area's own. */
-export function mm2Between(counts: Uint32Array, area: number, from: number, to: number, mmPerPixel: number): number {
+export function mm2Between(
+  counts: Uint32Array,
+  area: number,
+  from: number,
+  to: number,
+  mmPerPixel: number,
+): number {
   let pixels = 0;
   for (let b = 1; b < 256; b++) {
     const t = tOf(b);

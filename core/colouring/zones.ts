@@ -37,13 +37,22 @@ export function zoneMarks(whole: Ground, zones: Uint8Array, flows: ReadonlyMap<n
   const key = new Int32Array(own.length);
   for (let y = 0, p = 0; y < height; y++)
     for (let x = 0; x < width; x++, p++) {
-      const q = Math.min(whole.height - 1, y * by + half) * whole.width + Math.min(whole.width - 1, x * by + half);
+      const q =
+        Math.min(whole.height - 1, y * by + half) * whole.width + Math.min(whole.width - 1, x * by + half);
       key[p] = own[p]! < 0 ? -1 : own[p]! * MOST_ZONES + zones[q]!;
     }
   const edges = new Uint8Array(key.length);
   for (let y = 0, p = 0; y < height; y++)
     for (let x = 0; x < width; x++, p++)
-      if (!x || !y || x + 1 === width || y + 1 === height || key[p] !== key[p + 1] || key[p] !== key[p + width]) edges[p] = 1;
+      if (
+        !x ||
+        !y ||
+        x + 1 === width ||
+        y + 1 === height ||
+        key[p] !== key[p + 1] ||
+        key[p] !== key[p + width]
+      )
+        edges[p] = 1;
   const { squared } = nearestOf(edges, width, height);
   const best = new Int32Array(count * MOST_ZONES).fill(-1);
   for (let p = 0; p < key.length; p++) {

@@ -40,7 +40,8 @@ export function coarser(ground: Ground, by: number): Ground {
   const half = by >> 1;
   for (let y = 0, p = 0; y < height; y++) {
     const row = Math.min(ground.height - 1, y * by + half) * ground.width;
-    for (let x = 0; x < width; x++, p++) own[p] = ground.own[row + Math.min(ground.width - 1, x * by + half)]!;
+    for (let x = 0; x < width; x++, p++)
+      own[p] = ground.own[row + Math.min(ground.width - 1, x * by + half)]!;
   }
   return { ...ground, width, height, own, mmPerPixel: ground.mmPerPixel * by };
 }

@@ -71,7 +71,13 @@ function cellsOf({ width, height, inside }: Grid): Cells {
  * Solves ∇²f = div g over the cells of the area, with no flow through its edge other than g's, by over-relaxation; cells that are fixed stay.
  * @param gx, gy the gradient that f should have; none for Laplace's equation
  */
-function relax(f: Float32Array, { at, beside }: Cells, fixed?: Uint8Array, gx?: Float32Array, gy?: Float32Array): void {
+function relax(
+  f: Float32Array,
+  { at, beside }: Cells,
+  fixed?: Uint8Array,
+  gx?: Float32Array,
+  gy?: Float32Array,
+): void {
   /** What f should rise by from its neighbours to each cell, all together, and how many there are. */
   const rise = new Float32Array(at.length);
   const many = new Uint8Array(at.length);
@@ -139,7 +145,8 @@ export function flowOf(ground: Ground, area: number, { box }: Extent, { strokes 
   for (let y = 0, p = 0; y < height; y++)
     for (let x = 0; x < width; x++, p++) {
       const [px, py] = [Math.floor(left + (x + 0.5) * cell), Math.floor(top + (y + 0.5) * cell)];
-      if (px < ground.width && py < ground.height && ground.own[py * ground.width + px] === area) inside[p] = 1;
+      if (px < ground.width && py < ground.height && ground.own[py * ground.width + px] === area)
+        inside[p] = 1;
     }
   const fixed = new Uint8Array(width * height);
   const fields = Array.from({ length: 4 }, () => new Float32Array(width * height));

@@ -30,7 +30,13 @@ export const strandNoise = (v: number): number => {
 };
 
 /** Distance of each cell of a grid from points and lines, up to `most` cells. */
-function distances(flow: Flow, ground: Ground, lines: readonly (readonly Point[])[], points: readonly Point[], most: number) {
+function distances(
+  flow: Flow,
+  ground: Ground,
+  lines: readonly (readonly Point[])[],
+  points: readonly Point[],
+  most: number,
+) {
   const { width, height, cell, left, top } = flow;
   const out = new Float32Array(width * height).fill(most);
   const mark = (x: number, y: number) => {
@@ -40,7 +46,8 @@ function distances(flow: Flow, ground: Ground, lines: readonly (readonly Point[]
         if (far < out[v * width + u]!) out[v * width + u] = far;
       }
   };
-  const place = ([x, y]: Point) => [(x * ground.width - left) / cell, (y * ground.height - top) / cell] as const;
+  const place = ([x, y]: Point) =>
+    [(x * ground.width - left) / cell, (y * ground.height - top) / cell] as const;
   for (const line of lines) for (const [x, y] of cellsAlong(line, place)) mark(x, y);
   for (const p of points) mark(...place(p));
   return out;

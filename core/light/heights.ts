@@ -94,7 +94,13 @@ interface Forms {
 }
 
 /** A pixel at an edge: each neighbour is of the same form, hides it, or ends it. */
-function atEdge(h: Float32Array, { width, height, own }: Level, forms: Forms, p: number, screen: number): number {
+function atEdge(
+  h: Float32Array,
+  { width, height, own }: Level,
+  forms: Forms,
+  p: number,
+  screen: number,
+): number {
   const { stencils, root, before, count } = forms;
   const a = own[p]!;
   const { across, down, rising, falling, f } = stencils[a]!;
@@ -170,7 +176,11 @@ function refine(h: Float32Array, from: Level, to: Level, root: Int16Array): Floa
  * and a half tube along a tube's axis.
  * @param crease 1 where the valley of a fold runs
  */
-export function squaredHeights(ground: Ground, reliefs: readonly Relief[], crease?: Uint8Array): Float32Array {
+export function squaredHeights(
+  ground: Ground,
+  reliefs: readonly Relief[],
+  crease?: Uint8Array,
+): Float32Array {
   const root = Int16Array.from(reliefs, (r) => r.root);
   const shapes = reliefs.map((r) => reliefs[r.root] ?? r);
   const flat = Uint8Array.from(shapes, (r) => (r.kind === "flat" ? 1 : 0));
@@ -182,7 +192,11 @@ export function squaredHeights(ground: Ground, reliefs: readonly Relief[], creas
   let h: Float32Array | undefined;
   let last: Level | undefined;
   for (; by >= 1; by >>= 1) {
-    const level = levelOf(coarser({ ...ground, own: by > 1 ? creased(ground, own, by) : own }, by), root, flat);
+    const level = levelOf(
+      coarser({ ...ground, own: by > 1 ? creased(ground, own, by) : own }, by),
+      root,
+      flat,
+    );
     h = h && last ? refine(h, last, level, root) : new Float32Array(level.own.length);
     const screen = 1 / (UNBOUND * Math.max(level.width, level.height)) ** 2;
     const { over, sweeps } = last ? (by > 1 ? BETWEEN : LAST) : FIRST;

@@ -56,11 +56,7 @@ const RADIANS = Math.PI / 180;
 /** Towards the lamp. */
 export function lampDirection({ from, height, behind }: Lamp): Direction {
   const [turn, up] = [from * RADIANS, height * RADIANS];
-  return [
-    Math.sin(turn) * Math.cos(up),
-    -Math.cos(turn) * Math.cos(up),
-    (behind ? -1 : 1) * Math.sin(up),
-  ];
+  return [Math.sin(turn) * Math.cos(up), -Math.cos(turn) * Math.cos(up), (behind ? -1 : 1) * Math.sin(up)];
 }
 
 /** How narrow the rim of a hard light from behind is, as a power. */

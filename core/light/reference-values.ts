@@ -22,7 +22,12 @@ const MARGIN = 0.5;
  * Values (0 light to 65535 dark) that a reference shows where it lies on a ground: one less its lightness L*, each pixel that lies on the edge
  * of an area taking that of the nearest one within.
  */
-export function referenceValues(ground: Ground, picture: Pixels, pairs: readonly Pair[], gains: Gains): Uint16Array {
+export function referenceValues(
+  ground: Ground,
+  picture: Pixels,
+  pairs: readonly Pair[],
+  gains: Gains,
+): Uint16Array {
   const { width, height, own, mmPerPixel } = ground;
   const { data, channels, ...size } = balanced(picture, gains);
   const to = aligned(pairs, ground, size);

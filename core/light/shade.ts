@@ -12,7 +12,11 @@ const FINE = 14;
 const DIAGONAL = Math.SQRT2;
 
 /** Distance (pixels, up to `most`) to what lies before, through the pixel's own area: two passes over the plane (G. Borgefors 1986). */
-function nearestBefore({ width, height, own, before, count }: Ground, stands: readonly number[], most: number): Float32Array {
+function nearestBefore(
+  { width, height, own, before, count }: Ground,
+  stands: readonly number[],
+  most: number,
+): Float32Array {
   const d = new Float32Array(own.length).fill(most);
   const step = (p: number, q: number, far: number) => {
     const b = own[q]!;

@@ -65,7 +65,12 @@ const BANDS = 1.5;
 const MIRRORED = (cos: number) => 0.5 - 0.5 * Math.cos(2 * Math.PI * BANDS * (0.5 + 0.5 * cos));
 
 /** How each area's height is found: those that are like a neighbour go on with what that is like in the end. */
-export function reliefsOf(ground: Ground, forms: readonly Form[], placeOf: (id: string) => number, extents: readonly Extent[]): Relief[] {
+export function reliefsOf(
+  ground: Ground,
+  forms: readonly Form[],
+  placeOf: (id: string) => number,
+  extents: readonly Extent[],
+): Relief[] {
   const rootOf = (area: number): number => {
     let now = area;
     for (let hops = 0; hops <= forms.length; hops++) {
@@ -104,7 +109,12 @@ export interface Relieved {
  * @param forms of every area; `placeOf` leads from an area's id to its place
  * @param by makes it coarser by this whole factor: a quick look
  */
-export function relieve(whole: Ground, forms: readonly Form[], placeOf: (id: string) => number, by = 1): Relieved {
+export function relieve(
+  whole: Ground,
+  forms: readonly Form[],
+  placeOf: (id: string) => number,
+  by = 1,
+): Relieved {
   const ground = coarser(whole, by);
   const extents = extentsOf(ground);
   const reliefs = reliefsOf(ground, forms, placeOf, extents);
@@ -123,7 +133,10 @@ export function relieve(whole: Ground, forms: readonly Form[], placeOf: (id: str
 export function valueField(relieved: Relieved, plan: LightPlan): ValueField {
   const { ground, forms, extents, normals, crease } = relieved;
   const { width, height, own } = ground;
-  const lamps = [plan.main, ...(plan.second ? [plan.second] : [])].map((l) => ({ ...l, to: lampDirection(l) }));
+  const lamps = [plan.main, ...(plan.second ? [plan.second] : [])].map((l) => ({
+    ...l,
+    to: lampDirection(l),
+  }));
   const whole = lamps.reduce((sum, l) => sum + l.strength, 0) || 1;
   const shines = Float32Array.from(forms, (f) => f.shine);
   const light = new Float32Array(own.length);
@@ -144,19 +157,25 @@ export function valueField(relieved: Relieved, plan: LightPlan): ValueField {
     const shine = shines[a]!;
     if (shine > 0) {
       const to = lamps[0]!.to;
-      sum = (1 - shine) * sum + shine * whole * MIRRORED(n[0] * to[0] + n[1] * to[1] + n[2] * Math.abs(to[2]));
+      sum =
+        (1 - shine) * sum + shine * whole * MIRRORED(n[0] * to[0] + n[1] * to[1] + n[2] * Math.abs(to[2]));
     }
     light[p] = sum / whole;
   }
   if (crease) inCreases(light, relieved, crease);
   for (const [a, flow] of relieved.flows)
     lightHair(ground, a, extents[a]!, forms[a]!.growth!, flow, normals, lamps[0]!.to, light);
-  const shade = shadeOf(ground, plan, forms.map((f) => f.stands));
+  const shade = shadeOf(
+    ground,
+    plan,
+    forms.map((f) => f.stands),
+  );
   const values = new Uint16Array(own.length);
   const { strength } = plan.shade;
   const takes = forms.map((f) => f.takes);
   for (let p = 0; p < own.length; p++)
-    if (own[p]! >= 0) values[p] = Math.round(DARKEST * (1 - light[p]! * (1 - strength * takes[own[p]!]! * shade[p]!)));
+    if (own[p]! >= 0)
+      values[p] = Math.round(DARKEST * (1 - light[p]! * (1 - strength * takes[own[p]!]! * shade[p]!)));
   return { width, height, values };
 }
 
@@ -172,5 +191,10 @@ function inCreases(light: Float32Array, { ground: { width, own } }: Relieved, cr
 }
 
 /** Values of the light and of a reference, mixed: `share` of the reference's. */
-export const mixedValues = (light: Uint16Array, reference: Uint16Array, share: number, { own }: Pick<Ground, "own">): Uint16Array =>
+export const mixedValues = (
+  light: Uint16Array,
+  reference: Uint16Array,
+  share: number,
+  { own }: Pick<Ground, "own">,
+): Uint16Array =>
   light.map((v, p) => (own[p]! < 0 ? 0 : Math.round((1 - share) * v + share * reference[p]!)));

@@ -56,7 +56,10 @@ export function passesOf(
   const out: Pass[] = [];
   const sorted = inOrder(layers);
   const shade = shadowEnd(layers);
-  const [under, over] = [shade.under, shade.over].map((list) => list.map((l) => l.coats)) as [number[], number[]];
+  const [under, over] = [shade.under, shade.over].map((list) => list.map((l) => l.coats)) as [
+    number[],
+    number[],
+  ];
   const tones = layersOf(layers, "tone").length;
   const spans = spansOf(tones, toneBordersOf(layers, laid.local), hasShadowEnd({ under, over }));
   for (let from = 0, to = 0; from < sorted.length; from = to) {

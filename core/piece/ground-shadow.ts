@@ -24,7 +24,11 @@ const POINTS = 14;
  * out of whatever it lies on, as an area of its own.
  * @returns nothing while no area is placed
  */
-export function groundShadowOf(piece: Piece, { width, height, areas }: Drawn, id: string): LightCommand | undefined {
+export function groundShadowOf(
+  piece: Piece,
+  { width, height, areas }: Drawn,
+  id: string,
+): LightCommand | undefined {
   const standing = areas.filter(({ box }) => box[2] - box[0] < GROUND);
   if (!standing.length) return undefined;
   const foot = Math.max(...standing.map((a) => a.box[3]));

@@ -70,5 +70,11 @@ export const zonesOf = ({ zones }: Pick<Area, "zones">): AreaTones => zones ?? D
 export function toneWishOf(area: Pick<Area, "white" | "zones">, borders: readonly number[]): ToneWish {
   const { shares, touches, whites } = zonesOf(area);
   // Said for another number of tones it says nothing of this one.
-  return { white: area.white, borders, shares: shares?.length === borders.length - 2 ? shares : null, touches, whites };
+  return {
+    white: area.white,
+    borders,
+    shares: shares?.length === borders.length - 2 ? shares : null,
+    touches,
+    whites,
+  };
 }

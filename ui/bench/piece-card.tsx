@@ -4,6 +4,7 @@ import { tonesOf, type Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { useTones } from "@/ui/compute/use-tones";
 import { Ramp } from "@/ui/ink/ramp";
+import { PiecePicture } from "@/ui/light/piece-picture";
 import { counted } from "@/words/numbers";
 
 interface PieceCardProps {
@@ -26,17 +27,24 @@ export function PieceCard({ id, piece, paper, changed, rack }: PieceCardProps) {
         className="grid gap-x-6 p-4 min-[760px]:grid-cols-[auto_minmax(0,1fr)]"
         aria-label={`Open ${piece.name}`}
       >
-        {pictureId ? (
-          <img
-            src={`/api/pictures/${pictureId}`}
-            alt=""
-            className="block max-h-[440px] w-full object-contain object-left-top min-[760px]:max-w-[46vw]"
-          />
-        ) : (
-          <p className="m-0 flex min-h-40 min-w-60 items-center justify-center border border-dashed border-strong text-[15px] text-soft">
-            no picture yet
-          </p>
-        )}
+        <PiecePicture
+          piece={piece}
+          rack={rack}
+          className="w-full min-[760px]:w-[46vw] min-[760px]:max-w-[560px]"
+          instead={
+            pictureId ? (
+              <img
+                src={`/api/pictures/${pictureId}`}
+                alt=""
+                className="block max-h-[440px] w-full object-contain object-left-top min-[760px]:w-[46vw] min-[760px]:max-w-[560px]"
+              />
+            ) : (
+              <p className="m-0 flex min-h-40 min-w-60 items-center justify-center border border-dashed border-strong text-[15px] text-soft">
+                no picture yet
+              </p>
+            )
+          }
+        />
         <div className="min-w-0 pt-3 min-[760px]:pt-0">
           <h2 className="m-0 text-[24px] leading-tight">{piece.name}</h2>
           <p className="mt-0.5 mb-3 text-[15px] text-soft">

@@ -40,7 +40,9 @@ export function CheckSide({ own }: { readonly own: Check }) {
       <section aria-label="Areas">
         <h2 className="m-0 mb-1 text-[17px]">Areas</h2>
         <table className="w-full border-collapse text-[15px]">
-          <caption className="sr-only">Each area against the colours that were picked, over its pixels</caption>
+          <caption className="sr-only">
+            Each area against the colours that were picked, over its pixels
+          </caption>
           <tbody>
             {piece.areas
               .filter((a) => a.place)
@@ -58,7 +60,15 @@ export function CheckSide({ own }: { readonly own: Check }) {
                         {a.name}
                       </button>
                     </td>
-                    <td>{off === undefined ? (a.white ? "stays white" : a.layers.length ? "" : "no group yet") : differenceWords(off)}</td>
+                    <td>
+                      {off === undefined
+                        ? a.white
+                          ? "stays white"
+                          : a.layers.length
+                            ? ""
+                            : "no group yet"
+                        : differenceWords(off)}
+                    </td>
                     <td className="text-right text-soft">{off !== undefined && `${off.toFixed(1)} ΔE00`}</td>
                   </tr>
                 );
@@ -85,8 +95,8 @@ function ValuesChart({ found }: { readonly found: LookOverOutput }) {
     <section aria-label="Values">
       <h2 className="m-0 mb-1 text-[17px]">Values</h2>
       <p className="mt-0 mb-1 text-[15px]">
-        From L* {values.dark.toFixed(0)} to {values.light.toFixed(0)}: {(values.light - values.dark).toFixed(0)} L* of
-        contrast
+        From L* {values.dark.toFixed(0)} to {values.light.toFixed(0)}:{" "}
+        {(values.light - values.dark).toFixed(0)} L* of contrast
         {wanted && `; the reference has ${(wanted.light - wanted.dark).toFixed(0)}`}.
       </p>
       <ChartCanvas

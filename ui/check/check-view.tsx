@@ -38,7 +38,11 @@ const COMPARE_NAMES: Readonly<Record<Compare, string>> = {
   beside: "Side by side",
   blink: "Blink",
 };
-const LAMPS: Readonly<Record<Illuminant, string>> = { D65: "Daylight", D50: "Warm daylight", A: "Lamp light" };
+const LAMPS: Readonly<Record<Illuminant, string>> = {
+  D65: "Daylight",
+  D50: "Warm daylight",
+  A: "Lamp light",
+};
 /** Time that each of two blinking views stands, ms. */
 const BLINK = 900;
 
@@ -110,7 +114,13 @@ function Picture({ own }: { readonly own: Check }) {
     <section aria-label="Picture" className="flex min-h-0 min-w-0 flex-col">
       <div className="flex flex-wrap items-center gap-x-2 gap-y-1 pb-2">
         <Choice label="Show" value={view} options={choices} names={NAMES} onChange={own.setView} />
-        <Choice label="Compare" value={compare} options={COMPARE} names={COMPARE_NAMES} onChange={own.setCompare} />
+        <Choice
+          label="Compare"
+          value={compare}
+          options={COMPARE}
+          names={COMPARE_NAMES}
+          onChange={own.setCompare}
+        />
         {compare !== "one" && (
           <Choice label="with" value={other} options={choices} names={NAMES} onChange={own.setOther} />
         )}
@@ -131,7 +141,13 @@ function Picture({ own }: { readonly own: Check }) {
       <div ref={frame} className="relative min-h-60 flex-1 overflow-auto">
         {error && (
           <Progress
-            work={{ progress: undefined, error, cancelled: false, cancel: () => undefined, again: light.again }}
+            work={{
+              progress: undefined,
+              error,
+              cancelled: false,
+              cancel: () => undefined,
+              again: light.again,
+            }}
             doing="Drawing the colouring"
           />
         )}
@@ -141,7 +157,10 @@ function Picture({ own }: { readonly own: Check }) {
           </p>
         )}
         {shown && fit > 0 && (
-          <div className={beside ? "flex flex-wrap gap-2" : "relative mx-auto"} style={beside ? undefined : on}>
+          <div
+            className={beside ? "flex flex-wrap gap-2" : "relative mx-auto"}
+            style={beside ? undefined : on}
+          >
             {beside ? (
               <>
                 {layer(view)}
@@ -153,7 +172,10 @@ function Picture({ own }: { readonly own: Check }) {
                 <div className="absolute inset-0" style={{ clipPath: `inset(0 ${100 * (1 - wipe)}% 0 0)` }}>
                   {layer(view)}
                 </div>
-                <span className="absolute inset-y-0 w-0.5 bg-black outline outline-white" style={{ left: `${100 * wipe}%` }} />
+                <span
+                  className="absolute inset-y-0 w-0.5 bg-black outline outline-white"
+                  style={{ left: `${100 * wipe}%` }}
+                />
               </>
             ) : (
               layer(blinking && second ? other : view)
@@ -195,9 +217,14 @@ function Layer({
     [view, values],
   );
   const off = over.output?.differences;
-  const differences = useMemo(() => (view === "differences" && off ? inGreys(off, (b) => b) : undefined), [view, off]);
+  const differences = useMemo(
+    () => (view === "differences" && off ? inGreys(off, (b) => b) : undefined),
+    [view, off],
+  );
   const tint = useMemo(() => tintOf(piece, judged.groupOf), [piece, judged]);
-  const pixelsPerMm = light.lit ? frame.width / (light.lit.output.values.width * light.lit.output.mmPerPixel) : 1;
+  const pixelsPerMm = light.lit
+    ? frame.width / (light.lit.output.values.width * light.lit.output.mmPerPixel)
+    : 1;
   switch (view) {
     case "colouring":
       return shown ? <PixelCanvas pixels={shown} label="Predicted colouring" testId="colouring" /> : null;
@@ -212,17 +239,30 @@ function Layer({
         <>
           <ToneLayer map={map} tint={tint} />
           <svg className="absolute inset-0 h-full w-full" aria-hidden>
-            <ToneNumbers map={map} place={([x, y]) => [x * frame.width, y * frame.height]} pixelsPerMm={pixelsPerMm} />
+            <ToneNumbers
+              map={map}
+              place={([x, y]) => [x * frame.width, y * frame.height]}
+              pixelsPerMm={pixelsPerMm}
+            />
           </svg>
         </>
       ) : null;
     case "light":
       return greys ? <PixelCanvas pixels={greys} label="Light and dark" /> : null;
     case "differences":
-      return differences ? <PixelCanvas pixels={differences} label="Where values differ from the reference" /> : null;
+      return differences ? (
+        <PixelCanvas pixels={differences} label="Where values differ from the reference" />
+      ) : null;
     case "reference":
       return reference && picture ? (
-        <ReferenceLayer reference={reference} picture={picture} frame={frame} filter={FILTER} opacity={1} wipe={1} />
+        <ReferenceLayer
+          reference={reference}
+          picture={picture}
+          frame={frame}
+          filter={FILTER}
+          opacity={1}
+          wipe={1}
+        />
       ) : null;
     case "line":
       return bare ? <PixelCanvas pixels={bare} label="Line on bare paper" /> : null;

@@ -4,7 +4,14 @@ import { useRef, useState } from "react";
 import { Progress } from "@/ui/compute/progress";
 import { saveFile } from "@/ui/save-file";
 import { messageOf } from "@/ui/send";
-import { colouringPng, guidePdf, layeredPicture, toneMapDrawing, type Course, type Outgoing } from "./exports";
+import {
+  colouringPng,
+  guidePdf,
+  layeredPicture,
+  toneMapDrawing,
+  type Course,
+  type Outgoing,
+} from "./exports";
 import type { Check } from "./use-check";
 
 /** Widths that the colouring is given in, pixels; the drawing's own comes with them. */
@@ -44,7 +51,9 @@ export function ExportButtons({ own, pieceId }: { readonly own: Check; readonly 
         saveFile(
           `${fileName}.ora`,
           "image/openraster",
-          new Blob([(await layeredPicture(out, course)) as Uint8Array<ArrayBuffer>], { type: "image/openraster" }),
+          new Blob([(await layeredPicture(out, course)) as Uint8Array<ArrayBuffer>], {
+            type: "image/openraster",
+          }),
         ),
     },
     {

@@ -31,8 +31,18 @@ export interface Course {
 const NOTHING = () => 0;
 
 /** The colouring, or the bare sheet with its line. */
-async function drawn({ piece, rack, light }: Outgoing, { signal }: Course, more: object = {}, upTo?: () => number) {
-  return ask("render", rack, { field: light.field, ...shownQuestion(piece, rack, upTo), ...more }, { signal });
+async function drawn(
+  { piece, rack, light }: Outgoing,
+  { signal }: Course,
+  more: object = {},
+  upTo?: () => number,
+) {
+  return ask(
+    "render",
+    rack,
+    { field: light.field, ...shownQuestion(piece, rack, upTo), ...more },
+    { signal },
+  );
 }
 
 const toneMapOf = ({ piece, light, groupOf }: Outgoing, { signal }: Course): Promise<ToneMapOutput> =>
@@ -51,10 +61,14 @@ export async function colouringPng(out: Outgoing, course: Course, wide: number):
 /** Codes of an area's tones, lightest first, with what makes its shadow end. */
 function codesOf(area: Area, group: GroupOutput | undefined): string[] {
   const zones = toneBordersOf(area.layers, group?.local).length - 1;
-  const tones = group?.tones.map((t) => t.code) ?? area.layers.flatMap((l) => (l.medium === "tone" ? [l.code] : []));
+  const tones =
+    group?.tones.map((t) => t.code) ?? area.layers.flatMap((l) => (l.medium === "tone" ? [l.code] : []));
   if (!tones.length) return [];
   const shade = group?.shade[0]?.code;
-  return Array.from({ length: zones }, (_, i) => tones[i] ?? (shade ? `${tones.at(-1)} + ${shade}` : tones.at(-1)!));
+  return Array.from(
+    { length: zones },
+    (_, i) => tones[i] ?? (shade ? `${tones.at(-1)} + ${shade}` : tones.at(-1)!),
+  );
 }
 
 /** The line alone, black on clear, as PNG. */
@@ -113,7 +127,13 @@ export async function layeredPicture(out: Outgoing, course: Course): Promise<Uin
   const { piece, rack, light } = out;
   const finished = await drawn(out, course);
   const { width, height } = finished;
-  const layer = async (name: string, picture: Pictured, visible: boolean, x = 0, y = 0): Promise<RasterLayer> => ({
+  const layer = async (
+    name: string,
+    picture: Pictured,
+    visible: boolean,
+    x = 0,
+    y = 0,
+  ): Promise<RasterLayer> => ({
     name,
     png: await bytesOf(await pngOf(picture)),
     x,
@@ -122,12 +142,18 @@ export async function layeredPicture(out: Outgoing, course: Course): Promise<Uin
   });
   const layers: (RasterLayer | LayerGroup)[] = [
     await layer("Paper", await drawn(out, course, { lined: false }, NOTHING), true),
-    await layer("Light", inGreys(light.values, (b) => 255 - b), false),
+    await layer(
+      "Light",
+      inGreys(light.values, (b) => 255 - b),
+      false,
+    ),
     await layer("Tone map", tonesInGrey(await toneMapOf(out, course)), false),
   ];
   course.onProgress(0.15);
   const passes = new Map(finished.areas.map((a) => [a.id, a.passes]));
-  const areas = piece.areas.flatMap((a) => (passes.get(a.id)?.length ? [{ id: a.id, passes: passes.get(a.id)! }] : []));
+  const areas = piece.areas.flatMap((a) =>
+    passes.get(a.id)?.length ? [{ id: a.id, passes: passes.get(a.id)! }] : [],
+  );
   const sequence = sequenceOf(areas, piece.whole.underlay.length);
   const underlay: RasterLayer[] = [];
   const groups = new Map<string, { layers: RasterLayer[]; pencil: RasterLayer[] }>();
@@ -176,11 +202,26 @@ export async function guidePdf(out: Outgoing, course: Course, pieceId: string): 
   const form = new FormData();
   form.append("colouring", colouring, "colouring.png");
   form.append("tones", tones, "tones.png");
-  form.append("locals", JSON.stringify(Object.fromEntries(out.piece.areas.flatMap((a) => {
-    const local = out.groupOf(a.id)?.local;
-    return local === undefined ? [] : [[a.id, local]];
-  }))));
-  const answer = await fetch(`/api/pieces/${pieceId}/guide`, { method: "POST", body: form, signal: course.signal });
-  if (!answer.ok) throw new Error(((await answer.json().catch(() => ({}))) as { message?: string }).message ?? "The guide could not be made.");
+  form.append(
+    "locals",
+    JSON.stringify(
+      Object.fromEntries(
+        out.piece.areas.flatMap((a) => {
+          const local = out.groupOf(a.id)?.local;
+          return local === undefined ? [] : [[a.id, local]];
+        }),
+      ),
+    ),
+  );
+  const answer = await fetch(`/api/pieces/${pieceId}/guide`, {
+    method: "POST",
+    body: form,
+    signal: course.signal,
+  });
+  if (!answer.ok)
+    throw new Error(
+      ((await answer.json().catch(() => ({}))) as { message?: string }).message ??
+        "The guide could not be made.",
+    );
   return answer.blob();
 }

@@ -3,7 +3,9 @@ import type { Pictured } from "@/ui/light/greys";
 /** A picture as PNG, perhaps at another width. Encoding goes on beside the page. */
 export async function pngOf({ width, height, rgba }: Pictured, wide = width): Promise<Blob> {
   const canvas = new OffscreenCanvas(width, height);
-  canvas.getContext("2d")!.putImageData(new ImageData(rgba as Uint8ClampedArray<ArrayBuffer>, width, height), 0, 0);
+  canvas
+    .getContext("2d")!
+    .putImageData(new ImageData(rgba as Uint8ClampedArray<ArrayBuffer>, width, height), 0, 0);
   if (wide === width) return canvas.convertToBlob({ type: "image/png" });
   const scaled = new OffscreenCanvas(wide, Math.max(1, Math.round((height * wide) / width)));
   const context = scaled.getContext("2d")!;

@@ -19,7 +19,12 @@ export function Scrub({ own }: { readonly own: Check }) {
   return (
     <div className="pt-2" role="group" aria-label="Passes">
       <div className="flex items-center gap-1">
-        <button className="button-bare min-h-11 min-w-11" aria-label="One pass back" disabled={at === 0} onClick={() => go(at - 1)}>
+        <button
+          className="button-bare min-h-11 min-w-11"
+          aria-label="One pass back"
+          disabled={at === 0}
+          onClick={() => go(at - 1)}
+        >
           <ChevronLeft size={20} aria-hidden />
         </button>
         <input
@@ -32,7 +37,12 @@ export function Scrub({ own }: { readonly own: Check }) {
           value={at}
           onChange={(e) => go(Number(e.target.value))}
         />
-        <button className="button-bare min-h-11 min-w-11" aria-label="One pass on" disabled={at === last} onClick={() => go(at + 1)}>
+        <button
+          className="button-bare min-h-11 min-w-11"
+          aria-label="One pass on"
+          disabled={at === last}
+          onClick={() => go(at + 1)}
+        >
           <ChevronRight size={20} aria-hidden />
         </button>
       </div>
@@ -44,8 +54,9 @@ export function Scrub({ own }: { readonly own: Check }) {
             <strong>
               {at} of {last}
             </strong>{" "}
-            <span className="code">{pencilName(now.pass.code)}</span> {now.area === null ? "underlay of the whole piece" : area?.name}:{" "}
-            {passAmount(now.pass)}, {passWhere(now.pass)}
+            <span className="code">{pencilName(now.pass.code)}</span>{" "}
+            {now.area === null ? "underlay of the whole piece" : area?.name}: {passAmount(now.pass)},{" "}
+            {passWhere(now.pass)}
           </>
         ) : (
           <strong>Bare paper</strong>

@@ -65,7 +65,9 @@ export function toneMapSvg({ title, map, mmPerPixel, legendOf, line }: ToneMapDr
       return `${turned}<text x="${x.toFixed(2)}" y="${(y + 0.9).toFixed(2)}" text-anchor="middle">${zone}</text>`;
     })
     .join("\n");
-  const known = map.areas.map((a) => ({ ...legendOf(a.id), id: a.id, mm2: a.mm2 })).filter((a) => a.codes.length);
+  const known = map.areas
+    .map((a) => ({ ...legendOf(a.id), id: a.id, mm2: a.mm2 }))
+    .filter((a) => a.codes.length);
   const rows = known.reduce((sum, a) => sum + a.codes.length + 1.5, 0) * LINE + 12;
   let y = 9;
   const legend = known

@@ -14,7 +14,15 @@ import { useRack } from "@/ui/piece/use-rack";
 import { usePictures } from "@/ui/set-up/use-pictures";
 
 /** What may be looked at, by itself or beside another. */
-export const CHECK_VIEWS = ["colouring", "values", "tones", "light", "line", "reference", "differences"] as const;
+export const CHECK_VIEWS = [
+  "colouring",
+  "values",
+  "tones",
+  "light",
+  "line",
+  "reference",
+  "differences",
+] as const;
 export type CheckView = (typeof CHECK_VIEWS)[number];
 
 /** How two views are set against each other. */
@@ -63,7 +71,9 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
     ...(laid && { upTo: (area) => laid.get(area.id) ?? 0 }),
   });
   const shown = at === undefined ? whole : part;
-  const bare = useColouring(piece, rack, [view, other].includes("line") ? light.lit : undefined, { upTo: NOTHING });
+  const bare = useColouring(piece, rack, [view, other].includes("line") ? light.lit : undefined, {
+    upTo: NOTHING,
+  });
   const field = light.lit?.output.field;
   const had = useHavePicture(picture);
   const [pairs, gains] = [reference?.pairs, reference?.gains];

@@ -12,7 +12,14 @@ function Line({ d, dash, arrow }: { readonly d: string; readonly dash?: string; 
   return (
     <>
       <path d={d} fill="none" stroke="#fff" strokeWidth="4" strokeLinecap="round" />
-      <path d={d} fill="none" stroke="#000" strokeWidth="1.6" strokeDasharray={dash} markerEnd={arrow ? "url(#tip)" : undefined} />
+      <path
+        d={d}
+        fill="none"
+        stroke="#000"
+        strokeWidth="1.6"
+        strokeDasharray={dash}
+        markerEnd={arrow ? "url(#tip)" : undefined}
+      />
     </>
   );
 }
@@ -43,38 +50,50 @@ export function AreaMarks({
         return (
           <g key={area.id}>
             {!touching && growth?.strokes.map((s, i) => <Line key={`s${i}`} d={pathOf(s, place)} arrow />)}
-            {!touching && growth?.partings.map((s, i) => <Line key={`p${i}`} d={pathOf(s, place)} dash="2 3" />)}
-            {!touching && kind === "folded" && creases.map((s, i) => <Line key={`c${i}`} d={pathOf(s, place)} dash="6 3" />)}
+            {!touching &&
+              growth?.partings.map((s, i) => <Line key={`p${i}`} d={pathOf(s, place)} dash="2 3" />)}
+            {!touching &&
+              kind === "folded" &&
+              creases.map((s, i) => <Line key={`c${i}`} d={pathOf(s, place)} dash="6 3" />)}
             {!touching &&
               growth?.gathered.map((g, i) => {
                 const [x, y] = place(g);
                 return <circle key={`g${i}`} cx={x} cy={y} r="5" fill="#000" stroke="#fff" strokeWidth="2" />;
               })}
-            {[...touches.map((t) => ({ ...t, sign: t.by > 0 ? "−" : "+" })), ...whites.map((w) => ({ ...w, sign: "○" }))].map(
-              ({ at, radius, sign }, i) => {
-                const [x, y] = place(at);
-                return (
-                  <g key={`t${i}`}>
-                    <circle cx={x} cy={y} r={radius * pixelsPerMm} fill="none" stroke="#fff" strokeWidth="3" />
-                    <circle cx={x} cy={y} r={radius * pixelsPerMm} fill="none" stroke="#000" strokeWidth="1.2" strokeDasharray="3 3" />
-                    <text
-                      x={x}
-                      y={y}
-                      textAnchor="middle"
-                      dominantBaseline="central"
-                      fontSize="15"
-                      fontWeight="700"
-                      fill="#000"
-                      stroke="#fff"
-                      strokeWidth="3"
-                      paintOrder="stroke"
-                    >
-                      {sign}
-                    </text>
-                  </g>
-                );
-              },
-            )}
+            {[
+              ...touches.map((t) => ({ ...t, sign: t.by > 0 ? "−" : "+" })),
+              ...whites.map((w) => ({ ...w, sign: "○" })),
+            ].map(({ at, radius, sign }, i) => {
+              const [x, y] = place(at);
+              return (
+                <g key={`t${i}`}>
+                  <circle cx={x} cy={y} r={radius * pixelsPerMm} fill="none" stroke="#fff" strokeWidth="3" />
+                  <circle
+                    cx={x}
+                    cy={y}
+                    r={radius * pixelsPerMm}
+                    fill="none"
+                    stroke="#000"
+                    strokeWidth="1.2"
+                    strokeDasharray="3 3"
+                  />
+                  <text
+                    x={x}
+                    y={y}
+                    textAnchor="middle"
+                    dominantBaseline="central"
+                    fontSize="15"
+                    fontWeight="700"
+                    fill="#000"
+                    stroke="#fff"
+                    strokeWidth="3"
+                    paintOrder="stroke"
+                  >
+                    {sign}
+                  </text>
+                </g>
+              );
+            })}
           </g>
         );
       })}

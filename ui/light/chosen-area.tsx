@@ -16,14 +16,18 @@ export function ChosenArea({ own, children }: { readonly own: LightStage; readon
           value={areas.length === 1 ? area!.id : ""}
           onChange={(e) => setChosen(new Set(e.target.value ? [e.target.value] : []))}
         >
-          <option value="">{areas.length > 1 ? counted(areas.length, "area") : "Choose one, or click it"}</option>
+          <option value="">
+            {areas.length > 1 ? counted(areas.length, "area") : "Choose one, or click it"}
+          </option>
           {placed.map((a) => (
             <option key={a.id} value={a.id}>
               {a.name}
             </option>
           ))}
         </select>
-        {areas.length > 1 && <span className="text-[14px] text-soft">{areas.map((a) => a.name).join(", ")}</span>}
+        {areas.length > 1 && (
+          <span className="text-[14px] text-soft">{areas.map((a) => a.name).join(", ")}</span>
+        )}
       </label>
       {area ? (
         children

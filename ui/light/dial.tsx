@@ -46,7 +46,9 @@ export function Dial({
     onMove(next);
   };
   const onKeyDown = (e: KeyboardEvent) => {
-    const by = { ArrowLeft: [-TURN, 0], ArrowRight: [TURN, 0], ArrowUp: [0, RISE], ArrowDown: [0, -RISE] }[e.key];
+    const by = { ArrowLeft: [-TURN, 0], ArrowRight: [TURN, 0], ArrowUp: [0, RISE], ArrowDown: [0, -RISE] }[
+      e.key
+    ];
     if (!by) return;
     e.preventDefault();
     const clamp = (v: number) => Math.min(90, Math.max(0, v));
@@ -109,8 +111,22 @@ export function Dial({
         );
       })}
       <circle cx={MIDDLE} cy={MIDDLE} r={40} fill={`url(#${id})`} stroke="var(--strong)" />
-      <line x1={MIDDLE} y1={MIDDLE} x2={x} y2={y} stroke="var(--text)" strokeDasharray={now.behind ? "3 3" : undefined} />
-      <circle cx={x} cy={y} r={12} fill={now.behind ? "var(--panel)" : "var(--text)"} stroke="#fff" strokeWidth={3} />
+      <line
+        x1={MIDDLE}
+        y1={MIDDLE}
+        x2={x}
+        y2={y}
+        stroke="var(--text)"
+        strokeDasharray={now.behind ? "3 3" : undefined}
+      />
+      <circle
+        cx={x}
+        cy={y}
+        r={12}
+        fill={now.behind ? "var(--panel)" : "var(--text)"}
+        stroke="#fff"
+        strokeWidth={3}
+      />
       <circle cx={x} cy={y} r={12} fill="none" stroke="var(--text)" strokeWidth={1.5} />
     </svg>
   );

@@ -87,7 +87,15 @@ export function FormTab({ own }: { readonly own: LightStage }) {
             value={form.height}
             most={1.5}
             onChange={(height) => change({ height })}
-            says={form.height < 0.3 ? "hardly" : form.height < 0.8 ? "softly" : form.height < 1.1 ? "wholly" : "steeply"}
+            says={
+              form.height < 0.3
+                ? "hardly"
+                : form.height < 0.8
+                  ? "softly"
+                  : form.height < 1.1
+                    ? "wholly"
+                    : "steeply"
+            }
           />
         )}
         {form.kind === "tube" && (

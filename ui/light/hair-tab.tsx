@@ -46,7 +46,12 @@ export function HairTab({ own }: { readonly own: LightStage }) {
             >
               {r.draw}
             </button>
-            <button className="button" disabled={!r.less} onClick={r.less} aria-label={`${r.draw}: take the last away`}>
+            <button
+              className="button"
+              disabled={!r.less}
+              onClick={r.less}
+              aria-label={`${r.draw}: take the last away`}
+            >
               Take the last away
             </button>
             <span className="text-[14px] text-soft">{r.says}</span>
@@ -62,8 +67,8 @@ export function HairTab({ own }: { readonly own: LightStage }) {
         />
       </div>
       <p className="m-0 max-w-[52ch] text-[14px] text-soft">
-        The band lies across the growth in a zigzag, wider on the lit side. Keep it as bare paper or the lightest
-        tone; roots, tips, partings and gathered places are dark.
+        The band lies across the growth in a zigzag, wider on the lit side. Keep it as bare paper or the
+        lightest tone; roots, tips, partings and gathered places are dark.
       </p>
       {form.growth && (
         <button className="button self-start" onClick={() => change({ growth: null })}>

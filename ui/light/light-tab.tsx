@@ -94,8 +94,8 @@ export function LightTab({ own }: { readonly own: LightStage }) {
       <section aria-label="Shade on what lies behind">
         <h2 className="m-0 text-[17px]">Shade on what lies behind</h2>
         <p className="mt-0.5 mb-2 max-w-[52ch] text-[14px] text-soft">
-          Where something passes before something else, the thing behind is darker there. What lies before what
-          is said in Set up, Order.
+          Where something passes before something else, the thing behind is darker there. What lies before
+          what is said in Set up, Order.
         </p>
         <div className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-3 gap-y-1.5">
           <Setting
@@ -131,7 +131,9 @@ export function LightTab({ own }: { readonly own: LightStage }) {
         >
           Add a ground shadow
         </button>
-        <span className="ml-3 text-[14px] text-soft">an area of its own under the figure, in two or three greys</span>
+        <span className="ml-3 text-[14px] text-soft">
+          an area of its own under the figure, in two or three greys
+        </span>
       </section>
       {picture && (
         <section aria-label="Values of the reference">

@@ -87,7 +87,21 @@ export function LightView({ papers, rack }: { readonly papers: readonly PaperShe
 
 /** The drawing, filled with what is looked at. */
 function Stage({ own }: { readonly own: LightStage }) {
-  const { state, light, map, colouring, view, tool, draft, chosen, names, picture, reference, judged, piece } = own;
+  const {
+    state,
+    light,
+    map,
+    colouring,
+    view,
+    tool,
+    draft,
+    chosen,
+    names,
+    picture,
+    reference,
+    judged,
+    piece,
+  } = own;
   const { output } = state;
   const values = light.lit?.output.values;
   const greys = useMemo(() => values && inGreys(values, (b) => 255 - 0.86 * b), [values]);
@@ -116,9 +130,18 @@ function Stage({ own }: { readonly own: LightStage }) {
       </div>
     );
   const views = STAGE_VIEWS.filter((v) => v !== "reference" || picture);
-  const waiting = { progress: 0, error: undefined, cancelled: false, cancel: () => undefined, again: light.again };
+  const waiting = {
+    progress: 0,
+    error: undefined,
+    cancelled: false,
+    cancel: () => undefined,
+    again: light.again,
+  };
   const error = light.error ?? (view === "colouring" ? colouring.error : undefined);
-  const busy = light.busy || (view === "colouring" && colouring.busy) || (view === "tones" && own.mapping.progress !== undefined);
+  const busy =
+    light.busy ||
+    (view === "colouring" && colouring.busy) ||
+    (view === "tones" && own.mapping.progress !== undefined);
   return (
     <DrawingPane
       output={output}
@@ -146,7 +169,14 @@ function Stage({ own }: { readonly own: LightStage }) {
             <PixelCanvas pixels={colouring.coloured} label="Predicted colouring" testId="colouring" />
           )
         ) : view === "reference" && picture && reference ? (
-          <ReferenceLayer reference={reference} picture={picture} frame={frame} filter={FILTER} opacity={1} wipe={1} />
+          <ReferenceLayer
+            reference={reference}
+            picture={picture}
+            frame={frame}
+            filter={FILTER}
+            opacity={1}
+            wipe={1}
+          />
         ) : null
       }
       toolbar={
@@ -166,7 +196,9 @@ function Stage({ own }: { readonly own: LightStage }) {
           <span className="ml-2 min-w-24 text-[14px] text-soft" role="status">
             {busy && !error ? "Looking anew…" : ""}
           </span>
-          {error && <Progress work={{ ...waiting, progress: undefined, error }} doing="Working out the light" />}
+          {error && (
+            <Progress work={{ ...waiting, progress: undefined, error }} doing="Working out the light" />
+          )}
         </>
       }
     />

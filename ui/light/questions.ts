@@ -26,9 +26,7 @@ const ALL: UpTo = () => null;
 /** What the tone map of a piece is asked; `localOf` says which tone of an area carries its local colour. */
 export const toneMapQuestion = (piece: Piece, localOf: (id: string) => number | undefined) => ({
   areas: piece.areas.flatMap((area) =>
-    area.place
-      ? [{ id: area.id, ...toneWishOf(area, toneBordersOf(area.layers, localOf(area.id))) }]
-      : [],
+    area.place ? [{ id: area.id, ...toneWishOf(area, toneBordersOf(area.layers, localOf(area.id))) }] : [],
   ),
 });
 

@@ -55,7 +55,10 @@ export function ToneNumbers({
             {stroke !== null && room * pixelsPerMm > 2 * ROOM && (
               <path
                 d={[-1, 1]
-                  .map((k) => `M${x - STROKE * c - 9 * k * s} ${y - STROKE * s + 9 * k * c}l${2 * STROKE * c} ${2 * STROKE * s}`)
+                  .map(
+                    (k) =>
+                      `M${x - STROKE * c - 9 * k * s} ${y - STROKE * s + 9 * k * c}l${2 * STROKE * c} ${2 * STROKE * s}`,
+                  )
                   .join("")}
                 stroke="#000"
                 strokeWidth={1.2}

@@ -38,7 +38,15 @@ export function TonesTab({ own }: { readonly own: LightStage }) {
         ))}
       </div>
       <div className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-3">
-        <Setting label="Radius" value={radius} least={0.5} most={25} step={0.5} onChange={setRadius} says={`${radius} mm`} />
+        <Setting
+          label="Radius"
+          value={radius}
+          least={0.5}
+          most={25}
+          step={0.5}
+          onChange={setRadius}
+          says={`${radius} mm`}
+        />
       </div>
     </section>
   );
@@ -101,7 +109,11 @@ export function TonesTab({ own }: { readonly own: LightStage }) {
                     </td>
                     <td className="code">{nameOf(z)}</td>
                     <td className="text-right">
-                      {found?.mm2[z] === undefined ? "…" : found.mm2[z] < 10 ? found.mm2[z].toFixed(1) : Math.round(found.mm2[z])}
+                      {found?.mm2[z] === undefined
+                        ? "…"
+                        : found.mm2[z] < 10
+                          ? found.mm2[z].toFixed(1)
+                          : Math.round(found.mm2[z])}
                     </td>
                     <td className="pl-4">
                       {z < borders.length - 2 ? (
@@ -128,7 +140,9 @@ export function TonesTab({ own }: { readonly own: LightStage }) {
         {found && total + found.whiteMm2 > 0 && (
           <p className="m-0 text-[14px] text-soft">
             {Math.round(total + found.whiteMm2)} mm² in all
-            {found.whiteMm2 > 0.5 && `, ${found.whiteMm2.toFixed(found.whiteMm2 < 10 ? 1 : 0)} mm² of it stay white`}.
+            {found.whiteMm2 > 0.5 &&
+              `, ${found.whiteMm2.toFixed(found.whiteMm2 < 10 ? 1 : 0)} mm² of it stay white`}
+            .
           </p>
         )}
         {zones.shares && (

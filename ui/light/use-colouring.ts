@@ -36,7 +36,12 @@ interface LightState {
 }
 
 /** Everything the light of a piece is asked. */
-async function questionOf(piece: Piece, drawing: DrawingFacts, references: ReadonlyMap<string, DrawingFacts>, { drawing: coarse, light }: Closeness) {
+async function questionOf(
+  piece: Piece,
+  drawing: DrawingFacts,
+  references: ReadonlyMap<string, DrawingFacts>,
+  { drawing: coarse, light }: Closeness,
+) {
   const { hints: _hints, ...drawn } = drawingQuestion(piece, drawing);
   const own = piece.references.find((r) => r.pictureId === piece.pictureId);
   const facts = own && references.get(own.pictureId);
@@ -67,7 +72,17 @@ export function useLight(
     [piece, passing],
   );
   const dragged = passing !== undefined;
-  const question = drawing && JSON.stringify([drawing.id, drawingQuestion(shown, drawing), lightQuestion(shown), closeness, dragged, shown.pictureId && references.has(shown.pictureId), shown.references]);
+  const question =
+    drawing &&
+    JSON.stringify([
+      drawing.id,
+      drawingQuestion(shown, drawing),
+      lightQuestion(shown),
+      closeness,
+      dragged,
+      shown.pictureId && references.has(shown.pictureId),
+      shown.references,
+    ]);
   const latest = useRef({ piece: shown, drawing, references, closeness, dragged });
   useEffect(() => {
     latest.current = { piece: shown, drawing, references, closeness, dragged };
@@ -82,7 +97,13 @@ export function useLight(
       if (gone) return;
       running.current = true;
       try {
-        const { piece: own, drawing: facts, references: known, closeness: near, dragged: quick } = latest.current;
+        const {
+          piece: own,
+          drawing: facts,
+          references: known,
+          closeness: near,
+          dragged: quick,
+        } = latest.current;
         setState((s) => ({ ...s, busy: true, error: undefined }));
         const wish = await questionOf(own, facts!, known, quick ? { ...near, light: WHILE_DRAGGED } : near);
         const output = await askOfPicture("light", asked(facts!), wish);
@@ -147,7 +168,12 @@ function patched(old: Coloured, { box: [left, top, right, bottom], rgba, areas }
 }
 
 /** The predicted colouring of a piece, always of its present plan; when one area changes only that is drawn anew. */
-export function useColouring(piece: Piece, rack: Rack, lit: Lit | undefined, { upTo, alone, lined = true, onLost }: ColouringWish = {}): ColouredState {
+export function useColouring(
+  piece: Piece,
+  rack: Rack,
+  lit: Lit | undefined,
+  { upTo, alone, lined = true, onLost }: ColouringWish = {},
+): ColouredState {
   const [state, setState] = useState<ColouredState>({ coloured: undefined, busy: false, error: undefined });
   const limit: UpTo = (area) => (alone && area.id !== alone ? 0 : (upTo?.(area) ?? null));
   const question = shownQuestion(piece, rack, limit);

@@ -50,7 +50,9 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
   // The last map stays while the next is worked out.
   const [shown, setShown] = useState<ToneMapOutput>();
   if (map.output && map.output !== shown) setShown(map.output);
-  const colouring = useColouring(piece, rack, view === "colouring" ? light.lit : undefined, { onLost: light.again });
+  const colouring = useColouring(piece, rack, view === "colouring" ? light.lit : undefined, {
+    onLost: light.again,
+  });
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [tool, setTool] = useState<Tool>("pick");
   const [draft, setDraft] = useState<readonly Share[]>([]);
@@ -78,17 +80,22 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
     setDraft([]);
     if (!area || points.length < 2) return;
     const line = points.map(rounded);
-    if (tool === "crease") return change({ kind: "folded", creases: [...formOf(area).creases, line].slice(-MOST_STROKES) });
+    if (tool === "crease")
+      return change({ kind: "folded", creases: [...formOf(area).creases, line].slice(-MOST_STROKES) });
     const growth = growthOf(area);
-    if (tool === "growth") change({ growth: { ...growth, strokes: [...growth.strokes, line].slice(-MOST_STROKES) } });
-    if (tool === "parting") change({ growth: { ...growth, partings: [...growth.partings, line].slice(-MOST_STROKES) } });
+    if (tool === "growth")
+      change({ growth: { ...growth, strokes: [...growth.strokes, line].slice(-MOST_STROKES) } });
+    if (tool === "parting")
+      change({ growth: { ...growth, partings: [...growth.partings, line].slice(-MOST_STROKES) } });
   };
 
   const onPoint = (at: Share, owner: string | undefined, _region: number | undefined, more: boolean) => {
     if (LINE_TOOLS.includes(tool)) return setDraft([...draft, at]);
     if (tool === "gathered" && area) {
       const growth = growthOf(area);
-      return change({ growth: { ...growth, gathered: [...growth.gathered, rounded(at)].slice(-MOST_GATHERED) } });
+      return change({
+        growth: { ...growth, gathered: [...growth.gathered, rounded(at)].slice(-MOST_GATHERED) },
+      });
     }
     if (tool === "lighter" || tool === "darker" || tool === "white") {
       // A touch belongs to what it was put on.

@@ -11,6 +11,7 @@ import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { messageOf, sendPicture } from "@/ui/send";
 import { useKey } from "@/ui/use-keys";
 import { ask, useQuery } from "@/ui/use-query";
+import { canBeShown, PiecePicture } from "@/ui/light/piece-picture";
 import { AreaPanel } from "./area-panel";
 import { AreaStrip } from "./area-strip";
 import { nameAtOnce } from "./area-wishes";
@@ -19,6 +20,18 @@ import { PicturePane } from "./picture-pane";
 import { usePiece, usePieceHandles, useRun } from "./piece-context";
 import { PieceHeader } from "./piece-header";
 import { useRack } from "./use-rack";
+
+/** What stands beside the plan: the reference that is picked from, or the piece as ink. */
+const LOOKS = ["reference", "tones", "colouring", "area"] as const;
+type Look = (typeof LOOKS)[number];
+const LOOK_NAMES: Readonly<Record<Look, string>> = {
+  reference: "Reference",
+  tones: "Tone map",
+  colouring: "Colouring",
+  area: "This area alone",
+};
+/** Fine enough for half a screen. */
+const CLOSER = { drawing: 2, light: 1 } as const;
 
 interface ColourViewProps {
   readonly papers: readonly PaperSheet[];
@@ -37,9 +50,11 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
   const wanted = useQuery().get("area");
   const area = piece.areas.find((a) => a.id === wanted) ?? piece.areas[0];
   const [place, setPlace] = useState<Place>("local");
+  const [said, setLook] = useState<Look>();
   const [pictures, setPictures] = useState<readonly PictureFacts[]>(firstPicture ? [firstPicture] : []);
   const [upload, setUpload] = useState<{ busy: boolean; error?: string }>({ busy: false });
   const picture = pictures.find((p) => p.id === piece.pictureId);
+  const look = said ?? (picture ? "reference" : "colouring");
 
   const choose = useCallback((id: string) => ask(`/pieces/${pieceId}/colour?area=${id}`), [pieceId]);
   const step = (by: number) => {
@@ -99,41 +114,70 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
         id="main"
         className="grid min-h-0 flex-1 gap-4 px-4 pt-3 min-[900px]:grid-cols-[minmax(0,1fr)_minmax(0,1.12fr)] min-[1500px]:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]"
       >
-        {picture ? (
-          <PicturePane
-            picture={picture}
-            gains={piece.references.find((r) => r.pictureId === picture.id)?.gains ?? NO_GAINS}
-            readings={area?.readings ?? {}}
-            place={place}
-            onPlace={setPlace}
-            onPick={pick}
-            onUpload={(f) => void take(f)}
-            disabled={!area}
-          />
-        ) : (
-          <div
-            className="flex min-h-60 flex-col items-start justify-center gap-3 border border-dashed border-strong p-8"
-            onDragOver={(e) => e.preventDefault()}
-            onDrop={(e) => {
-              e.preventDefault();
-              void take(e.dataTransfer.files[0]);
-            }}
-          >
-            <p className="m-0 max-w-[40ch] text-[17px]">
-              Bring the picture whose colours you want: a photo, a scan or a painting. PNG, JPEG or WebP, up
-              to 30 MB.
-            </p>
-            <FileButton
-              main
-              label="Reference picture"
-              accept={PICTURES}
-              disabled={upload.busy}
-              onFiles={([chosen]) => void take(chosen)}
+        <div className="flex min-h-0 min-w-0 flex-col">
+          {canBeShown(piece) && (
+            <div role="group" aria-label="Picture shows" className="flex flex-wrap gap-1 pb-2">
+              {LOOKS.map((l) => (
+                <button
+                  key={l}
+                  className={`button ${l === look ? "button-main" : ""}`}
+                  aria-pressed={l === look}
+                  onClick={() => setLook(l)}
+                >
+                  {LOOK_NAMES[l]}
+                </button>
+              ))}
+            </div>
+          )}
+          {canBeShown(piece) && look !== "reference" ? (
+            <div className="min-h-60 flex-1 overflow-auto">
+              <PiecePicture
+                piece={piece}
+                rack={rack}
+                look={look === "area" ? "colouring" : look}
+                alone={look === "area" ? area?.id : undefined}
+                groupOf={judged.groupOf}
+                closeness={CLOSER}
+                className="mx-auto max-h-full w-full max-w-[calc((100dvh-19rem)*1.2)]"
+                instead={<p className="m-0 p-4 text-[16px] text-soft">Laying every pass of every area…</p>}
+              />
+            </div>
+          ) : picture ? (
+            <PicturePane
+              picture={picture}
+              gains={piece.references.find((r) => r.pictureId === picture.id)?.gains ?? NO_GAINS}
+              readings={area?.readings ?? {}}
+              place={place}
+              onPlace={setPlace}
+              onPick={pick}
+              onUpload={(f) => void take(f)}
+              disabled={!area}
+            />
+          ) : (
+            <div
+              className="flex min-h-60 flex-col items-start justify-center gap-3 border border-dashed border-strong p-8"
+              onDragOver={(e) => e.preventDefault()}
+              onDrop={(e) => {
+                e.preventDefault();
+                void take(e.dataTransfer.files[0]);
+              }}
             >
-              <ImageUp size={18} aria-hidden /> Choose a picture
-            </FileButton>
-          </div>
-        )}
+              <p className="m-0 max-w-[40ch] text-[17px]">
+                Bring the picture whose colours you want: a photo, a scan or a painting. PNG, JPEG or WebP, up
+                to 30 MB.
+              </p>
+              <FileButton
+                main
+                label="Reference picture"
+                accept={PICTURES}
+                disabled={upload.busy}
+                onFiles={([chosen]) => void take(chosen)}
+              >
+                <ImageUp size={18} aria-hidden /> Choose a picture
+              </FileButton>
+            </div>
+          )}
+        </div>
         <div className="min-h-0 min-w-0 pb-3 min-[900px]:overflow-y-auto min-[900px]:pr-1">
           {area ? (
             <AreaPanel key={area.id} area={area} rack={rack} judged={judged} />

@@ -6,6 +6,7 @@ import { schoolOf, tonesOf } from "@/core/piece/piece";
 import { needOf, suppliesOf } from "@/core/stock/supplies";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
+import { PiecePicture } from "@/ui/light/piece-picture";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 
 import { useTones } from "@/ui/compute/use-tones";
@@ -163,6 +164,7 @@ export function StepsView({
           )}
         </section>
         <section aria-label="Supply list" className="min-w-0 break-before-page">
+          <PiecePicture piece={piece} rack={rack} className="mb-4 w-full" />
           <div className="mb-2 flex flex-wrap items-center gap-2">
             <h2 className="m-0 w-full text-[19px]">Lay ready: {counted(supplies.length, "thing")}</h2>
             <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=csv`} download>

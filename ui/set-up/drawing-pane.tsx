@@ -49,7 +49,10 @@ const MOST_PATH = 60;
 /** As many points of a path as a line may have, evenly. */
 const thinned = (path: readonly Share[]): readonly Share[] => {
   if (path.length <= MOST_PATH) return path;
-  return Array.from({ length: MOST_PATH }, (_, i) => path[Math.round((i * (path.length - 1)) / (MOST_PATH - 1))]!);
+  return Array.from(
+    { length: MOST_PATH },
+    (_, i) => path[Math.round((i * (path.length - 1)) / (MOST_PATH - 1))]!,
+  );
 };
 const MANY = 10;
 
@@ -146,7 +149,14 @@ export function DrawingPane(props: DrawingPaneProps) {
           >
             {props.under?.(size)}
             {props.lined !== false && <LineCanvas line={output.line} label="Line of the drawing" />}
-            <RegionOverlay output={output} chosen={chosen} names={names} scale={scale} showRest={showAreas} numbered={props.numbered !== false} />
+            <RegionOverlay
+              output={output}
+              chosen={chosen}
+              names={names}
+              scale={scale}
+              showRest={showAreas}
+              numbered={props.numbered !== false}
+            />
             <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden>
               {cuts.map((cut, i) => (
                 <Cutting key={i} points={courseOf(cut).map(onScreen)} />

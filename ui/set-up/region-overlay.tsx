@@ -61,7 +61,14 @@ const Shape = memo(function Shape({
 });
 
 /** Outlines and numbers of the areas over the drawing; patterns, not tints, tell what is chosen and what stays white. */
-export function RegionOverlay({ output, chosen, names, scale, showRest, numbered = true }: RegionOverlayProps) {
+export function RegionOverlay({
+  output,
+  chosen,
+  names,
+  scale,
+  showRest,
+  numbered = true,
+}: RegionOverlayProps) {
   const { width, height } = output;
   const ownerOf = new Map<number, string>(
     output.areas.flatMap((a) => a.regions.map((r) => [r, a.id] as const)),

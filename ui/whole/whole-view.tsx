@@ -8,6 +8,7 @@ import type { Rack } from "@/store/rack";
 import { useTones } from "@/ui/compute/use-tones";
 import { NumberField } from "@/ui/kit/number-field";
 import { Slider } from "@/ui/kit/slider";
+import { PiecePicture } from "@/ui/light/piece-picture";
 import { laidColours, useJudged } from "@/ui/piece/group/use-groups";
 import { PieceHeader } from "@/ui/piece/piece-header";
 import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
@@ -146,6 +147,7 @@ export function WholeView({
           )}
         </div>
         <div className="grid min-w-0 content-start gap-4">
+          <PiecePicture piece={piece} rack={rack} className="w-full" />
           {planned.length > 0 && <ValueLanes areas={planned} />}
           {planned.length > 0 && (
             <section aria-label="Hue and chroma">

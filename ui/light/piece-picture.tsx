@@ -1,0 +1,76 @@
+"use client";
+import { useMemo, type ReactNode } from "react";
+import type { GroupOutput } from "@/compute/group-output";
+import type { Piece } from "@/core/piece/piece";
+import type { Rack } from "@/store/rack";
+import { useCompute } from "@/ui/compute/use-compute";
+import { PixelCanvas } from "@/ui/kit/pixel-canvas";
+import { usePictures } from "@/ui/set-up/use-pictures";
+import { toneMapQuestion } from "./questions";
+import { tintOf } from "./tints";
+import { ToneLayer } from "./tone-layer";
+import { SMALL, useColouring, useLight, type Closeness } from "./use-colouring";
+
+interface PiecePictureProps {
+  readonly piece: Piece;
+  readonly rack: Rack;
+  /** The colouring, or the tone map in the colours of `groupOf`. */
+  readonly look?: "colouring" | "tones";
+  readonly groupOf?: (id: string) => GroupOutput | undefined;
+  readonly closeness?: Closeness;
+  /** The only area that is coloured. */
+  readonly alone?: string | undefined;
+  readonly className?: string;
+  /** What stands there until the picture is drawn, and where there is no line or nothing is coloured yet. */
+  readonly instead?: ReactNode;
+}
+
+const NO_GROUPS = () => undefined;
+
+/** Whether a piece can be shown as ink: its line is there, and something is planned in its place. */
+export const canBeShown = (piece: Piece): boolean =>
+  piece.setUp.line !== null && piece.areas.some((a) => a.place && a.layers.length > 0);
+
+/** The picture of a piece: as it will look, always of its present plan. */
+export function PiecePicture(props: PiecePictureProps) {
+  return canBeShown(props.piece) ? <Shown {...props} /> : <>{props.instead}</>;
+}
+
+function Shown({
+  piece,
+  rack,
+  look = "colouring",
+  groupOf = NO_GROUPS,
+  closeness = SMALL,
+  alone,
+  className = "",
+  instead,
+}: PiecePictureProps) {
+  const ids = [
+    piece.setUp.line!.pictureId,
+    ...(piece.light.fromReference > 0 && piece.pictureId ? [piece.pictureId] : []),
+  ];
+  const pictures = usePictures([...new Set(ids)]);
+  const light = useLight(piece, pictures.known.get(ids[0]!), pictures.known, closeness);
+  const { coloured } = useColouring(piece, rack, look === "colouring" ? light.lit : undefined, {
+    alone,
+    onLost: light.again,
+  });
+  const field = light.lit?.output.field;
+  const map = useCompute(
+    "toneMap",
+    field && look === "tones" ? { field, ...toneMapQuestion(piece, (id) => groupOf(id)?.local) } : null,
+  );
+  const tint = useMemo(() => tintOf(piece, groupOf), [piece, groupOf]);
+  const size = coloured ?? light.lit?.output.values;
+  const ready = look === "colouring" ? coloured : map.output;
+  if (!size || !ready) return <>{instead}</>;
+  return (
+    <div className={`relative ${className}`} style={{ aspectRatio: `${size.width} / ${size.height}` }}>
+      {look === "colouring" && coloured && (
+        <PixelCanvas pixels={coloured} label={`${piece.name} as it will look`} testId="piece-picture" />
+      )}
+      {look === "tones" && map.output && <ToneLayer map={map.output} tint={tint} />}
+    </div>
+  );
+}
