@@ -37,8 +37,8 @@ export interface AreaLayers {
 /** Places along an area, ends included, at which its colours are kept, light end first. */
 export const SAMPLES = 129;
 
-/** Steepness of a fade (t per mm) for which colours are kept: steep ones lie in small areas, whose tones run together. */
-export const STEEPNESS = [0.005, 0.015, 0.03, 0.06, 0.12, 0.24, 0.5] as const;
+/** Steepness of a fade (t per mm) for which colours are kept, each twice the last: steep ones lie in small areas, whose tones run together. */
+export const STEEPNESS = [0.0075, 0.015, 0.03, 0.06, 0.12, 0.24, 0.48] as const;
 
 /** The normal distribution's share up to z. Source: M. Abramowitz & I. Stegun 1964, 7.1.26 (error under 1.5e-7). */
 export function shareBelow(z: number): number {
@@ -173,12 +173,8 @@ export function layArea(desk: Desk, { ink, pencil, opaque }: AreaLayers, reach: 
   return { at, colours };
 }
 
-/** Squares of steepness at which one of {@link STEEPNESS} gives way to the next: half way by ratio. */
-const BETWEEN = STEEPNESS.slice(1).map((next, i) => STEEPNESS[i]! * next);
-
-/** Which of {@link STEEPNESS} stands for a steepness, by its square: the nearest by ratio. */
-export function levelOf(square: number): number {
-  let level = 0;
-  while (level < BETWEEN.length && square > BETWEEN[level]!) level++;
-  return level;
-}
+/** Place of a steepness among {@link STEEPNESS}, between two of them by their ratio, from its square. */
+export const levelOf = (square: number): number => {
+  const level = 0.5 * Math.log2(square / (STEEPNESS[0] * STEEPNESS[0]));
+  return level > 0 ? Math.min(level, STEEPNESS.length - 1) : 0;
+};

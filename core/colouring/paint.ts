@@ -105,10 +105,14 @@ export function paint(
           const by = uneven * RAGGED * Math.sqrt(square) * 254;
           place = Math.min(254, Math.max(0, Math.round(place + by)));
         }
-        const i = (levelOf(square) * PLACES + place) * 3;
-        r = table[i]!;
-        g = table[i + 1]!;
-        b = table[i + 2]!;
+        const level = levelOf(square);
+        const low = level | 0;
+        const part = level - low;
+        const i = (low * PLACES + place) * 3;
+        const j = part > 0 ? i + PLACES * 3 : i;
+        r = table[i]! + part * (table[j]! - table[i]!);
+        g = table[i + 1]! + part * (table[j + 1]! - table[i + 1]!);
+        b = table[i + 2]! + part * (table[j + 2]! - table[i + 2]!);
       }
       if (texture > 0) even += texture * GRAIN * strokeNoise(x * scale * 5.3 + 91, y * scale * 5.3 + 17);
       const cover = line ? line[p]! / 255 : 0;

@@ -44,9 +44,10 @@ const FULL_SPAN = 0.05;
 /** Values are counted in so many steps. */
 const STEPS = 2048;
 /**
- * Spread of each value, as a share of the area's own span: what differs by less differs in its tone by no more. Without it a flat ground would
- * jump to another tone where the palest shade begins.
+ * Where very many pixels have one value, as on a flat ground, what is more than so many times the even share of a value is spread over this share
+ * of the area's span. Otherwise such a ground would jump to another tone where the palest shade begins.
  */
+const CROWDED = 24;
 const SPREAD = 0.09;
 /** Ends that do not count for the span. */
 const [LOW, HIGH] = [0.05, 0.95] as const;
@@ -76,13 +77,16 @@ function touched(
   return out;
 }
 
-/** Counts with each value spread over those beside it, twice a running mean: near a Gaussian. Nothing is lost at the ends. */
-function spreadOut(counts: Uint32Array, radius: number): Float64Array {
-  let now = Float64Array.from(counts);
+/** Counts in which no value is crowded: what is too much of one is spread over those beside it by two running means, near a Gaussian. */
+function uncrowded(counts: Uint32Array, span: number): Float64Array {
+  const total = counts.reduce((a, b) => a + b, 0);
+  const most = (CROWDED * total) / Math.max(1, span);
+  const radius = Math.round(SPREAD * span);
+  let excess = Float64Array.from(counts, (n) => Math.max(0, n - most));
   for (let round = 0; round < 2; round++) {
     const next = new Float64Array(STEPS);
-    // Each step gives its share to those around it that there are.
-    const given = now.map((n, v) => n / (Math.min(STEPS - 1, v + radius) - Math.max(0, v - radius) + 1));
+    // Each step gives its share to those around it that there are: nothing is lost at the ends.
+    const given = excess.map((n, v) => n / (Math.min(STEPS - 1, v + radius) - Math.max(0, v - radius) + 1));
     let sum = 0;
     for (let v = 0; v < Math.min(radius, STEPS); v++) sum += given[v]!;
     for (let v = 0; v < STEPS; v++) {
@@ -90,9 +94,9 @@ function spreadOut(counts: Uint32Array, radius: number): Float64Array {
       if (v - radius - 1 >= 0) sum -= given[v - radius - 1]!;
       next[v] = Math.max(0, sum);
     }
-    now = next;
+    excess = next;
   }
-  return now;
+  return excess.map((n, v) => n + Math.min(counts[v]!, most));
 }
 
 /** Leads from a share of the area to the place t that the plan means by it: straight between the borders of the tones. */
@@ -134,7 +138,7 @@ export function toneMap(plain: Uint16Array, ground: Ground, wishes: readonly Ton
       if (sum < HIGH * total) high = v;
       sum += plainCounts[v]!;
     }
-    const counts = spreadOut(plainCounts, Math.round(SPREAD * (high - low)));
+    const counts = uncrowded(plainCounts, high - low);
     const stretch = Math.min(1, (high - low) / (FULL_SPAN * STEPS));
     const toPlace = placeOf(wish);
     sum = 0;
