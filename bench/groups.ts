@@ -83,7 +83,7 @@ interface Rack {
 /** Overlays of two inks that were read with the swatches: six lines of a chart. */
 const OVERLAYS = 24;
 
-function rackOf(name: string, inks: readonly SimulatedInk[], seed: number): Rack {
+export function rackOf(name: string, inks: readonly SimulatedInk[], seed: number): Rack {
   const random = seeded(seed);
   const overlays = Array.from({ length: OVERLAYS }, () => {
     const stack = [0, 1].map(() => Math.floor(random() * inks.length));

@@ -5,6 +5,7 @@ import { judgeAreas } from "./areas";
 import { judgeCharts } from "./chart";
 import { judgeGroups } from "./groups";
 import { judgeJoint } from "./joint";
+import { judgeLight } from "./light";
 import { judgeMatch } from "./match";
 import { judgePencil } from "./pencil";
 import { judgePencilScales } from "./pencil-scale";
@@ -26,6 +27,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   match: judgeMatch,
   questions: judgeQuestions,
   areas: judgeAreas,
+  light: judgeLight,
 };
 
 const FILE = new URL("../docs/measurements.md", import.meta.url);
