@@ -19,7 +19,10 @@ import { folds, groundWhere, halfBall, halfTube, knownLight } from "@/fixtures/f
 import { finish } from "@/core/progress";
 import { shapeWish } from "@/fixtures/group-wish";
 import { scanInks } from "@/fixtures/scanned-desk";
-import { strangeInks } from "@/sim/demo-range";
+import { withBlending, type BlendReading } from "@/core/ink/fit-blending";
+import { demoRange, strangeInks, type SimulatedInk } from "@/sim/demo-range";
+import { colourAlong } from "@/sim/flow";
+import { colourSheet } from "@/sim/sheet";
 import { colourField } from "@/sim/field";
 import { look } from "@/sim/observer";
 import { whiteCard } from "@/sim/paper-stock";
@@ -194,12 +197,12 @@ function speed(): string {
   const painting = timed(() => plainPainting(ground, line));
   const wish = { paper, texture: 1, line };
   const flows = exact.out.flows;
-  const tables = (): AreaColours[] => shapes.map((_, i) => screenColours(areaOf(i).colours()));
+  const tables = (): AreaColours[] => shapes.map((_, i) => screenColours(areaOf(i)));
   const whole = timed(() => paint(ground, map.out.places, tables(), flows, wish));
   const known = tables();
   const one = timed(() => {
     const own = known.slice();
-    own[11] = screenColours(areaOf(11).colours());
+    own[11] = screenColours(areaOf(11));
     const { box } = exact.out.extents[11]!;
     return paint(ground, map.out.places, own, flows, wish, box);
   });
@@ -278,11 +281,46 @@ async function againstPredict(): Promise<string> {
 const CELL = 0.5;
 const PX = 0.1;
 
+/** Long cells of three pairs, as a blend page of the chart is read. */
+function blendsOf(inks: readonly SimulatedInk[]): BlendReading[] {
+  const [width, columns] = [26, 52];
+  const byDepth = inks.map((_, i) => i).sort((a, b) => depthOf(inks[b]!) - depthOf(inks[a]!));
+  return [0, 1, 2].flatMap((k) => {
+    const [light, dark] = [byDepth[k]!, byDepth.at(-1 - 5 * k)!];
+    const pass = (ink: number, from: number, wet: boolean) => ({
+      ink: inks[ink]!.recipe,
+      coats: 1,
+      wet,
+      from,
+    });
+    return (
+      [
+        ["dark over wet light", [pass(light, 0, false), pass(dark, width / 2, true)]],
+        ["light over wet dark", [pass(dark, width / 2, false), pass(light, 0, true)]],
+        ["dark over dry light", [pass(light, 0, false), pass(dark, width / 2, false)]],
+      ] as const
+    ).map(([how, passes]): BlendReading => ({
+      how,
+      stack: [light],
+      over: [dark],
+      profile: {
+        step: width / columns,
+        labs: colourAlong(whiteCard, passes, columns, width / columns).map((r) => xyzToLab(look(r))),
+      },
+    }));
+  });
+}
+
+const depthOf = (ink: SimulatedInk): number => xyzToLab(look(colourSheet(whiteCard, [ink.recipe])))[0];
+
 /** A piece of four areas as it is predicted, and as it is coloured pass by pass on the simulated desk. */
-function againstDesk(): string {
-  const inks = strangeInks(40, 21);
-  const rack = rackOf("", inks, 21);
-  const { desk } = rack;
+export function againstDesk(): string {
+  // The racks on which groups are judged.
+  const inks = demoRange()
+    .filter((_, i) => i % 7 !== 3)
+    .slice(0, 160);
+  const rack = rackOf("", inks, 3);
+  const desk = withBlending(rack.desk, blendsOf(inks));
   const targets = reachableTargets(rack, 8, 31);
   const shapes: readonly (readonly [string, Partial<Form>, (x: number, y: number) => boolean])[] = [
     ["ball", { kind: "ball", height: 1 }, (x, y) => Math.hypot(x - 80, y - 80) < 76],
@@ -333,7 +371,7 @@ function againstDesk(): string {
       },
       reachOn(desk, USUAL_SHEET),
     );
-    const rgba = paint(ground, map.places, [undefined, screenColours(area.colours())], new Map(), {
+    const rgba = paint(ground, map.places, [undefined, screenColours(area)], new Map(), {
       paper: desk.paper.lab,
       texture: 0,
     });

@@ -161,7 +161,7 @@ function showArea(
     borders: toneBordersOf(layers, local),
     laid: area,
     wanted: chosen && wantedOf(chosen),
-    colours: () => (colours ??= screenColours(area.colours())),
+    colours: () => (colours ??= screenColours(area)),
   };
 }
 

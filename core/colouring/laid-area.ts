@@ -59,18 +59,18 @@ function shareAt(t: number, from: number, to: number, spread: number): number {
 
 const covers = ({ from, to }: InkPass, t: number) => from <= t && (t < to || to >= 1);
 
-/** How far each pass has crept when all are laid, mm: its own reach, and that of each wet pass that comes over it. */
+/** How far each pass has crept when all are laid, mm: its own reach, and once more with each wet pass that comes after it and sets all ink moving. */
 function creeps(passes: readonly InkPass[], { wet, dry }: Reach): number[] {
   return passes.map((p, i) => {
-    let square = (p.wet ? wet : dry) ** 2;
-    for (const later of passes.slice(i + 1))
-      if (later.wet && later.from < p.to && later.to > p.from) square += wet * wet;
-    return Math.sqrt(square);
+    const moved = passes.slice(i + 1).filter((later) => later.wet).length;
+    return Math.sqrt((p.wet ? wet : dry) ** 2 + moved * wet ** 2);
   });
 }
 
 /** An area as its passes lie. */
 export interface LaidArea {
+  /** How far, mm, the edges of its passes have crept in the mean. */
+  readonly reach: number;
   /** Lab seen at a place t (0–1) of a fade of some steepness, t per mm. */
   readonly at: (t: number, steepness: number) => Lab;
   /** Colours along the area: {@link SAMPLES} Labs for each of {@link STEEPNESS}. */
@@ -88,6 +88,8 @@ export function layArea(desk: Desk, { ink, pencil, opaque }: AreaLayers, reach: 
   const doses = ink.map((p) => desk.inks[p.ink]!.spectrum.map((k) => doseOfK(k, fit)));
   const spread = creeps(ink, reach);
   const widest = Math.max(0, ...spread);
+  const edged = spread.filter((_, i) => ink[i]!.from > 0 || ink[i]!.to < 1);
+  const mean = edged.length ? edged.reduce((a, b) => a + b, 0) / edged.length : 0;
 
   /** K/S that so many coats of each pass add to the paper. */
   const added = (coats: readonly number[]): Spectrum => {
@@ -170,7 +172,7 @@ export function layArea(desk: Desk, { ink, pencil, opaque }: AreaLayers, reach: 
     });
     return out;
   };
-  return { at, colours };
+  return { reach: mean, at, colours };
 }
 
 /** Place of a steepness among {@link STEEPNESS}, between two of them by their ratio, from its square. */

@@ -30,7 +30,7 @@ const laid = [0, 1].map((ink) =>
     { wet: 1.3, dry: 0.2 },
   ),
 );
-const colours = laid.map((l) => screenColours(l.colours()));
+const colours = laid.map((l) => screenColours(l));
 const paper = desk.paper.lab;
 const even = paint(ground, map.places, colours, new Map(), { paper, texture: 0 });
 const rgbAt = (rgba: Uint8ClampedArray, x: number, y: number) => [

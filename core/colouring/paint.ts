@@ -2,17 +2,24 @@ import type { Lab } from "@/core/colour/lab";
 import { screenRgb } from "@/core/colour/screen-rgb";
 import type { Flow } from "@/core/light/growth";
 import type { Ground } from "@/core/light/ground";
-import { levelOf, SAMPLES, STEEPNESS } from "./laid-area";
+import { runMeans } from "@/core/light/run-means";
+import { levelOf, SAMPLES, STEEPNESS, type LaidArea } from "./laid-area";
 import { strokeNoise, TILE_PER_MM } from "./texture";
 
 /** Places of a tone map, so that each byte has a colour: t = index / 254. */
 const PLACES = 255;
 
-/** What the screen shows of an area at every place and steepness: red, green, blue, 255 places for each steepness. */
-export type AreaColours = Uint8Array;
+/** What the screen shows of an area. */
+export interface AreaColours {
+  /** Red, green, blue at every place and steepness: 255 places for each steepness. */
+  readonly rgb: Uint8Array;
+  /** How far the edges of its passes have crept, mm. */
+  readonly reach: number;
+}
 
-/** 8-bit sRGB along an area from its Labs (see {@link LaidArea.colours}). */
-export function screenColours(labs: Float32Array): AreaColours {
+/** 8-bit sRGB along an area from its Labs. */
+export function screenColours({ colours, reach }: LaidArea): AreaColours {
+  const labs = colours();
   const levels = STEEPNESS.length;
   const rgb = new Float32Array(levels * SAMPLES * 3);
   for (let i = 0; i < levels * SAMPLES; i++)
@@ -28,7 +35,7 @@ export function screenColours(labs: Float32Array): AreaColours {
         out[(level * PLACES + b) * 3 + c] = Math.round((1 - part) * rgb[i]! + part * rgb[i + 3]!);
       }
     }
-  return out;
+  return { rgb: out, reach };
 }
 
 /** How a colouring is shown. */
@@ -48,13 +55,40 @@ export interface PaintWish {
 /** A part of the picture: left, top, first column and row beyond. */
 export type Box = readonly [left: number, top: number, right: number, bottom: number];
 
-/** Distance over which the steepness of a fade is measured, mm. */
-const SLOPE = 0.35;
 /** How far strokes end short of each other, mm, and how unevenly they lay ink. */
 const [RAGGED, STREAK] = [0.3, 0.022] as const;
 const GRAIN = 0.006;
 /** An alcohol-proof black, as it is seen. */
 const BLACK = [34, 32, 33] as const;
+
+/** A running mean over w = 2r + 1 pixels spreads by σ = √((w² − 1) / 12). */
+const radiusOf = (spread: number): number => Math.round((Math.sqrt(12 * spread * spread + 1) - 1) / 2);
+
+/**
+ * Where wet ink has run together what is seen is no longer the place alone but all that lies as near as ink has crept: the mean place there, and
+ * how far places differ. For an even fade they are the place itself and its steepness times that reach.
+ */
+function crept(
+  ground: Ground,
+  places: Uint8Array,
+  colours: readonly (AreaColours | undefined)[],
+  box: Box,
+): { mean: Float32Array; square: Float32Array } {
+  const { own, mmPerPixel } = ground;
+  // What stays white is no part of the area: no ink runs there.
+  const inked = own.map((a, p) => (a >= 0 && colours[a] && places[p] ? a : -1));
+  const radius = Uint16Array.from(colours, (c) => (c ? radiusOf(c.reach / mmPerPixel) : 0));
+  const plane = { width: ground.width, own: inked };
+  const [left, top, right, bottom] = box;
+  const mean = new Float32Array(own.length);
+  const square = new Float32Array(own.length);
+  for (let y = top; y < bottom; y++)
+    for (let p = y * ground.width + left, end = p + right - left; p < end; p++) {
+      mean[p] = places[p]! - 1;
+      square[p] = mean[p]! * mean[p]!;
+    }
+  return { mean: runMeans(mean, plane, radius, box), square: runMeans(square, plane, radius, box) };
+}
 
 /**
  * The predicted colouring of a part of the drawing.
@@ -63,56 +97,50 @@ const BLACK = [34, 32, 33] as const;
  * @returns red, green, blue and opacity of the part, row by row
  */
 export function paint(
-  { width, height, own, mmPerPixel }: Ground,
+  ground: Ground,
   places: Uint8Array,
   colours: readonly (AreaColours | undefined)[],
   flows: ReadonlyMap<number, Flow>,
   { paper, texture, line, mask, ink = BLACK }: PaintWish,
-  box: Box = [0, 0, width, height],
+  box: Box = [0, 0, ground.width, ground.height],
 ): Uint8ClampedArray {
+  const { width, own, mmPerPixel } = ground;
   const [left, top, right, bottom] = box;
   const out = new Uint8ClampedArray((right - left) * (bottom - top) * 4);
   const bare = screenRgb(paper);
-  const d = Math.max(1, Math.round(SLOPE / mmPerPixel));
-  const down = d * width;
-  // Squares of places a pixel, and of t a mm, by which steepness is told apart.
-  const unit = (1 / (254 * 2 * d * mmPerPixel)) ** 2;
+  const { mean, square: squares } = crept(ground, places, colours, box);
   const scale = mmPerPixel * TILE_PER_MM;
   const streams = colours.map((_, a) => flows.get(a));
+  // Squares of t a mm for the variance of places over the reach of an area's ink.
+  const units = colours.map((c) => (c && c.reach > 0 ? 1 / (254 * c.reach) ** 2 : 0));
   for (let y = top, o = 0; y < bottom; y++)
     for (let x = left, p = y * width + left; x < right; x++, p++, o += 4) {
       const a = own[p]!;
       if (mask && !(a >= 0 && mask[a])) continue;
-      const here = places[p]!;
-      const table = a >= 0 && here ? colours[a] : undefined;
+      const table = a >= 0 && places[p] ? colours[a] : undefined;
       let r = bare[0];
       let g = bare[1];
       let b = bare[2];
       let even = 1;
       if (table) {
-        // How steep the fade is here; beyond the area, and on what stays white, it goes on as it is.
-        let [e, w, s, n] = [here, here, here, here];
-        if (x + d < width && own[p + d] === a) e = places[p + d]! || here;
-        if (x >= d && own[p - d] === a) w = places[p - d]! || here;
-        if (y + d < height && own[p + down] === a) s = places[p + down]! || here;
-        if (y >= d && own[p - down] === a) n = places[p - down]! || here;
-        const square = ((e - w) * (e - w) + (s - n) * (s - n)) * unit;
-        let place = here - 1;
+        const square = Math.max(0, squares[p]! - mean[p]! * mean[p]!) * units[a]!;
+        let place = Math.round(mean[p]!);
         if (texture > 0) {
           const flow = streams[a];
           const uneven = texture * (flow ? alongFlow(flow, x, y, scale) : strokeNoise(x * scale, y * scale));
           even = 1 + STREAK * uneven;
           const by = uneven * RAGGED * Math.sqrt(square) * 254;
-          place = Math.min(254, Math.max(0, Math.round(place + by)));
+          place = Math.min(254, Math.max(0, Math.round(mean[p]! + by)));
         }
         const level = levelOf(square);
         const low = level | 0;
         const part = level - low;
         const i = (low * PLACES + place) * 3;
         const j = part > 0 ? i + PLACES * 3 : i;
-        r = table[i]! + part * (table[j]! - table[i]!);
-        g = table[i + 1]! + part * (table[j + 1]! - table[i + 1]!);
-        b = table[i + 2]! + part * (table[j + 2]! - table[i + 2]!);
+        const { rgb } = table;
+        r = rgb[i]! + part * (rgb[j]! - rgb[i]!);
+        g = rgb[i + 1]! + part * (rgb[j + 1]! - rgb[i + 1]!);
+        b = rgb[i + 2]! + part * (rgb[j + 2]! - rgb[i + 2]!);
       }
       if (texture > 0) even += texture * GRAIN * strokeNoise(x * scale * 5.3 + 91, y * scale * 5.3 + 17);
       const cover = line ? line[p]! / 255 : 0;

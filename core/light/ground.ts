@@ -81,27 +81,40 @@ export function finer(
   root?: Int16Array,
 ): Float32Array {
   const out = new Float32Array(to.own.length);
-  const rootOf = (a: number) => (root && a >= 0 ? root[a]! : a);
+  const { width, height } = from;
+  // Numbers of one form; what is nobody's, or a crease, is no form's.
+  const forms = root ? from.own.map((a) => (a >= 0 ? root[a]! : a)) : from.own;
   for (let y = 0, p = 0; y < to.height; y++) {
     const v = (y + 0.5) / by - 0.5;
-    const y0 = Math.max(0, Math.min(from.height - 1, Math.floor(v)));
-    const below = (y0 + 1 < from.height ? 1 : 0) * from.width;
+    const y0 = Math.max(0, Math.min(height - 1, Math.floor(v)));
+    const below = y0 + 1 < height ? width : 0;
     const fy = Math.min(1, Math.max(0, v - y0));
     for (let x = 0; x < to.width; x++, p++) {
       const a = to.own[p]!;
       if (a < 0) continue;
       const u = (x + 0.5) / by - 0.5;
-      const x0 = Math.max(0, Math.min(from.width - 1, Math.floor(u)));
-      const right = x0 + 1 < from.width ? 1 : 0;
+      const x0 = Math.max(0, Math.min(width - 1, Math.floor(u)));
+      const right = x0 + 1 < width ? 1 : 0;
       const fx = Math.min(1, Math.max(0, u - x0));
-      const q = y0 * from.width + x0;
-      const r = rootOf(a);
+      const q = y0 * width + x0;
+      const r = root ? root[a]! : a;
+      if (
+        forms[q] === r &&
+        forms[q + right] === r &&
+        forms[q + below] === r &&
+        forms[q + below + right] === r
+      ) {
+        const upper = plane[q]! + fx * (plane[q + right]! - plane[q]!);
+        const lower = plane[q + below]! + fx * (plane[q + below + right]! - plane[q + below]!);
+        out[p] = upper + fy * (lower - upper);
+        continue;
+      }
       let sum = 0;
       let weight = 0;
       // The least weight lets a pixel beside its own area's still have something.
       for (let c = 0; c < 4; c++) {
         const s = q + (c & 1 ? right : 0) + (c & 2 ? below : 0);
-        if (rootOf(from.own[s]!) !== r) continue;
+        if (forms[s] !== r) continue;
         const w = (c & 1 ? fx : 1 - fx) * (c & 2 ? fy : 1 - fy) + 1e-6;
         sum += w * plane[s]!;
         weight += w;

@@ -9,8 +9,6 @@ import type { Normals } from "./normals";
 /** Ends of the way from root to tip that are dark, and how dark. */
 const ROOT = { until: 0.2, dark: 0.55 } as const;
 const TIP = { from: 0.82, dark: 0.35 } as const;
-/** Narrowness of the band, as a power of the sine. */
-const NARROW = 14;
 /** How far the band is thrown to and fro from strand to strand. */
 const ZIGZAG = 0.22;
 /** Strands over the width of an area. */
@@ -18,16 +16,26 @@ const STRANDS = 26;
 /** Reach of the dark round a parting and a gathered place, as shares of the area's extent. */
 const [PARTING, GATHERED] = [0.05, 0.11] as const;
 
-/** A number −1…1 that a whole number always gives. */
-const hashed = (n: number): number => {
-  const v = Math.sin(n * 127.1 + 11.7) * 43758.5453;
+/** Numbers −1…1 in no order, for strands; they begin again after so many. */
+const MANY = 1024;
+const RANDOM = Float32Array.from({ length: MANY + 1 }, (_, n) => {
+  const v = Math.sin((n % MANY) * 127.1 + 11.7) * 43758.5453;
   return 2 * (v - Math.floor(v)) - 1;
-};
+});
+
 /** Noise of one number: straight between whole ones, so strands zigzag. */
-export const strandNoise = (v: number): number => {
-  const n = Math.floor(v);
-  return hashed(n) + (v - n) * (hashed(n + 1) - hashed(n));
-};
+export function strandNoise(v: number): number {
+  const whole = Math.floor(v);
+  const n = whole & (MANY - 1);
+  return RANDOM[n]! + (v - whole) * (RANDOM[n + 1]! - RANDOM[n]!);
+}
+
+/** The 14th power, which makes the band as narrow as hair shows it, by squares. */
+function narrowed(v: number): number {
+  const two = v * v;
+  const four = two * two;
+  return four * four * four * two;
+}
 
 /** Distance of each cell of a grid from points and lines, up to `most` cells. */
 function distances(
@@ -94,7 +102,7 @@ export function lightHair(
       const bend = Math.hypot(tx, ty, tz) || 1;
       const cos = (tx * half[0] + ty * half[1] + tz * half[2]) / (bend * long) + ZIGZAG * strand;
       const base = light[p]!;
-      const band = Math.max(0, 1 - cos * cos) ** NARROW * (0.35 + 0.65 * base);
+      const band = narrowed(Math.max(0, 1 - cos * cos)) * (0.35 + 0.65 * base);
       const dark =
         ROOT.dark * (1 - smooth(along / ROOT.until)) +
         TIP.dark * smooth((along - TIP.from) / (1 - TIP.from)) +

@@ -1,6 +1,7 @@
 import { smooth } from "@/core/ink/wet-field";
 import { coarser, finer, type Ground } from "./ground";
 import { lampDirection, type LightPlan } from "./light";
+import { runMeans } from "./run-means";
 
 /** Share of the shade's length that is the shade of mere contact, wherever the light stands. */
 const CONTACT = 0.45;
@@ -102,46 +103,6 @@ function shadeOn(ground: Ground, { main, shade }: LightPlan, stands: readonly nu
       }
       out[p] = Math.min(1, dark);
     }
-  return softened(out, ground, Math.max(1, Math.round(unit * 0.12)));
-}
-
-/** A running mean over so many pixels each way, along rows and then columns, never across the edge of an area. */
-function softened(plane: Float32Array, { width, height, own }: Ground, radius: number): Float32Array {
-  let now = plane;
-  for (const [outer, inner, step, jump] of [
-    [height, width, 1, width],
-    [width, height, width, 1],
-  ] as const) {
-    const next = new Float32Array(now.length);
-    for (let o = 0; o < outer; o++) {
-      let from = 0;
-      while (from < inner) {
-        const a = own[o * jump + from * step]!;
-        let to = from + 1;
-        while (to < inner && own[o * jump + to * step] === a) to++;
-        if (a >= 0) meanRun(now, next, o * jump + from * step, to - from, step, radius);
-        from = to;
-      }
-    }
-    now = next;
-  }
-  return now;
-}
-
-function meanRun(
-  from: Float32Array,
-  to: Float32Array,
-  start: number,
-  length: number,
-  step: number,
-  radius: number,
-): void {
-  let sum = 0;
-  for (let i = 0; i < Math.min(radius, length); i++) sum += from[start + i * step]!;
-  for (let i = 0; i < length; i++) {
-    if (i + radius < length) sum += from[start + (i + radius) * step]!;
-    if (i - radius - 1 >= 0) sum -= from[start + (i - radius - 1) * step]!;
-    const [first, last] = [Math.max(0, i - radius), Math.min(length - 1, i + radius)];
-    to[start + i * step] = Math.max(0, sum / (last - first + 1));
-  }
+  const radius = new Uint16Array(count).fill(Math.max(1, Math.round(unit * 0.12)));
+  return runMeans(out, ground, radius, [0, 0, width, height]);
 }
