@@ -57,6 +57,9 @@ function shareAt(t: number, from: number, to: number, spread: number): number {
   return Math.max(0, enter - leave);
 }
 
+/** Places are spread evenly from 0 to 1 over an area: where ink has run through all of it, they differ by no more than this. */
+const WHOLE_AREA = 1 / Math.sqrt(12);
+
 const covers = ({ from, to }: InkPass, t: number) => from <= t && (t < to || to >= 1);
 
 /** How far each pass has crept when all are laid, mm: its own reach, and once more with each wet pass that comes after it and sets all ink moving. */
@@ -106,7 +109,7 @@ export function layArea(desk: Desk, { ink, pencil, opaque }: AreaLayers, reach: 
     return out;
   };
   const amounts = (t: number, steepness: number) =>
-    ink.map((p, i) => p.coats * shareAt(t, p.from, p.to, spread[i]! * steepness));
+    ink.map((p, i) => p.coats * shareAt(t, p.from, p.to, Math.min(WHOLE_AREA, spread[i]! * steepness)));
 
   // Stretches on which the same passes lie, and how far what is known of each is off the model.
   const borders = [...new Set([0, 1, ...ink.flatMap((p) => [p.from, p.to])])].sort((a, b) => a - b);
@@ -126,7 +129,7 @@ export function layArea(desk: Desk, { ink, pencil, opaque }: AreaLayers, reach: 
     const [L, a, b] = inkedLab(paper, added(amounts(t, steepness)));
     let [dL, da, db] = [0, 0, 0];
     for (const { from, to, off } of stretches) {
-      const w = shareAt(t, from, to, widest * steepness);
+      const w = shareAt(t, from, to, Math.min(WHOLE_AREA, widest * steepness));
       dL += w * off[0];
       da += w * off[1];
       db += w * off[2];

@@ -14,7 +14,7 @@ export type LightCommand =
       readonly type: "add ground shadow";
       readonly id: string;
       readonly name: string;
-      /** Its outline, shares of the drawing. */
+      /** Its outline from within what throws it and back there, shares of the drawing. */
       readonly outline: readonly (readonly [number, number])[];
       readonly place: AreaPlace;
     };
@@ -54,7 +54,7 @@ export function applyLight(piece: Piece, command: LightCommand): Piece {
       };
       return {
         ...piece,
-        setUp: { ...setUp, cuts: [...setUp.cuts, { points: outline, closed: true, curved: true }] },
+        setUp: { ...setUp, cuts: [...setUp.cuts, { points: outline, closed: false, curved: true }] },
         // It comes last, in two or three greys.
         areas: [...piece.areas, area],
       };

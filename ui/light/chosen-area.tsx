@@ -12,6 +12,7 @@ export function ChosenArea({ own, children }: { readonly own: LightStage; readon
       <label className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[15px]">
         Area
         <select
+          aria-label="Area"
           className="field min-w-52"
           value={areas.length === 1 ? area!.id : ""}
           onChange={(e) => setChosen(new Set(e.target.value ? [e.target.value] : []))}

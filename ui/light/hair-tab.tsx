@@ -17,18 +17,21 @@ export function HairTab({ own }: { readonly own: LightStage }) {
   const rows = [
     {
       tool: "growth",
+      one: "stroke",
       draw: "Draw a stroke",
       says: `${counted(growth.strokes.length, "stroke")} from root to tip; they spread over the whole area`,
       less: growth.strokes.length ? () => set({ strokes: growth.strokes.slice(0, -1) }) : undefined,
     },
     {
       tool: "parting",
+      one: "parting",
       draw: "Draw a parting",
       says: `${counted(growth.partings.length, "parting")}, dark`,
       less: growth.partings.length ? () => set({ partings: growth.partings.slice(0, -1) }) : undefined,
     },
     {
       tool: "gathered",
+      one: "gathered place",
       draw: "Mark where it is gathered",
       says: `${counted(growth.gathered.length, "place")}, dark`,
       less: growth.gathered.length ? () => set({ gathered: growth.gathered.slice(0, -1) }) : undefined,
@@ -50,7 +53,7 @@ export function HairTab({ own }: { readonly own: LightStage }) {
               className="button"
               disabled={!r.less}
               onClick={r.less}
-              aria-label={`${r.draw}: take the last away`}
+              aria-label={`Take the last ${r.one} away`}
             >
               Take the last away
             </button>

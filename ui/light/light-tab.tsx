@@ -125,14 +125,14 @@ export function LightTab({ own }: { readonly own: LightStage }) {
         <button
           className="button mt-3"
           onClick={() => {
-            const command = own.state.output && groundShadowOf(piece, own.state.output, crypto.randomUUID());
+            const command = own.state.output && groundShadowOf(piece, own.state.output, own.chosen, crypto.randomUUID());
             if (command) run(command);
           }}
         >
           Add a ground shadow
         </button>
         <span className="ml-3 text-[14px] text-soft">
-          an area of its own under the figure, in two or three greys
+          an area of its own under what is chosen, in two or three greys
         </span>
       </section>
       {picture && (
