@@ -285,7 +285,12 @@ function Choice<T extends string>({
   return (
     <label className="flex items-center gap-1.5 text-[14px] text-soft">
       {label}
-      <select className="field text-text" value={value} onChange={(e) => onChange(e.target.value as T)}>
+      <select
+        aria-label={label}
+        className="field text-text"
+        value={value}
+        onChange={(e) => onChange(e.target.value as T)}
+      >
         {options.map((o) => (
           <option key={o} value={o}>
             {names[o]}
