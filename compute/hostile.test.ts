@@ -1,5 +1,6 @@
 import { BadInput } from "@/border/problem";
-import { questions, spoilt } from "@/fixtures/malformed";
+import { spoilt } from "@/fixtures/malformed";
+import { questions } from "@/fixtures/sound";
 import { seeded } from "@/sim/random";
 import { runOperation } from "./run";
 
