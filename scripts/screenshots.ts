@@ -19,7 +19,13 @@ const open = async (path: string) => {
 
 const click = (name: string | RegExp) => page.getByRole("button", { name }).first().click();
 
+const drawnPieces = (least: number) =>
+  page
+    .getByTestId("piece-picture")
+    .nth(least - 1)
+    .waitFor({ timeout: 120_000 });
 await open("/");
+await drawnPieces(3);
 await shoot("bench");
 const kite = (await page.getByRole("link", { name: "Open The Kite Mender" }).last().getAttribute("href"))!;
 const moth = (await page.getByRole("link", { name: "Open Moth Lantern" }).last().getAttribute("href"))!;
@@ -30,27 +36,29 @@ await drawn();
 await page.waitForTimeout(2500);
 await click("Choose Quay");
 await shoot("set-up");
-await open(ferry.replace("colour", "set-up?tab=line"));
-await drawn();
-await page.waitForTimeout(2000);
-await click("Set its corners");
-await page.waitForTimeout(500);
-await shoot("corners");
 await open(kite.replace("colour", "set-up?tab=reference"));
 await drawn();
 await page.waitForTimeout(2000);
 await shoot("reference");
+await open(kite.replace("colour", "light"));
+await page.getByTestId("light-picture").waitFor({ timeout: 60_000 });
+await page.waitForTimeout(1000);
+await shoot("light");
+await open(moth.replace("colour", "light?tab=tones"));
+await page.getByTestId("tone-map").waitFor({ timeout: 90_000 });
+await page.getByLabel("Area", { exact: true }).selectOption({ label: "Moth wings" });
+await page.waitForTimeout(2500);
+await shoot("tone-map");
+await open(kite.replace("colour", "check"));
+await page.getByTestId("noticed").waitFor({ timeout: 120_000 });
+await page.waitForTimeout(1500);
+await shoot("check");
 await open(`${kite}?area=area-3`);
 await page.getByText("best: local colour").waitFor({ timeout: 60_000 });
 await shoot("colour");
 await page.keyboard.press("m");
 await page.getByText(/stacks computed/).waitFor({ timeout: 90_000 });
 await shoot("match");
-await open(`${moth}?area=area-4`);
-await page.getByText("best: local colour").waitFor({ timeout: 60_000 });
-await page.keyboard.press("d");
-await shoot("colour-dim");
-await page.keyboard.press("d");
 await open(`${moth}?area=area-2&tab=school`);
 await page.getByText("in use").waitFor({ timeout: 60_000 });
 await shoot("school");
@@ -64,12 +72,11 @@ await open(kite.replace("colour", "whole"));
 await click("Plan together");
 await page.getByRole("list", { name: "Changes" }).waitFor({ timeout: 60_000 });
 await shoot("whole");
-await open(kite.replace("colour", "steps"));
+await open(ferry.replace("colour", "steps"));
+await drawnPieces(1);
 await shoot("steps");
 await open("/rack?marker=clay5m");
 await shoot("rack");
-await open("/rack?view=table");
-await shoot("rack-table");
 await open("/rack?view=findings");
 await shoot("findings");
 await open("/swatchbook");
