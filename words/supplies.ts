@@ -37,3 +37,9 @@ export const usesInWords = (uses: readonly Use[]): string =>
       ),
     ),
   ].join(", ");
+
+/** Ground that a marker covers in a piece, coats counted. */
+export const coveredInWords = (mm2: number): string =>
+  mm2 < 1000
+    ? `${Math.max(1, Math.round(mm2))} mm² in all, coats counted`
+    : `${(mm2 / 100).toFixed(0)} cm² in all, coats counted`;

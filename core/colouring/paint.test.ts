@@ -42,8 +42,8 @@ describe("a predicted colouring", () => {
     for (const [x, y] of [
       [20, 15],
       [20, 40],
-      [100, 110],
-      [100, 60],
+      [100, 95],
+      [100, 50],
     ] as const) {
       const t = (map.places[y * SIDE + x]! - 1) / 254;
       const steepness = 1 / (SIDE * 0.2);

@@ -79,7 +79,15 @@ function crept(
   const inked = own.map((a, p) => (a >= 0 && colours[a] && places[p] ? a : -1));
   const radius = Uint16Array.from(colours, (c) => (c ? radiusOf(c.reach / mmPerPixel) : 0));
   const plane = { width: ground.width, own: inked };
-  const [left, top, right, bottom] = box;
+  // What lies as near to the part as ink creeps tells on it.
+  const near = Math.max(0, ...radius) + 1;
+  const [left, top, right, bottom] = [
+    Math.max(0, box[0] - near),
+    Math.max(0, box[1] - near),
+    Math.min(ground.width, box[2] + near),
+    Math.min(ground.height, box[3] + near),
+  ] as const;
+  const around = [left, top, right, bottom] as const;
   const mean = new Float32Array(own.length);
   const square = new Float32Array(own.length);
   for (let y = top; y < bottom; y++)
@@ -87,7 +95,7 @@ function crept(
       mean[p] = places[p]! - 1;
       square[p] = mean[p]! * mean[p]!;
     }
-  return { mean: runMeans(mean, plane, radius, box), square: runMeans(square, plane, radius, box) };
+  return { mean: runMeans(mean, plane, radius, around), square: runMeans(square, plane, radius, around) };
 }
 
 /**

@@ -6,6 +6,7 @@ import { schoolOf, tonesOf } from "@/core/piece/piece";
 import { needOf, suppliesOf } from "@/core/stock/supplies";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
+import { useToneShares } from "@/ui/light/use-tone-shares";
 import { PiecePicture } from "@/ui/light/piece-picture";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 
@@ -14,7 +15,8 @@ import { counted } from "@/words/numbers";
 import { edgesInWords, PROOF_CAUTION } from "@/words/place";
 import { passAmount, passStroke, passWhere } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
-import { needInWords, usedIn } from "@/words/supplies";
+import { coveredInWords, needInWords, usedIn } from "@/words/supplies";
+import { useJudged } from "./group/use-groups";
 import { usePiece, usePieceHandles } from "./piece-context";
 import { PieceHeader } from "./piece-header";
 import { useRack } from "./use-rack";
@@ -35,6 +37,8 @@ export function StepsView({
   const unplanned = piece.areas.filter((a) => !a.layers.length && !a.white);
   const bare = piece.areas.filter((a) => a.white);
   const colourOf = useTones(rack, planned.flatMap(tonesOf));
+  const { groupOf } = useJudged(rack, piece.areas);
+  const mm2Of = useToneShares(piece, (area) => groupOf(area)?.local);
   const supplies = suppliesOf(piece, [...rack.markers, ...rack.others]);
   const laid = planned.map((area) => ({
     area,
@@ -42,8 +46,15 @@ export function StepsView({
       school: schoolOf(area),
       capacity: rack.paper.capacity,
       lightnessOf: (code, coats) => colourOf({ code, coats })?.lab[0],
+      ...localOf(groupOf(area.id)),
     }),
   }));
+  const covered = new Map<string, number>();
+  for (const { area, passes } of laid)
+    for (const p of passes) {
+      const mm2 = p.kind === "finish" ? undefined : mm2Of(area, p.from, p.to);
+      if (mm2 !== undefined) covered.set(p.code, (covered.get(p.code) ?? 0) + mm2 * p.coats);
+    }
   const chapters = laid.map((c, i) => ({
     ...c,
     before: laid.slice(0, i).reduce((sum, { passes }) => sum + passes.length, 0),
@@ -143,6 +154,7 @@ export function StepsView({
                         <span className="text-[15px] max-[640px]:col-start-4 max-[640px]:row-start-1">
                           {p.dry && <strong>when dry: </strong>}
                           {passAmount(p)}
+                          <Covers mm2={p.kind === "finish" ? undefined : mm2Of(area, p.from, p.to)} />
                         </span>
                         <span className="text-[15px] max-[640px]:col-span-2 max-[640px]:col-start-3">
                           {passWhere(p)}; <span className="text-soft">{passStroke(p)}</span>
@@ -186,6 +198,11 @@ export function StepsView({
                   <span className="code">{pencilName(s.code)}</span>
                   <span className="text-[14px] leading-tight">
                     {usedIn(s).join(", ")}
+                    {covered.has(s.code) && (
+                      <span className="block text-[13px] text-soft">
+                        {coveredInWords(covered.get(s.code)!)}
+                      </span>
+                    )}
                     {needOf(s) !== "ready" && <strong className="block">{needInWords[needOf(s)]}</strong>}
                   </span>
                 </li>
@@ -195,5 +212,16 @@ export function StepsView({
         </section>
       </main>
     </>
+  );
+}
+
+/** The tone that carries the local colour, where it is known. */
+const localOf = (group: { readonly local: number } | undefined) => (group ? { local: group.local } : {});
+
+/** How large the place of a pass is. */
+function Covers({ mm2 }: { readonly mm2: number | undefined }) {
+  if (mm2 === undefined || mm2 < 0.5) return null;
+  return (
+    <span className="block text-[13px] text-soft">{mm2 < 10 ? mm2.toFixed(1) : Math.round(mm2)} mm²</span>
   );
 }
