@@ -6,9 +6,10 @@ import { look } from "./observer";
 import { whiteCard } from "./paper-stock";
 import { colourSheet, layOnSheet } from "./sheet";
 
-const [light, dark] = strangeInks(6, 4).sort(
+const byDepth = strangeInks(6, 4).sort(
   (a, b) => look(colourSheet(whiteCard, [b.recipe]))[1] - look(colourSheet(whiteCard, [a.recipe]))[1],
-) as [{ recipe: never }, { recipe: never }];
+);
+const [light, dark] = [byDepth[0]!, byDepth.at(-1)!];
 const seen = (reflectance: Float64Array) => xyzToLab(look(reflectance));
 const COLUMNS = 12;
 const all = new Float64Array(COLUMNS * 6).fill(1);
