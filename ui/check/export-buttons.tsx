@@ -24,15 +24,17 @@ export function ExportButtons({ own, pieceId }: { readonly own: Check; readonly 
   const [error, setError] = useState<string>();
   const [wide, setWide] = useState<number>();
   const stop = useRef<AbortController>(undefined);
+  const last = useRef<() => void>(undefined);
   const output = light.lit?.output;
   if (!output) return null;
-  const own_width = output.values.width;
+  const drawnWidth = output.values.width;
   const out: Outgoing = { piece, rack, light: output, groupOf: judged.groupOf };
-  const widths = [...new Set([...WIDTHS.filter((w) => w < own_width), own_width])];
+  const widths = [...new Set([...WIDTHS.filter((w) => w < drawnWidth), drawnWidth])];
   const fileName = piece.name.replace(/[\\/:*?"<>|\p{Cc}]/gu, " ").trim() || "piece";
   const make = async (name: string, work: (course: Course) => Promise<void>) => {
     const controller = new AbortController();
     stop.current = controller;
+    last.current = () => void make(name, work);
     setError(undefined);
     setDoing({ name, share: 0 });
     try {
@@ -80,7 +82,7 @@ export function ExportButtons({ own, pieceId }: { readonly own: Check; readonly 
               error,
               cancelled: false,
               cancel: () => stop.current?.abort(),
-              again: () => setError(undefined),
+              again: () => last.current?.(),
             }}
             doing={doing ? `Making: ${doing.name.toLowerCase()}` : ""}
           />
@@ -93,7 +95,7 @@ export function ExportButtons({ own, pieceId }: { readonly own: Check; readonly 
             disabled={!!doing}
             onClick={() =>
               void make("Colouring", async (course) =>
-                saveFile(`${fileName}.png`, "image/png", await colouringPng(out, course, wide ?? own_width)),
+                saveFile(`${fileName}.png`, "image/png", await colouringPng(out, course, wide ?? drawnWidth)),
               )
             }
           >
@@ -104,7 +106,7 @@ export function ExportButtons({ own, pieceId }: { readonly own: Check; readonly 
             <select
               className="field text-text"
               aria-label="Width in pixels"
-              value={wide ?? own_width}
+              value={wide ?? drawnWidth}
               onChange={(e) => setWide(Number(e.target.value))}
             >
               {widths.map((w) => (
