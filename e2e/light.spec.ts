@@ -219,10 +219,10 @@ test("a ground shadow is an area of its own, and it is measured", async ({ page 
   await open(page, `/pieces/${id}/light`);
   await expect(page.getByTestId("light-picture")).toBeVisible({ timeout: 60_000 });
   const before = await documentOf(page, id);
-  // Under the lamp, which is chosen in the picture.
-  const drawing = page.getByTestId("drawing");
-  const frame = (await drawing.boundingBox())!;
-  await drawing.click({ position: { x: frame.width * 0.84, y: frame.height * 0.8 } });
+  // Under the lamp, which stays chosen from one tab to the next.
+  await page.getByRole("tab", { name: "Form" }).click();
+  await page.getByLabel("Area", { exact: true }).selectOption({ label: "Brass lamp" });
+  await page.getByRole("tab", { name: "Light", exact: true }).click();
   await page.getByRole("button", { name: "Add a ground shadow" }).click();
   await expect
     .poll(async () => (await documentOf(page, id)).setUp.cuts.length)

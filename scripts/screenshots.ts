@@ -25,7 +25,8 @@ const drawnPieces = (least: number) =>
     .nth(least - 1)
     .waitFor({ timeout: 120_000 });
 await open("/");
-await drawnPieces(3);
+await drawnPieces(1);
+await page.waitForTimeout(1500);
 await shoot("bench");
 const kite = (await page.getByRole("link", { name: "Open The Kite Mender" }).last().getAttribute("href"))!;
 const moth = (await page.getByRole("link", { name: "Open Moth Lantern" }).last().getAttribute("href"))!;

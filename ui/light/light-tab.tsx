@@ -125,7 +125,8 @@ export function LightTab({ own }: { readonly own: LightStage }) {
         <button
           className="button mt-3"
           onClick={() => {
-            const command = own.state.output && groundShadowOf(piece, own.state.output, own.chosen, crypto.randomUUID());
+            const command =
+              own.state.output && groundShadowOf(piece, own.state.output, own.chosen, crypto.randomUUID());
             if (command) run(command);
           }}
         >

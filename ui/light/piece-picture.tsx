@@ -1,5 +1,5 @@
 "use client";
-import { useMemo, type ReactNode } from "react";
+import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
@@ -31,9 +31,31 @@ const NO_GROUPS = () => undefined;
 export const canBeShown = (piece: Piece): boolean =>
   piece.setUp.line !== null && piece.areas.some((a) => a.place && a.layers.length > 0);
 
-/** The picture of a piece: as it will look, always of its present plan. */
+/** How long a picture must be in view before it is drawn, ms: who only passes by needs none. */
+const LINGERS = 500;
+
+/** The picture of a piece: as it will look, always of its present plan; drawn once it has been in view for a moment. */
 export function PiecePicture(props: PiecePictureProps) {
-  return canBeShown(props.piece) ? <Shown {...props} /> : <>{props.instead}</>;
+  const frame = useRef<HTMLDivElement>(null);
+  const [seen, setSeen] = useState(false);
+  const can = canBeShown(props.piece);
+  useEffect(() => {
+    if (seen || !can || !frame.current) return;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const watch = new IntersectionObserver(([entry]) => {
+      clearTimeout(timer);
+      if (entry?.isIntersecting) timer = setTimeout(() => setSeen(true), LINGERS);
+    });
+    watch.observe(frame.current);
+    return () => {
+      clearTimeout(timer);
+      watch.disconnect();
+    };
+  }, [seen, can]);
+  if (!can) return <>{props.instead}</>;
+  return (
+    <div ref={frame}>{seen ? <Shown {...props} /> : (props.instead ?? <div className="min-h-8" />)}</div>
+  );
 }
 
 function Shown({
