@@ -66,7 +66,7 @@ test("an area gets a school, a shadow that starts bold enough, and a pencil plan
 
   await openPart(page, "Pencil");
   await page.getByRole("button", { name: "Plan the pencil" }).click();
-  await expect(page.getByRole("list", { name: "Value scale" }).locator("[data-value]")).toHaveCount(7, {
+  await expect(page.getByRole("list", { name: "Value scale" }).locator("[data-value]")).toHaveCount(17, {
     timeout: 60_000,
   });
   await page.getByRole("button", { name: "Keep this plan" }).click();
@@ -162,7 +162,7 @@ test("all areas are planned together; each change is listed before it is taken, 
     expect((await stored(request, id)).document.areas.map(codesOf)).toEqual(before),
   ).toPass();
   await page.getByRole("button", { name: "Try three violets" }).click();
-  await expect(page.getByRole("region", { name: "Whole-piece underlay" }).getByRole("row")).toHaveCount(7, {
+  await expect(page.getByRole("region", { name: "Whole-piece underlay" }).getByRole("row")).toHaveCount(17, {
     timeout: 30_000,
   });
   await page.getByRole("button", { name: "Undo" }).click();
