@@ -75,10 +75,7 @@ function crept(
   box: Box,
 ): { mean: Float32Array; square: Float32Array } {
   const { own, mmPerPixel } = ground;
-  // What stays white is no part of the area: no ink runs there.
-  const inked = own.map((a, p) => (a >= 0 && colours[a] && places[p] ? a : -1));
   const radius = Uint16Array.from(colours, (c) => (c ? radiusOf(c.reach / mmPerPixel) : 0));
-  const plane = { width: ground.width, own: inked };
   // What lies as near to the part as ink creeps tells on it.
   const near = Math.max(0, ...radius) + 1;
   const [left, top, right, bottom] = [
@@ -88,13 +85,21 @@ function crept(
     Math.min(ground.height, box[3] + near),
   ] as const;
   const around = [left, top, right, bottom] as const;
+  // What stays white is no part of the area: no ink runs there.
+  const inked = new Int16Array(own.length).fill(-1);
   const mean = new Float32Array(own.length);
   const square = new Float32Array(own.length);
+  const coloured = Uint8Array.from(colours, (c) => (c ? 1 : 0));
   for (let y = top; y < bottom; y++)
     for (let p = y * ground.width + left, end = p + right - left; p < end; p++) {
-      mean[p] = places[p]! - 1;
-      square[p] = mean[p]! * mean[p]!;
+      const a = own[p]!;
+      const place = places[p]!;
+      if (a < 0 || !place || !coloured[a]) continue;
+      inked[p] = a;
+      mean[p] = place - 1;
+      square[p] = (place - 1) * (place - 1);
     }
+  const plane = { width: ground.width, own: inked };
   return { mean: runMeans(mean, plane, radius, around), square: runMeans(square, plane, radius, around) };
 }
 
