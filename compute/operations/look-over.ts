@@ -99,11 +99,12 @@ function* lookOverOf(question: LookOverQuestion, open: OpenDesk): Work<LookOverO
     const size =
       map.counts.subarray(a * 256, a * 256 + 256).reduce((s, n) => s + n, 0) * ground.mmPerPixel ** 2;
     const tones = own.borders.length - 1;
-    if (tones > 2 && size > OF_LARGE && seen.lightest < SMALL && own.wish.whites.length === 0)
-      noticed.push({ kind: "small highlight", area: id, mm2: seen.lightest });
+    const cramped = tones > 2 && size > OF_LARGE && seen.lightest < SMALL && own.wish.whites.length === 0;
+    if (cramped) noticed.push({ kind: "small highlight", area: id, mm2: seen.lightest });
     const target = asked.get(id)?.wish && targetOf(open, asked.get(id)!.wish!.target);
     const darker = target?.light ? target.light[0] - seen.ends[0][0] : 0;
-    if (darker > COVERED) noticed.push({ kind: "lost highlight", area: id, darker });
+    // What has no room at all is not covered.
+    if (darker > COVERED && !cramped) noticed.push({ kind: "lost highlight", area: id, darker });
     const turn = paleCover(open, own, question);
     if (turn !== undefined) noticed.push({ kind: "pale cover", area: id, turn });
     return { id, ...(seen.off !== undefined && { deltaE00: seen.off }) };
