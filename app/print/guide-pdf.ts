@@ -42,6 +42,7 @@ function stroke(
   const each = width / hexes.length;
   hexes.forEach((hex, i) => doc.rect(x + i * each, y, each, height).fill(hex));
   doc.rect(x, y, width, height).lineWidth(0.3).strokeColor("#777").stroke();
+  doc.fillColor("black");
 }
 
 function picturePage(doc: Doc, title: string, png: Buffer, says: string): void {

@@ -65,11 +65,27 @@ describe("a tone map as SVG", () => {
   it("has true size, a pattern for all but the lightest tone, numbers where there is room, and codes in the margin", () => {
     expect(svg).toMatch(/width="100\.00mm" height="[\d.]+mm"/);
     expect(svg).toContain('id="a-1" d="M0 0L10 0L10 10Z" fill="#fff"');
-    expect(svg).toMatch(/id="a-3"[^>]*fill="url\(#p[1-6]\)"/);
+    expect(svg).toMatch(/id="a-3"[^>]*fill="url\(#q[1-6]\)"/);
     expect(svg).toContain('text-anchor="middle">1</text>');
     expect(svg).not.toContain('text-anchor="middle">3</text>');
     for (const code of ["clay1c", "clay3m", "clay7m"]) expect(svg).toContain(code);
     expect(svg).toContain("120 mm²");
+  });
+  it("has its patterns as large in the drawing as in the margin", () => {
+    expect(svg).toContain(
+      '<pattern id="q2" width="1.8" height="1.8" patternUnits="userSpaceOnUse" patternTransform="scale(2)">',
+    );
+    expect(svg).toContain('patternTransform="scale(1)"');
+  });
+  it("goes on in another column where there are more codes than the drawing is high", () => {
+    const many = toneMapSvg({
+      title: "",
+      map: { ...map, areas: Array.from({ length: 12 }, (_, i) => ({ ...map.areas[0]!, id: String(i) })) },
+      mmPerPixel: 0.5,
+      legendOf: (id) => ({ name: id, codes: ["a", "b", "c"] }),
+    });
+    const [, tall] = /height="([\d.]+)mm"/.exec(many)!;
+    expect(Number(tall)).toBeLessThan(70);
   });
   it("is well-formed whatever things are called", () => {
     expect(svg).toContain("&lt;Kite&gt;");

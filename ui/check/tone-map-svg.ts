@@ -31,6 +31,8 @@ const CELLS = [1, 1.8, 1.8, 1.2, 1.2, 0.8, 0.6] as const;
 
 const MARGIN = 46;
 const LINE = 3.6;
+/** Least height of a column of codes, mm. */
+const LEAST_COLUMN = 60;
 
 /** Text that is safe in XML. */
 export const escaped = (text: string): string =>
@@ -45,16 +47,19 @@ export function toneMapSvg({ title, map, mmPerPixel, legendOf, line }: ToneMapDr
   const { width, height } = map.zones;
   const [w, h] = [width * mmPerPixel, height * mmPerPixel];
   const zonesOf = (area: number) => map.areas[area]!.mm2.length;
-  const defs = PATTERNS.map((body, i) => {
-    const side = CELLS[i]!;
-    return body
-      ? `<pattern id="p${i}" width="${side}" height="${side}" patternUnits="userSpaceOnUse"><g fill="none" stroke="#000" stroke-width="0.13">${body}</g></pattern>`
-      : "";
-  }).join("");
+  // The same patterns for what is drawn in mm, and for what is drawn in pixels.
+  const patterns = (prefix: string, scale: number) =>
+    PATTERNS.map((body, i) => {
+      const side = CELLS[i]!;
+      return body
+        ? `<pattern id="${prefix}${i}" width="${side}" height="${side}" patternUnits="userSpaceOnUse" patternTransform="scale(${scale})"><g fill="none" stroke="#000" stroke-width="0.13">${body}</g></pattern>`
+        : "";
+    }).join("");
+  const defs = patterns("p", 1) + patterns("q", 1 / mmPerPixel);
   const fills = (map.outlines ?? [])
     .map(({ area, zone, path }) => {
       const pattern = patternOf(zone, zonesOf(area));
-      return `<path id="${escaped(`${map.areas[area]!.id}-${zone}`)}" d="${path}" fill="${pattern ? `url(#p${pattern})` : "#fff"}" stroke="#777" stroke-width="${(0.1 / mmPerPixel).toFixed(2)}" fill-rule="evenodd"/>`;
+      return `<path id="${escaped(`${map.areas[area]!.id}-${zone}`)}" d="${path}" fill="${pattern ? `url(#q${pattern})` : "#fff"}" stroke="#777" stroke-width="${(0.1 / mmPerPixel).toFixed(2)}" fill-rule="evenodd"/>`;
     })
     .join("\n");
   const numbers = (map.marks ?? [])
@@ -68,21 +73,28 @@ export function toneMapSvg({ title, map, mmPerPixel, legendOf, line }: ToneMapDr
   const known = map.areas
     .map((a) => ({ ...legendOf(a.id), id: a.id, mm2: a.mm2 }))
     .filter((a) => a.codes.length);
-  const rows = known.reduce((sum, a) => sum + a.codes.length + 1.5, 0) * LINE + 12;
-  let y = 9;
+  // The margin goes on in another column where it is longer than the drawing.
+  const bottom = Math.max(h, LEAST_COLUMN);
+  let [column, y, deepest] = [0, 9, 0];
   const legend = known
     .map(({ name, codes, mm2 }) => {
-      const head = `<text class="name" x="${w + 4}" y="${y.toFixed(1)}">${escaped(name)}</text>`;
+      if (y > 9 && y + codes.length * LINE > bottom - 3) {
+        column++;
+        y = 9;
+      }
+      const x = w + 4 + column * MARGIN;
+      const head = `<text class="name" x="${x.toFixed(1)}" y="${y.toFixed(1)}">${escaped(name)}</text>`;
       const lines = codes.map((code, i) => {
         y += LINE;
         const pattern = patternOf(i + 1, codes.length);
-        return `<rect x="${w + 4}" y="${(y - 2.4).toFixed(1)}" width="5" height="2.8" fill="${pattern ? `url(#p${pattern})` : "#fff"}" stroke="#000" stroke-width="0.12"/><text x="${w + 10.5}" y="${y.toFixed(1)}">${i + 1}  ${escaped(code)}  ${Math.round(mm2[i] ?? 0)} mm²</text>`;
+        return `<rect x="${x.toFixed(1)}" y="${(y - 2.4).toFixed(1)}" width="5" height="2.8" fill="${pattern ? `url(#p${pattern})` : "#fff"}" stroke="#000" stroke-width="0.12"/><text x="${(x + 6.5).toFixed(1)}" y="${y.toFixed(1)}">${i + 1}  ${escaped(code)}  ${Math.round(mm2[i] ?? 0)} mm²</text>`;
       });
+      deepest = Math.max(deepest, y + 4);
       y += 1.5 * LINE;
       return head + lines.join("");
     })
     .join("\n");
-  const [full, tall] = [w + MARGIN + 4, Math.max(h, rows)];
+  const [full, tall] = [w + 4 + (column + 1) * MARGIN, Math.max(h, deepest)];
   return `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${full.toFixed(2)}mm" height="${tall.toFixed(2)}mm" viewBox="0 0 ${full.toFixed(2)} ${tall.toFixed(2)}">
 <title>${escaped(title)}</title>
