@@ -9,7 +9,7 @@ import {
   type Joints,
   type SheetPlan,
 } from "@/core/piece/set-up";
-import { Flag, Id, List, Nullable, Numbers, One, OneOf, Rule, Within } from "./fields";
+import { Flag, Id, List, Nullable, Numbers, One, OneOf, Optional, Rule, Whole, Within } from "./fields";
 
 const isPoint = (v: unknown, least: number, most: number): v is Point =>
   Array.isArray(v) && v.length === 2 && v.every((n) => typeof n === "number" && n >= least && n <= most);
@@ -53,6 +53,21 @@ export class CutInput {
 }
 
 export const CUT = '{"points","closed","curved"}';
+
+/** How a drawing is read from its picture. */
+export class DrawnInput {
+  @OneOf(LINE_KINDS) kind!: LineKind;
+  @Optional() @Nullable() @Points(4, 4, BEYOND) corners: [Point, Point, Point, Point] | null = null;
+  /** Width over height of the sheet that the corners are of. */
+  @Optional() @Nullable() @Within(0.05, 20) aspect: number | null = null;
+  /** Width of the drawing on the sheet. */
+  @Within(5, LONGEST_SIDE, "mm") width!: number;
+  @Optional() @Within(0, 20, "mm") gap = 0.8;
+  @Optional() @Within(0, 1000, "mm²") speck = 1;
+  @Optional() @List(() => CutInput, 0, MOST_CUTS, CUT) cuts: CutInput[] = [];
+  /** Makes the drawing smaller by this factor first: a quick look. */
+  @Optional() @Whole(1, 8) coarser = 1;
+}
 
 const isTouch = (v: unknown): boolean =>
   Array.isArray(v) &&

@@ -1,19 +1,16 @@
-import { List, Nullable, One, OneOf, Optional, Rule, Whole, Within } from "@/border/fields";
+import { List, One, Optional, Rule, Whole, Within } from "@/border/fields";
 import { MOST_AREAS } from "@/border/piece";
 import { LabelsInput, PIXELS, PixelsInput, PLANE, PlaneInput } from "@/border/pixels";
 import { wrong } from "@/border/problem";
-import { CUT, CutInput, Points } from "@/border/set-up";
-import type { Point } from "@/core/chart/homography";
+import { DrawnInput } from "@/border/set-up";
 import type { Ground } from "@/core/light/ground";
 import { groundOf } from "@/core/light/ground";
 import type { Relieved } from "@/core/light/value-field";
 import type { ToneMap } from "@/core/colouring/tone-map";
 import { areaMap } from "@/core/picture/area-map";
-import { LINE_KINDS, type LineKind } from "@/core/picture/line";
 import type { Labels } from "@/core/picture/plane";
 import type { Corners } from "@/core/picture/rectify";
 import { stacked, stackingOf } from "@/core/picture/stacking";
-import { MOST_CUTS } from "@/core/piece/set-up";
 import { drawingFor } from "./drawings";
 import { hashOf } from "./hash";
 import { memory } from "./memory";
@@ -30,18 +27,6 @@ export const AreaId = (): PropertyDecorator =>
       (Number.isInteger(v) && (v as number) > 0 && (v as number) < 65536),
   );
 export type AreaIdInput = string | number;
-
-/** How a drawing is read from its picture; see {@link setUp}. */
-export class DrawnInput {
-  @OneOf(LINE_KINDS) kind!: LineKind;
-  @Optional() @Nullable() @Points(4, 4, 0.25) corners: [Point, Point, Point, Point] | null = null;
-  @Optional() @Nullable() @Within(0.05, 20) aspect: number | null = null;
-  @Within(5, 2000, "mm") width!: number;
-  @Optional() @Within(0, 20, "mm") gap = 0.8;
-  @Optional() @Within(0, 1000, "mm²") speck = 1;
-  @Optional() @List(() => CutInput, 0, MOST_CUTS, CUT) cuts: CutInput[] = [];
-  @Optional() @Whole(1, 8) coarser = 1;
-}
 
 /** A drawing with its areas: labels of two bytes a pixel; or a picture of line art, how it is read, and which points make up which area. */
 export class GroundQuestion {

@@ -135,6 +135,17 @@ describe("light, tone map and render", () => {
     const dark = 255 * (1 - rgb8ToLab(40, 40, 40)[0] / 100);
     expect(values.data[30 * W + 25]!).toBeCloseTo(dark, -0.5);
   });
+  it("refuse more than can be drawn in reasonable time, before they begin", async () => {
+    const line = Array.from({ length: 64 }, (_, i) => [i / 64, 0.5]);
+    const creases = Array.from({ length: 60 }, () => line);
+    const forms = Array.from({ length: 6 }, (_, i) => ({ id: i + 1, kind: "folded", creases }));
+    expect(await problems("light", { ...ground, forms })).toEqual(["forms"]);
+    const values = { width: W, height: H, data: Buffer.alloc(W * H).toString("base64") };
+    const touches = Array.from({ length: 60 }, () => ({ at: [0.5, 0.5], radius: 200, by: 1 }));
+    const areas = [1, 2, 3].map((id) => ({ id, touches }));
+    // On this small drawing they are soon done.
+    expect(await problems("toneMap", { ...ground, values, areas })).toEqual([]);
+  });
   it("say what they cannot use, and where", async () => {
     expect(await problems("light", {})).toEqual(["labels"]);
     expect(await problems("light", { ...ground, labels: { ...plane, data: "AAAA" } })).toEqual([

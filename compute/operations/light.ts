@@ -2,6 +2,7 @@ import { List, Numbers, One, Optional } from "@/border/fields";
 import { FormInput, LightInput } from "@/border/light";
 import { MOST_AREAS } from "@/border/piece";
 import { PIXELS, PixelsInput } from "@/border/pixels";
+import { wrong } from "@/border/problem";
 import { PAIR, PairInput } from "@/border/set-up";
 import { DEFAULT_FORM, type Form } from "@/core/light/form";
 import type { Flow } from "@/core/light/growth";
@@ -52,6 +53,24 @@ export interface LightOutput {
   readonly mmPerPixel: number;
 }
 
+/** Points of all lines that are drawn over forms: each is walked pixel by pixel. */
+const MOST_LINE_POINTS = 20_000;
+
+/** @throws BadInput when more is drawn than can be walked in reasonable time */
+function walkable(forms: readonly AreaFormInput[]): void {
+  const drawn = forms.flatMap((f) => [
+    ...f.creases,
+    ...(f.growth?.strokes ?? []),
+    ...(f.growth?.partings ?? []),
+  ]);
+  const points = drawn.reduce((sum, line) => sum + line.length, 0);
+  if (points > MOST_LINE_POINTS)
+    throw wrong(
+      "forms",
+      `expected at most ${MOST_LINE_POINTS} points of creases and growth in all; there are ${points}`,
+    );
+}
+
 /** Forms of a ground's areas in their order. */
 function formsOf({ ids }: NamedGround, said: readonly AreaFormInput[]): Form[] {
   const known = new Map(said.map(({ id, ...form }) => [String(id), form]));
@@ -80,6 +99,7 @@ function valuesAt(ground: Ground, relieved: Relieved, by: number, light: LightPl
 
 function* lightOf(question: LightQuestion): Work<LightOutput> {
   const { light, coarser, reference } = question;
+  walkable(question.forms);
   const named = groundFor(question);
   const ground = coarserGround(named.ground, coarser);
   const by = Math.ceil(Math.sqrt(ground.own.length / MOST_EXACT));

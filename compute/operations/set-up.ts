@@ -1,16 +1,14 @@
-import { List, Nullable, One, OneOf, Optional, Text, Whole, Within } from "@/border/fields";
+import { List, One, Optional, Text } from "@/border/fields";
 import { MOST_AREAS } from "@/border/piece";
 import { PIXELS, PixelsInput } from "@/border/pixels";
-import { CUT, CutInput, Points } from "@/border/set-up";
+import { DrawnInput, Points } from "@/border/set-up";
 import type { Point } from "@/core/chart/homography";
 import { areaMap, type AreaMap, regionAt } from "@/core/picture/area-map";
 import { outlinesOf } from "@/core/picture/contour";
-import { LINE_KINDS, type LineKind } from "@/core/picture/line";
 import type { Bytes } from "@/core/picture/plane";
 import type { Corners } from "@/core/picture/rectify";
 import { stackingOf, type Stacking } from "@/core/picture/stacking";
 import { tilesOf } from "@/core/picture/tiles";
-import { MOST_CUTS } from "@/core/piece/set-up";
 import type { Work } from "@/core/progress";
 import { drawingFor, lineFor, type Drawing } from "../drawings";
 import { hashOf } from "../hash";
@@ -27,21 +25,10 @@ class HintInput {
 
 const MOST_HINTS = 800;
 
-export class SetUpQuestion {
+export class SetUpQuestion extends DrawnInput {
   @One(() => PixelsInput, PIXELS) image!: PixelsInput;
-  @OneOf(LINE_KINDS) kind!: LineKind;
-  @Optional() @Nullable() @Points(4, 4, 0.25) corners: [Point, Point, Point, Point] | null = null;
-  /** Width over height of the sheet that the corners are of. */
-  @Optional() @Nullable() @Within(0.05, 20) aspect: number | null = null;
-  /** Width of the drawing on the sheet. */
-  @Within(5, 2000, "mm") width!: number;
-  @Optional() @Within(0, 20, "mm") gap = 0.8;
-  @Optional() @Within(0, 1000, "mm²") speck = 1;
-  @Optional() @List(() => CutInput, 0, MOST_CUTS, CUT) cuts: CutInput[] = [];
   @Optional() @List(() => ClaimInput, 0, MOST_AREAS, CLAIM) claims: ClaimInput[] = [];
   @Optional() @List(() => HintInput, 0, MOST_HINTS, '{"name","at"}') hints: HintInput[] = [];
-  /** Makes the drawing smaller by this factor first: a quick look. */
-  @Optional() @Whole(1, 8) coarser = 1;
 }
 
 /** A region as it is shown. */

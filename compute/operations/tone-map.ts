@@ -95,9 +95,28 @@ export interface ToneMapOutput {
 /** Steps of an area's length at which shares are told. */
 const TOLD = 32;
 
+/** Pixels that all touches together may pass over: some seconds. */
+const MOST_TOUCHED = 1.5e9;
+
+/** @throws BadInput when spots pass over more than can be touched in reasonable time */
+function touchable({ relieved: { ground } }: Field, wishes: readonly ToneWish[]): void {
+  const whole = ground.own.length;
+  const spots = wishes.flatMap((w) => [...w.touches, ...w.whites]);
+  const passed = spots.reduce(
+    (sum, s) => sum + Math.min(whole, (4.4 * (s.radius / ground.mmPerPixel)) ** 2),
+    0,
+  );
+  if (passed > MOST_TOUCHED)
+    throw wrong(
+      "areas",
+      `expected fewer or smaller touches: the ${spots.length} there are pass over the picture too often`,
+    );
+}
+
 /** The tone map of values under wishes, kept. */
 export function toneMapFor(field: Field, wishes: readonly ToneWish[]): ToneMap {
   const key = hashOf([field.key, wishes]);
+  touchable(field, wishes);
   return toneMaps.recall(key) ?? toneMaps.keep(key, mapTones(field.values, field.relieved.ground, wishes));
 }
 

@@ -47,7 +47,12 @@ function distances(
 ) {
   const { width, height, cell, left, top } = flow;
   const out = new Float32Array(width * height).fill(most);
+  const marked = new Uint8Array(width * height);
   const mark = (x: number, y: number) => {
+    // However often a line comes by, a cell is looked round from once.
+    const own = Math.floor(y) * width + Math.floor(x);
+    if (x < 0 || y < 0 || x >= width || y >= height || marked[own]) return;
+    marked[own] = 1;
     for (let v = Math.max(0, Math.floor(y - most)); v < Math.min(height, y + most + 1); v++)
       for (let u = Math.max(0, Math.floor(x - most)); u < Math.min(width, x + most + 1); u++) {
         const far = Math.hypot(u + 0.5 - x, v + 0.5 - y);
