@@ -12,6 +12,8 @@ export function CheckSide({ own }: { readonly own: Check }) {
   const { over, piece, alone, setAlone } = own;
   const { id } = usePieceHandles();
   const found = over.output;
+  // Of what nobody has planned there is nothing good to say either.
+  const planned = piece.areas.some((a) => a.place && (a.white || a.layers.length > 0));
   const offs = new Map(found?.areas.map((a) => [a.id, a.deltaE00]));
   return (
     <div className="flex flex-col gap-5">
@@ -30,13 +32,15 @@ export function CheckSide({ own }: { readonly own: Check }) {
             ))}
             {!found.noticed.length && (
               <li className="border-b border-line py-2 text-[15px]">
-                Nothing runs together, no highlight is lost, and what was picked is met.
+                {planned
+                  ? "Nothing runs together, no highlight is lost, and what was picked is met."
+                  : "Nothing is planned yet: keep a group for an area in Colour, and it is looked over here."}
               </li>
             )}
           </ul>
         )}
       </section>
-      {found && <ValuesChart found={found} />}
+      {found && planned && <ValuesChart found={found} />}
       <section aria-label="Areas">
         <h2 className="m-0 mb-1 text-[17px]">Areas</h2>
         <table className="w-full border-collapse text-[15px]">

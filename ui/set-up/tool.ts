@@ -27,7 +27,7 @@ const drawn = (what: string) => (n: number) =>
 
 /** What to do next, by tool; `n` points are set already. */
 export const toolInWords: Readonly<Record<Tool, (n: number) => string>> = {
-  pick: () => "Click an area to choose it; with Shift or “Several”, more than one.",
+  pick: () => "Click an area to choose it; with Shift, more than one.",
   parts: () => "Click what belongs to the chosen area; click it again to take it out.",
   cut: (n) =>
     n === 0
