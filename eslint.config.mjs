@@ -34,9 +34,9 @@ const boundaries = Object.entries(above).map(([folder, folders]) => ({
           ...(folder === "sim"
             ? [{ regex: "^(@/|(\\.\\./)+)core/.*(?<!\\.json)$", message: "sim/ shares no code with core/." }]
             : []),
-          // Of the border only the wrapper of handlers knows the store.
+          // Of the border only the guard and the wrapper of handlers know the store.
           ...(folder === "border"
-            ? [{ group: ["@/store/*"], message: "only border/route.ts may know the store.", allowTypeImports: true }]
+            ? [{ group: ["@/store/*"], message: "only border/guard.ts and border/route.ts may know the store.", allowTypeImports: true }]
             : []),
           // Screens know the store's shapes, not its queries.
           ...(folder === "ui"
@@ -96,5 +96,5 @@ export default tseslint.config(
   },
   { files: ["app/**", "*.config.*", "demo/art/**"], rules: { "no-restricted-syntax": "off" } },
   ...boundaries,
-  { files: ["border/route.ts"], rules: { "@typescript-eslint/no-restricted-imports": "off" } },
+  { files: ["border/route.ts", "border/guard.ts"], rules: { "@typescript-eslint/no-restricted-imports": "off" } },
 );

@@ -1,8 +1,16 @@
 import { defineConfig } from "@playwright/test";
 
+const ALONE = /(safety|restarts)\.spec\.ts/;
+
 export default defineConfig({
   testDir: "e2e",
-  workers: 1,
+  // Each worker has a studio of its own.
+  workers: 2,
+  projects: [
+    { name: "side by side", testIgnore: ALONE, teardown: "alone" },
+    // What stops the database comes last and by itself, whatever came before.
+    { name: "alone", testMatch: ALONE },
+  ],
   timeout: 90_000,
   expect: { timeout: 20_000 },
   reporter: [["list"], ["json"]],

@@ -1,30 +1,57 @@
-import { notFound } from "next/navigation";
+import { headers } from "next/headers";
+import { notFound, redirect } from "next/navigation";
+import { cache } from "react";
+import { isId } from "@/border/fields";
+import { entered, SignInNeeded, StudioNeeded, visitorOf } from "@/border/guard";
 import { findPicture, type PictureFacts } from "@/store/pictures";
 import { findPiece, type StoredPiece } from "@/store/pieces";
 import { listPapers, type PaperSheet } from "@/store/papers";
+import type { Visitor } from "@/store/people";
 import { rackOn, type Rack } from "@/store/rack";
-import { currentStudio } from "@/store/studio";
-import { isId } from "@/border/fields";
+import type { Entered } from "@/store/studio";
 
-/** The rack on the wanted paper, or on the studio's first. */
-export async function loadRack(
-  paperId: string | null | undefined,
-): Promise<{ papers: PaperSheet[]; rack: Rack }> {
-  const studio = await currentStudio();
-  const papers = await listPapers(studio);
-  const paper = papers.find((p) => p.id === paperId) ?? papers[0];
-  const rack = paper && (await rackOn(studio, paper.id));
-  if (!rack) throw new Error("the studio has no paper yet");
-  return { papers, rack };
+/** Sends whoever may not see a page to where they can sign in, and who has no studio to where one begins. */
+async function orElsewhere<T>(work: Promise<T>): Promise<T> {
+  let to: string;
+  try {
+    return await work;
+  } catch (error) {
+    if (error instanceof SignInNeeded) to = "/sign-in";
+    else if (error instanceof StudioNeeded) to = "/start";
+    else throw error;
+  }
+  redirect(to);
 }
+
+/** Who looks at a page; a stranger is sent to sign in. */
+export const currentVisitor = cache(async (): Promise<Visitor> => orElsewhere(visitorOf(await headers())));
+
+/** The studio in which a page is looked at: pages have no other way to one. */
+export const currentStudio = cache(async (): Promise<Entered> => orElsewhere(entered(await headers())));
+
+/** The rack on the wanted paper, or on the studio's first. A studio without paper begins with one. */
+export const loadRack = cache(
+  async (paperId: string | null | undefined): Promise<{ papers: PaperSheet[]; rack: Rack }> => {
+    const studio = await currentStudio();
+    const papers = await listPapers(studio);
+    const paper = papers.find((p) => p.id === paperId) ?? papers[0];
+    const rack = paper && (await rackOn(studio, paper.id));
+    if (!rack) redirect("/begin");
+    return { papers, rack };
+  },
+);
 
 /** All that the views of a piece start from. Shows "not found" for an id that is nobody's. */
-export async function loadPiece(
-  id: string,
-): Promise<{ piece: StoredPiece; papers: PaperSheet[]; rack: Rack; picture: PictureFacts | undefined }> {
-  const studio = await currentStudio();
-  const piece = isId(id) ? await findPiece(studio, id) : undefined;
-  if (!piece) notFound();
-  const picture = piece.document.pictureId ? await findPicture(studio, piece.document.pictureId) : undefined;
-  return { piece, picture, ...(await loadRack(piece.document.paperId)) };
-}
+export const loadPiece = cache(
+  async (
+    id: string,
+  ): Promise<{ piece: StoredPiece; papers: PaperSheet[]; rack: Rack; picture: PictureFacts | undefined }> => {
+    const studio = await currentStudio();
+    const piece = isId(id) ? await findPiece(studio, id) : undefined;
+    if (!piece) notFound();
+    const picture = piece.document.pictureId
+      ? await findPicture(studio, piece.document.pictureId)
+      : undefined;
+    return { piece, picture, ...(await loadRack(piece.document.paperId)) };
+  },
+);

@@ -2,14 +2,16 @@
 const LOCAL = ["localhost", "127.0.0.1", "[::1]"];
 
 /** Names from BLENDT_HOSTS (comma-separated, without ports), besides the machine itself. */
-const known = (): ReadonlySet<string> =>
-  new Set([
-    ...LOCAL,
-    ...(process.env.BLENDT_HOSTS ?? "")
-      .split(",")
-      .map((h) => h.trim().toLowerCase())
-      .filter(Boolean),
-  ]);
+const further = (): readonly string[] =>
+  (process.env.BLENDT_HOSTS ?? "")
+    .split(",")
+    .map((h) => h.trim().toLowerCase())
+    .filter(Boolean);
+
+const known = (): ReadonlySet<string> => new Set([...LOCAL, ...further()]);
+
+/** Whether this server is called by no name but the machine's own, so that whoever asks sits at it. */
+export const isServedOnlyHere = (): boolean => further().length === 0;
 
 /** A host without its port. */
 const nameOf = (host: string): string => host.toLowerCase().replace(/:\d+$/, "");

@@ -1,9 +1,14 @@
 import { Cancelled } from "@/core/progress";
-import { StoreUnavailable } from "@/store/database";
-import { currentStudio, type Studio } from "@/store/studio";
+import { StoreUnavailable, StudioFull } from "@/store/database";
+import type { Visitor } from "@/store/people";
+import type { Role } from "@/store/schema";
+import type { Entered } from "@/store/studio";
+import { TooOften } from "@/store/tries";
 import { jsonOf, queryOf, TooLong } from "./body";
 import { refusedAtGate, type BodyKind } from "./gate";
+import { entered, mustBe, NotAllowed, SignInNeeded, StudioNeeded, visitorOf } from "./guard";
 import { isId, type Document } from "./fields";
+import { noteInLog } from "./log";
 import { BadInput } from "./problem";
 import { readAs } from "./read-as";
 
@@ -44,25 +49,35 @@ function inputOf<I>(from: Input<I>, request: Request): Promise<I> {
   return jsonOf(request).then((body) => readAs(from, body));
 }
 
-/**
- * A handler of a route: what comes in is read and refused field by field, the studio is found, and what can go wrong becomes an answer that
- * says what and where.
- * @param noun what is not there when the handler finds nothing, or the path has an id that is nobody's
- */
-export function route<I = undefined>(
+type Handler = (request: Request, context: { params: Promise<object> }) => Promise<Response>;
+
+/** Who may call a handler. Every handler has one of these; the tests walk all routes and refuse one that has not. */
+export type Guard = Role | "person" | "anybody";
+const guards = new WeakMap<object, Guard | "by method">();
+export const guardOf = (handler: object): Guard | "by method" | undefined => guards.get(handler);
+
+/** Who reads may look only; who writes must be a member. */
+const READS = new Set(["GET", "HEAD", "OPTIONS"]);
+const leastFor = (method: string): Role => (READS.has(method) ? "viewer" : "member");
+
+/** What is the same for all handlers: the gate, what comes in, what goes out, what can go wrong. */
+function handler<W, I>(
+  guard: Guard | "by method",
   from: Input<I>,
-  handle: (studio: Studio, input: I, params: Params, request: Request) => Promise<Given>,
-  noun = "page",
-) {
+  admit: (request: Request) => Promise<W>,
+  handle: (who: W, input: I, params: Params, request: Request) => Promise<Given>,
+  noun: string,
+): Handler {
   const missing = () => refusal(404, `There is no such ${noun}.`);
   const answer = async (request: Request, params: Promise<object>): Promise<Response> => {
     const refused = refusedAtGate(request, bodyOf(from));
     if (refused) return refusal(refused.status, refused.message);
     try {
+      // Who may not come in has nothing read that they send.
+      const who = await admit(request);
       const at: Params = ((await params) as Params | undefined) ?? {};
       if (at.id !== undefined && !isId(at.id)) return missing();
-      const input = await inputOf(from, request);
-      const given = await handle(await currentStudio(), input, at, request);
+      const given = await handle(who, await inputOf(from, request), at, request);
       if (given === undefined || given === false) return missing();
       if (given === true) return new Response(null, { status: 204 });
       if (given instanceof Response) return given;
@@ -71,8 +86,69 @@ export function route<I = undefined>(
       return answerTo(error);
     }
   };
-  return async (request: Request, { params }: { params: Promise<object> }): Promise<Response> =>
-    guarded(await answer(request, params));
+  const handled: Handler = async (request, { params }) => guarded(await answer(request, params));
+  guards.set(handled, guard);
+  return handled;
+}
+
+/**
+ * A handler within a studio: who asks is let in or not, what comes in is read and refused field by field, and what can go wrong becomes
+ * an answer that says what and where.
+ * @param noun what is not there when the handler finds nothing, or the path has an id that is nobody's
+ * @param least what somebody must be in the studio; by itself, who reads may look only, and who writes is a member
+ */
+export const route = <I = undefined>(
+  from: Input<I>,
+  handle: (studio: Entered, input: I, params: Params, request: Request) => Promise<Given>,
+  noun = "page",
+  least?: Role,
+): Handler =>
+  handler(
+    least ?? "by method",
+    from,
+    async (request) => {
+      const studio = await entered(request.headers);
+      mustBe(least ?? leastFor(request.method), studio);
+      return studio;
+    },
+    handle,
+    noun,
+  );
+
+/** A handler for somebody who is signed in, or at home, whichever studio they are in. */
+export const personRoute = <I = undefined>(
+  from: Input<I>,
+  handle: (visitor: Visitor, input: I, params: Params, request: Request) => Promise<Given>,
+  noun = "page",
+): Handler => handler("person", from, (request) => visitorOf(request.headers), handle, noun);
+
+/** A handler for everybody: it must give nothing away. */
+export const openRoute = <I = undefined>(
+  from: Input<I>,
+  handle: (input: I, params: Params, request: Request) => Promise<Given>,
+  noun = "page",
+): Handler =>
+  handler(
+    "anybody",
+    from,
+    () => Promise.resolve(undefined),
+    (_, input, params, request) => handle(input, params, request),
+    noun,
+  );
+
+/** An answer with cookies; they go over TLS only where the request came so. */
+export function withCookies(
+  cookies: readonly string[],
+  request: Request,
+  value: object,
+  status = 200,
+): Response {
+  const answer = Response.json(value, { status });
+  const secure =
+    request.headers.get("x-forwarded-proto")?.split(",")[0]!.trim() === "https" ? "; Secure" : "";
+  for (const c of cookies) answer.headers.append("set-cookie", c + secure);
+  answer.headers.set("cache-control", "no-store");
+  return answer;
 }
 
 /** What browsers should not do with data. */
@@ -88,16 +164,57 @@ function guarded(answer: Response): Response {
   return answer;
 }
 
+/** What goes wrong in a known way, as an answer. */
+const ANSWERS: readonly ((error: unknown) => Response | undefined)[] = [
+  (e) => (e instanceof BadInput ? refusal(422, e.message, { problems: e.problems }) : undefined),
+  (e) =>
+    e instanceof TooLong
+      ? refusal(413, `That is too long: ${e.message}.`, { problems: [{ path: "", expected: e.message }] })
+      : undefined,
+  (e) =>
+    e instanceof SignInNeeded
+      ? refusal(401, "Sign in first. What you have not saved stays in this browser.")
+      : undefined,
+  (e) =>
+    e instanceof StudioNeeded
+      ? refusal(
+          404,
+          e.isElsewhere ? "You are not in that studio, or not any more." : "There is no studio yet.",
+        )
+      : undefined,
+  (e) =>
+    e instanceof NotAllowed
+      ? refusal(
+          403,
+          e.role === "viewer"
+            ? "You may look at this studio, not change it. Its owner can make you a member."
+            : "Only an owner of this studio may do that.",
+        )
+      : undefined,
+  (e) =>
+    e instanceof TooOften
+      ? new Response(
+          JSON.stringify({ message: `That was tried too often. Try again in ${inWords(e.seconds)}.` }),
+          { status: 429, headers: { "content-type": "application/json", "retry-after": String(e.seconds) } },
+        )
+      : undefined,
+  (e) => (e instanceof StudioFull ? refusal(422, e.message) : undefined),
+  (e) =>
+    e instanceof StoreUnavailable
+      ? refusal(503, "The studio's store cannot be reached just now. Nothing that was saved is lost.")
+      : undefined,
+  (e) => (e instanceof Cancelled ? refusal(499, "Cancelled.") : undefined),
+  (e) => (e instanceof Error && e.name === "Busy" ? refusal(503, e.message) : undefined),
+];
+
+const inWords = (seconds: number): string =>
+  seconds < 90 ? `${seconds} seconds` : `${Math.ceil(seconds / 60)} minutes`;
+
 function answerTo(error: unknown): Response {
-  if (error instanceof BadInput) return refusal(422, error.message, { problems: error.problems });
-  if (error instanceof TooLong)
-    return refusal(413, `That is too long: ${error.message}.`, {
-      problems: [{ path: "", expected: error.message }],
-    });
-  if (error instanceof StoreUnavailable)
-    return refusal(503, "The studio's store cannot be reached just now. Nothing that was saved is lost.");
-  if (error instanceof Cancelled) return refusal(499, "Cancelled.");
-  if (error instanceof Error && error.name === "Busy") return refusal(503, error.message);
-  console.error(error);
+  for (const known of ANSWERS) {
+    const answer = known(error);
+    if (answer) return answer;
+  }
+  noteInLog(error);
   return refusal(500, "Something went wrong on the server; it has been noted in its log.");
 }

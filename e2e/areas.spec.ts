@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test";
 import { layersOf, newPiece, open, openKiteMender, openPart, savedNotice, stored } from "./studio";
 
 test("a first area is named at once: letters go into its name and start nothing", async ({

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
-import { expect, test, type APIRequestContext } from "@playwright/test";
+import type { APIRequestContext } from "@playwright/test";
+import { expect, test } from "./test";
 import sharp from "sharp";
 
 interface Refusal {

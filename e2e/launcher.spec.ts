@@ -3,7 +3,7 @@ import { chmodSync, mkdtempSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test";
 
 const blendt = (args: string[], options: { input?: string; env?: Record<string, string> } = {}) =>
   spawnSync("./blendt", args, {

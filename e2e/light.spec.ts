@@ -1,5 +1,6 @@
 import { readFile } from "node:fs/promises";
-import { expect, test, type Download, type Page } from "@playwright/test";
+import type { Download, Page } from "@playwright/test";
+import { expect, test } from "./test";
 import sharp from "sharp";
 import { listens, open, openKiteMender, savedNotice, stored } from "./studio";
 

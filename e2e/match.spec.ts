@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test";
 import { openKiteMender, savedNotice, stored } from "./studio";
 
 test("the demo piece opens planned, with strata, ruler and reasons", async ({ page }) => {

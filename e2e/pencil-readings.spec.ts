@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test";
 import { newPiece, open, openKiteMender, savedNotice, stored } from "./studio";
 
 test("a pencil strip is entered by hand with its layers and pressure, and stands among the readings", async ({

@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test";
 import { bands, layersOf, newPiece, offeredGroups, pickAt, savedNotice, stored, upload } from "./studio";
 
 test("from a picture to a kept, overruled, exported group", async ({ page, request }) => {

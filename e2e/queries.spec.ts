@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test";
 import pg from "pg";
 import { newPiece } from "@/core/piece/piece";
 import { addChart, listCharts, storeScan, decideScan, deleteScan, findScan } from "@/store/charts";

@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test";
 import { listens, open } from "./studio";
 
 test("the rack shows measured markers; the finder and the arrows walk it", async ({ page }) => {

@@ -1,5 +1,6 @@
 import { execFileSync } from "node:child_process";
-import { expect, test, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./test";
 import { newPiece, open, savedNotice, stored } from "./studio";
 
 const cluster = (what: "start" | "stop") =>

@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test";
 import { open, openKiteMender, openPart } from "./studio";
 
 test("a rack's table is sorted by any column, down and up again", async ({ page }) => {

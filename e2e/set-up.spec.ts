@@ -1,4 +1,5 @@
-import { expect, test, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./test";
 import { open, savedNotice, stored } from "./studio";
 
 /** The part of a stored piece that Set up decides. */

@@ -13,12 +13,22 @@ export class StoreUnavailable extends Error {
   }
 }
 
+/** A studio holds as much of something as it may. */
+export class StudioFull extends Error {
+  constructor(most: number, what: string) {
+    super(
+      `This studio holds ${most.toLocaleString("en")} ${what}, which is as many as it may. Remove some first.`,
+    );
+    this.name = "StudioFull";
+  }
+}
+
 const CONNECT_MS = 3000;
 
 /** One pool a process, kept over hot reloads. */
 const shared = globalThis as typeof globalThis & { blendtPool?: Pool };
 
-export function database(): Database {
+export function pool(): Pool {
   if (!shared.blendtPool) {
     const connectionString = process.env.DATABASE_URL;
     if (!connectionString) throw new Error("DATABASE_URL is not set; ./blendt start sets it");
@@ -26,8 +36,10 @@ export function database(): Database {
     // A connection that dies while idle is replaced at the next query.
     shared.blendtPool.on("error", () => undefined);
   }
-  return drizzle(shared.blendtPool, { schema });
+  return shared.blendtPool;
 }
+
+export const database = (): Database => drizzle(pool(), { schema });
 
 export async function closeDatabase(): Promise<void> {
   await shared.blendtPool?.end();
@@ -80,11 +92,31 @@ export async function unlessTaken<T>(change: () => Promise<T>): Promise<T | "tak
   }
 }
 
+/** A query that the database refused, without the values that were in it: they are somebody's, and errors are written to logs. */
+class QueryFailed extends Error {
+  override name = "QueryFailed";
+  constructor(
+    message: string,
+    /** PostgreSQL's. */
+    readonly code: string | undefined,
+  ) {
+    super(message);
+  }
+}
+
+const LONGEST_QUERY = 300;
+function withoutValues(error: unknown): unknown {
+  const { name, query, cause } = error as { name?: unknown; query?: unknown; cause?: unknown };
+  if (name !== "DrizzleQueryError" || typeof query !== "string") return error;
+  const { code, message } = (cause ?? {}) as { code?: string; message?: string };
+  return new QueryFailed(`${message ?? "failed"}, in: ${query.slice(0, LONGEST_QUERY)}`, code);
+}
+
 /** Runs queries; a lost connection becomes {@link StoreUnavailable}. */
 export async function withStore<T>(work: (db: Database) => Promise<T>): Promise<T> {
   try {
     return await work(database());
   } catch (error) {
-    throw isLost(error) ? new StoreUnavailable(error) : error;
+    throw isLost(error) ? new StoreUnavailable(withoutValues(error)) : withoutValues(error);
   }
 }

@@ -7,6 +7,7 @@ import {
   integer,
   jsonb,
   pgTable,
+  primaryKey,
   smallint,
   text,
   timestamp,
@@ -25,11 +26,16 @@ import type { School } from "@/core/group/school";
 import type { Pressure } from "@/core/pencil/tooth";
 import type { Verdict } from "@/core/stock/verdicts";
 import type { Kind } from "@/core/stock/kinds";
+import type { HANDS, ROLES, UNITS } from "@/border/studio";
+import { people } from "./people-schema";
 import type { NamedPlace } from "./pictures";
 
 export type ReadingSource = (typeof SOURCES)[number];
 export type Backing = (typeof BACKINGS)[number];
 export type CellDecision = (typeof DECISIONS)[number];
+export type Role = (typeof ROLES)[number];
+export type Units = (typeof UNITS)[number];
+export type Hand = (typeof HANDS)[number];
 
 const bytea = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "bytea" });
 
@@ -45,10 +51,63 @@ const studio = () =>
 
 export const studios = pgTable("studios", {
   id: id(),
-  slug: text("slug").notNull().unique(),
+  /** Names the one from which demo studios are copied; nobody enters it. */
+  slug: text("slug").unique(),
   name: text("name").notNull(),
+  /** A copy of the demo, to look around in. */
+  demo: boolean("demo").notNull().default(false),
+  units: text("units").$type<Units>().notNull().default("mm"),
+  /** Sheet of printers here. */
+  sheet: text("sheet").$type<SheetName>().notNull().default("A4"),
+  /** The hand that colours. */
+  hand: text("hand").$type<Hand>().notNull().default("right"),
+  /** Grows whenever something of the rack or a reading changes: what was made from an older one is out of date. */
+  rackVersion: integer("rack_version").notNull().default(1),
   createdAt: created(),
 });
+
+/** Who may enter which studio, and what they may do there. */
+export const members = pgTable(
+  "members",
+  {
+    studioId: studio(),
+    personId: uuid("person_id")
+      .notNull()
+      .references(() => people.id, { onDelete: "cascade" }),
+    role: text("role").$type<Role>().notNull(),
+    createdAt: created(),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.personId] }), index("members_by_person").on(t.personId)],
+);
+
+/** Links that let somebody in, each for one person. Only the hash of their code is kept. */
+export const invitations = pgTable(
+  "invitations",
+  {
+    id: id(),
+    studioId: studio(),
+    role: text("role").$type<Role>().notNull(),
+    hash: text("hash").notNull().unique(),
+    expiresAt: timestamp("expires_at", { withTimezone: true }).notNull(),
+    createdAt: created(),
+  },
+  (t) => [index("invitations_by_studio").on(t.studioId)],
+);
+
+/** Links that show one piece to whoever has them. */
+export const shares = pgTable(
+  "shares",
+  {
+    id: id(),
+    studioId: studio(),
+    pieceId: uuid("piece_id")
+      .notNull()
+      .references(() => pieces.id, { onDelete: "cascade" }),
+    hash: text("hash").notNull().unique(),
+    createdAt: created(),
+  },
+  (t) => [index("shares_by_piece").on(t.studioId, t.pieceId)],
+);
 
 export const papers = pgTable(
   "papers",

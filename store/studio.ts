@@ -1,7 +1,10 @@
-import { eq } from "drizzle-orm";
-import { cache } from "react";
-import { withStore } from "./database";
-import { studios } from "./schema";
+import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
+import type { SheetName } from "@/core/chart/layout";
+import { withStore, type Db } from "./database";
+import { codeHash, newCode } from "./auth";
+import { people } from "./people-schema";
+import type { Visitor } from "./people";
+import { invitations, members, studios, type Hand, type Role, type Units } from "./schema";
 
 /** Names the studio whose things a query may touch; every query asks for one. */
 export interface Studio {
@@ -9,15 +12,198 @@ export interface Studio {
   readonly name: string;
 }
 
+/** A studio as somebody has entered it. */
+export interface Entered extends Studio {
+  readonly role: Role;
+  /** A copy of the demo. */
+  readonly demo: boolean;
+  readonly units: Units;
+  readonly sheet: SheetName;
+  readonly hand: Hand;
+  readonly rackVersion: number;
+}
+
+/** The studio from which demo studios are copied. */
 export const DEMO_STUDIO = "demo";
 
-/** The studio that this server shows. There is one until studios can sign in. */
-export const currentStudio = cache(async (): Promise<Studio> => {
-  const slug = process.env.BLENDT_STUDIO ?? DEMO_STUDIO;
-  const [found] = await withStore((db) =>
-    db.select({ id: studios.id, name: studios.name }).from(studios).where(eq(studios.slug, slug)),
+const facts = {
+  id: studios.id,
+  name: studios.name,
+  demo: studios.demo,
+  units: studios.units,
+  sheet: studios.sheet,
+  hand: studios.hand,
+  rackVersion: studios.rackVersion,
+};
+
+/** Studios that a visitor may enter: own ones first, the newest foremost, demo studios last. */
+export async function studiosOf(visitor: Visitor): Promise<Entered[]> {
+  const order = [asc(studios.demo), desc(studios.createdAt)] as const;
+  if (visitor.kind === "local") {
+    const rows = await withStore((db) =>
+      db
+        .select(facts)
+        .from(studios)
+        .where(isNull(studios.slug))
+        .orderBy(...order),
+    );
+    return rows.map((s) => ({ ...s, role: "owner" as const }));
+  }
+  return withStore((db) =>
+    db
+      .select({ ...facts, role: members.role })
+      .from(studios)
+      .innerJoin(members, and(eq(members.studioId, studios.id), eq(members.personId, visitor.id)))
+      .where(isNull(studios.slug))
+      .orderBy(...order),
   );
-  if (!found)
-    throw new Error(`there is no studio "${slug}" in the store; ./blendt start seeds the demo studio`);
-  return found;
-});
+}
+
+/** Studios of one person. */
+export const MOST_STUDIOS = 20;
+
+export type StudioFacts = Pick<Entered, "name" | "units" | "sheet" | "hand">;
+
+/** Makes whoever asks the owner of a new studio. The one person of a machine without accounts owns all that is there. */
+export async function ownedBy(db: Db, visitor: Visitor, studioId: string): Promise<void> {
+  if (visitor.kind === "person")
+    await db.insert(members).values({ studioId, personId: visitor.id, role: "owner" });
+}
+
+/** Adds an empty studio; undefined when its owner has as many as there may be. */
+export const addStudio = (
+  visitor: Visitor,
+  wanted: Pick<StudioFacts, "name"> & Partial<StudioFacts> & { readonly demo?: boolean },
+): Promise<Studio | undefined> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      if ((await studiosOf(visitor)).length >= MOST_STUDIOS) return undefined;
+      const [added] = await tx
+        .insert(studios)
+        .values(wanted)
+        .returning({ id: studios.id, name: studios.name });
+      await ownedBy(tx, visitor, added!.id);
+      return added!;
+    }),
+  );
+
+export const changeStudio = (studio: Studio, change: Partial<StudioFacts>): Promise<boolean> =>
+  withStore(
+    async (db) =>
+      (
+        await db
+          .update(studios)
+          .set({ ...change, id: sql`${studios.id}` })
+          .where(eq(studios.id, studio.id))
+          .returning({ id: studios.id })
+      ).length > 0,
+  );
+
+/** Removes a studio with all that is in it. */
+export const removeStudio = (studio: Studio): Promise<boolean> =>
+  withStore(
+    async (db) =>
+      (
+        await db
+          .delete(studios)
+          .where(and(eq(studios.id, studio.id), isNull(studios.slug)))
+          .returning({ id: studios.id })
+      ).length > 0,
+  );
+
+export interface Member {
+  readonly personId: string;
+  readonly name: string;
+  readonly role: Role;
+}
+
+export const membersOf = (studio: Studio): Promise<Member[]> =>
+  withStore((db) =>
+    db
+      .select({ personId: people.id, name: people.name, role: members.role })
+      .from(members)
+      .innerJoin(people, eq(people.id, members.personId))
+      .where(eq(members.studioId, studio.id))
+      .orderBy(asc(members.createdAt), asc(people.name)),
+  );
+
+/** Changes what somebody may do, or takes them out; "last owner" when nobody would be left who may. */
+export const changeMember = (
+  studio: Studio,
+  personId: string,
+  role: Role | null,
+): Promise<boolean | "last owner"> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      const all = await tx
+        .select({ personId: members.personId, role: members.role })
+        .from(members)
+        .where(eq(members.studioId, studio.id))
+        .for("update");
+      if (!all.some((m) => m.personId === personId)) return false;
+      if (role !== "owner" && !all.some((m) => m.role === "owner" && m.personId !== personId))
+        return "last owner";
+      const one = and(eq(members.studioId, studio.id), eq(members.personId, personId));
+      if (role) await tx.update(members).set({ role }).where(one);
+      else await tx.delete(members).where(one);
+      return true;
+    }),
+  );
+
+const INVITATION_DAYS = 7;
+/** A hundred and twenty-five bits. */
+const LINK_LENGTH = 25;
+/** Invitations of one studio that nobody has used yet. */
+export const MOST_INVITATIONS = 50;
+
+/** Makes a link by which one person may enter; its code is told once. Undefined when too many wait. */
+export async function invite(studio: Studio, role: Role): Promise<string | undefined> {
+  const code = newCode(LINK_LENGTH);
+  return withStore(async (db) => {
+    const own = eq(invitations.studioId, studio.id);
+    await db.delete(invitations).where(and(own, sql`${invitations.expiresAt} < now()`));
+    if ((await db.select({ id: invitations.id }).from(invitations).where(own)).length >= MOST_INVITATIONS)
+      return undefined;
+    await db.insert(invitations).values({
+      studioId: studio.id,
+      role,
+      hash: codeHash(code),
+      expiresAt: sql`now() + ${`${INVITATION_DAYS} days`}::interval`,
+    });
+    return code;
+  });
+}
+
+export interface Invitation {
+  readonly id: string;
+  readonly role: Role;
+  readonly expiresAt: Date;
+}
+
+export const invitationsOf = (studio: Studio): Promise<Invitation[]> =>
+  withStore((db) =>
+    db
+      .select({ id: invitations.id, role: invitations.role, expiresAt: invitations.expiresAt })
+      .from(invitations)
+      .where(and(eq(invitations.studioId, studio.id), sql`${invitations.expiresAt} > now()`))
+      .orderBy(asc(invitations.createdAt)),
+  );
+
+export const takeBack = (studio: Studio, id: string): Promise<boolean> =>
+  withStore(
+    async (db) =>
+      (
+        await db
+          .delete(invitations)
+          .where(and(eq(invitations.studioId, studio.id), eq(invitations.id, id)))
+          .returning({ id: invitations.id })
+      ).length > 0,
+  );
+
+/** Whether this server has a demo to copy. */
+export const hasDemo = async (): Promise<boolean> =>
+  (
+    await withStore((db) =>
+      db.select({ id: studios.id }).from(studios).where(eq(studios.slug, DEMO_STUDIO)).limit(1),
+    )
+  ).length > 0;

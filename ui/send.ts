@@ -12,38 +12,78 @@ export class SendFailed extends Error {
   }
 }
 
+/** As border/guard.ts reads them. */
+const STUDIO_HEADER = "x-blendt-studio";
+const STUDIO_COOKIE = "blendt-studio";
+const YEAR_S = 31_536_000;
+
+/** Says in which studio this page stands, so that what it sends goes there whatever other tabs do. */
+function here(): Record<string, string> {
+  const id = document.querySelector<HTMLMetaElement>('meta[name="blendt-studio"]')?.content;
+  return id ? { [STUDIO_HEADER]: id } : {};
+}
+
+/** Makes a studio the one that pages are opened in. */
+export function enterStudio(id: string): void {
+  document.cookie = `${STUDIO_COOKIE}=${id}; path=/; max-age=${YEAR_S}; samesite=lax`;
+}
+
 const UNREACHED = "The server cannot be reached. Nothing was changed there; try again when it is back.";
+
+type Method = "GET" | "POST" | "PUT" | "PATCH" | "DELETE";
+
+/** What the server says, whatever it is that it says. @throws SendFailed when it cannot be reached */
+async function ask(method: Method, url: string, body: unknown, signal?: AbortSignal): Promise<Response> {
+  const isPlain = body === undefined || body instanceof Blob || body instanceof FormData;
+  const answer = await fetch(url, {
+    method,
+    headers: { ...here(), ...(!isPlain && { "content-type": "application/json" }) },
+    ...(body !== undefined && { body: isPlain ? body : JSON.stringify(body) }),
+    ...(signal && { signal }),
+  }).catch(() => undefined);
+  // An answer that was given up half-way is none.
+  signal?.throwIfAborted();
+  if (!answer) throw new SendFailed(UNREACHED, 0);
+  return answer;
+}
+
+async function refusedBy(answer: Response): Promise<SendFailed> {
+  const json = (await answer.json().catch(() => undefined)) as { message?: unknown } | undefined;
+  const said = json?.message;
+  return new SendFailed(
+    typeof said === "string" ? said : "The server could not do that.",
+    answer.status,
+    json,
+  );
+}
 
 /**
  * Asks the server and gives its answer; undefined when there is none to give. JSON goes as JSON, a form as a form.
  * @throws SendFailed when the server refuses or cannot be reached
  */
 export async function send<T>(
-  method: "GET" | "POST" | "PUT" | "PATCH" | "DELETE",
+  method: Method,
   url: string,
   body?: unknown,
   signal?: AbortSignal,
 ): Promise<T> {
-  const isForm = body instanceof FormData;
-  const answer = await fetch(url, {
-    method,
-    ...(body !== undefined && {
-      body: isForm ? body : JSON.stringify(body),
-      ...(!isForm && { headers: { "content-type": "application/json" } }),
-    }),
-    ...(signal && { signal }),
-  }).catch(() => undefined);
-  if (!answer) throw new SendFailed(UNREACHED, 0);
+  const answer = await ask(method, url, body, signal);
+  if (!answer.ok) throw await refusedBy(answer);
   const json = answer.status === 204 ? undefined : ((await answer.json().catch(() => undefined)) as unknown);
-  // An answer that was given up half-way is none.
   signal?.throwIfAborted();
-  if (answer.ok) return json as T;
-  const said = (json as { message?: unknown } | undefined)?.message;
-  throw new SendFailed(
-    typeof said === "string" ? said : "The server could not do that.",
-    answer.status,
-    json,
-  );
+  return json as T;
+}
+
+/** As {@link send}, for an answer that is a file. */
+export async function sendForFile(
+  method: Method,
+  url: string,
+  body?: FormData,
+  signal?: AbortSignal,
+): Promise<Blob> {
+  const answer = await ask(method, url, body, signal);
+  if (!answer.ok) throw await refusedBy(answer);
+  return answer.blob();
 }
 
 /** Sends a picture and gives what the studio keeps of it. */

@@ -6,6 +6,7 @@ import { createContext, useCallback, useContext, useEffect, useState, type React
 import type { RackMarker } from "@/store/rack";
 import { Finder } from "./finder";
 import { Shortcuts } from "./shortcuts";
+import { StudioMenu } from "./studio/studio-menu";
 import { switchSurround } from "./surround";
 import { useKey } from "./use-keys";
 
@@ -29,28 +30,31 @@ const places = [
   { href: "/groups", name: "Groups", here: (path: string) => path.startsWith("/groups") },
 ];
 
+const NO_MARKERS: readonly RackMarker[] = [];
+
 /** The frame of every place: where one is, the finder, the surround and the shortcuts. */
 export function Shell({
-  markers,
+  markers = NO_MARKERS,
   goTo,
   children,
 }: {
-  readonly markers: readonly RackMarker[];
-  readonly goTo: (code: string) => void;
+  /** What the finder looks in; without, it is not there. */
+  readonly markers?: readonly RackMarker[];
+  readonly goTo?: (code: string) => void;
   readonly children: ReactNode;
 }) {
   const path = usePathname();
   const [request, setRequest] = useState<FinderRequest>();
   const [help, setHelp] = useState(false);
   const find = useCallback(
-    () => setRequest({ title: "Find a marker", markers, onPick: (m) => goTo(m.code) }),
+    () => setRequest({ title: "Find a marker", markers, onPick: (m) => goTo?.(m.code) }),
     [markers, goTo],
   );
   useEffect(() => {
     // Says that the page listens: what is typed or clicked before would be lost.
     document.documentElement.dataset.ready = "true";
   }, []);
-  useKey("/", find, PRINTED);
+  useKey("/", () => markers.length > 0 && find(), PRINTED);
   useKey("?", () => setHelp(true), PRINTED);
   useKey("d", switchSurround);
   return (
@@ -75,12 +79,14 @@ export function Shell({
           ))}
         </nav>
         <div className="ml-auto flex items-center gap-1">
-          <button className="button" onClick={find}>
-            <Search size={16} aria-hidden /> Find a marker{" "}
-            <span className="key" aria-hidden>
-              /
-            </span>
-          </button>
+          {markers.length > 0 && (
+            <button className="button" onClick={find}>
+              <Search size={16} aria-hidden /> Find a marker{" "}
+              <span className="key" aria-hidden>
+                /
+              </span>
+            </button>
+          )}
           <button
             className="button-bare"
             onClick={switchSurround}
@@ -97,6 +103,7 @@ export function Shell({
           >
             <Keyboard size={20} aria-hidden />
           </button>
+          <StudioMenu />
         </div>
       </header>
       {children}

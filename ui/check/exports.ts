@@ -1,3 +1,4 @@
+import { sendForFile } from "@/ui/send";
 import { sequenceOf } from "@/core/colouring/sequence";
 import { toneBordersOf } from "@/core/media/zones";
 import type { Area, Piece } from "@/core/piece/piece";
@@ -213,15 +214,5 @@ export async function guidePdf(out: Outgoing, course: Course, pieceId: string): 
       ),
     ),
   );
-  const answer = await fetch(`/api/pieces/${pieceId}/guide`, {
-    method: "POST",
-    body: form,
-    signal: course.signal,
-  });
-  if (!answer.ok)
-    throw new Error(
-      ((await answer.json().catch(() => ({}))) as { message?: string }).message ??
-        "The guide could not be made.",
-    );
-  return answer.blob();
+  return sendForFile("POST", `/api/pieces/${pieceId}/guide`, form, course.signal);
 }

@@ -7,11 +7,14 @@ export type LengthUnit = "mm" | "in";
 const MM_PER_INCH = 25.4;
 const listeners = new Set<() => void>();
 
+/** The unit of the studio, for as long as none is chosen in this browser. */
+let suggested: LengthUnit = "mm";
+
 const unitNow = (): LengthUnit => {
   try {
-    return localStorage.getItem(KEY) === "in" ? "in" : "mm";
+    return (localStorage.getItem(KEY) as LengthUnit | null) ?? suggested;
   } catch {
-    return "mm";
+    return suggested;
   }
 };
 
@@ -32,6 +35,11 @@ function chooseUnit(unit: LengthUnit): void {
   } catch {
     // A browser without storage goes on in mm.
   }
+  listeners.forEach((l) => l());
+}
+
+export function suggestUnit(unit: LengthUnit): void {
+  suggested = unit;
   listeners.forEach((l) => l());
 }
 

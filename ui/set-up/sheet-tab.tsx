@@ -7,7 +7,7 @@ import { drawingWidth, SHEET_SIZES, type SheetPlan, type SheetSizeName } from "@
 import { LengthField, lengthIn, UnitSwitch, useLengthUnit } from "@/ui/kit/length-field";
 import { Notice } from "@/ui/kit/notice";
 import { useRun } from "@/ui/piece/piece-context";
-import { messageOf } from "@/ui/send";
+import { messageOf, sendForFile } from "@/ui/send";
 import { saveFile } from "@/ui/save-file";
 import { placeOf } from "@/core/piece/set-up";
 import { SheetPreview } from "./sheet-preview";
@@ -220,10 +220,6 @@ async function tracing(
     "sheet",
     JSON.stringify({ name: piece.name, sheetWidth: sheet.width, sheetHeight: sheet.height, ...place }),
   );
-  const answer = await fetch("/api/tracing", { method: "POST", body: form }).catch(() => undefined);
-  if (!answer?.ok) {
-    const said = (await answer?.json().catch(() => undefined)) as { message?: string } | undefined;
-    throw new Error(said?.message ?? "The server cannot be reached just now. Try again when it is back.");
-  }
-  saveFile(`${piece.name}${place.mirrored ? " mirrored" : ""}.pdf`, "application/pdf", await answer.blob());
+  const pdf = await sendForFile("POST", "/api/tracing", form);
+  saveFile(`${piece.name}${place.mirrored ? " mirrored" : ""}.pdf`, "application/pdf", pdf);
 }

@@ -1,10 +1,10 @@
 import { sql } from "drizzle-orm";
-import { route } from "@/border/route";
+import { openRoute } from "@/border/route";
 import { withStore } from "@/store/database";
 
 export const dynamic = "force-dynamic";
 
-export const GET = route(null, async () => {
+export const GET = openRoute(null, async () => {
   await withStore((db) => db.execute(sql`select 1`));
   return { ok: true };
 });

@@ -34,6 +34,10 @@ const tracing = reads("form", async (request) => {
 });
 
 /** A sheet to trace the drawing from, in true size. */
-export const POST = route(tracing, async (_, { png, sheet }) =>
-  download(new Uint8Array(await tracingPdf(png, sheet)), "application/pdf", `${sheet.name}.pdf`),
+export const POST = route(
+  tracing,
+  async (_, { png, sheet }) =>
+    download(new Uint8Array(await tracingPdf(png, sheet)), "application/pdf", `${sheet.name}.pdf`),
+  "sheet",
+  "viewer",
 );

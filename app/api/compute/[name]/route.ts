@@ -17,8 +17,13 @@ function refuseEndless(input: unknown): void {
 }
 
 /** Any operation of the compute table, in a thread beside the server; it is stopped when the caller goes away. */
-export const POST = route(anyJson, async (_, input, { name }, { signal }) => {
-  refuseEndless(input);
-  const answer = asJson(await askInThread(name!, input, signal));
-  return new Response(answer, { headers: { "content-type": "application/json" } });
-});
+export const POST = route(
+  anyJson,
+  async (_, input, { name }, { signal }) => {
+    refuseEndless(input);
+    const answer = asJson(await askInThread(name!, input, signal));
+    return new Response(answer, { headers: { "content-type": "application/json" } });
+  },
+  "operation",
+  "viewer",
+);

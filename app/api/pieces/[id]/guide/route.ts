@@ -50,4 +50,5 @@ export const POST = route(
     return download(new Uint8Array(pdf), "application/pdf", `${piece.document.name} guide.pdf`);
   },
   "piece",
+  "viewer",
 );

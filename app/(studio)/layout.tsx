@@ -1,0 +1,31 @@
+import type { ReactNode } from "react";
+import { currentStudio, currentVisitor } from "@/app/studio-view";
+import { studiosOf } from "@/store/studio";
+import { StudioProvider } from "@/ui/studio/studio-context";
+
+/** What every page of a studio has in common: which studio it is, and who looks. */
+export default async function StudioLayout({ children }: { children: ReactNode }) {
+  const [studio, visitor] = await Promise.all([currentStudio(), currentVisitor()]);
+  const others = (await studiosOf(visitor)).map(({ id, name, demo }) => ({ id, name, demo }));
+  const { id, name, role, demo, units, sheet, hand } = studio;
+  return (
+    <>
+      <meta name="blendt-studio" content={id} />
+      <StudioProvider
+        value={{
+          id,
+          name,
+          role,
+          demo,
+          units,
+          sheet,
+          hand,
+          others,
+          person: visitor.kind === "person" ? visitor.name : null,
+        }}
+      >
+        {children}
+      </StudioProvider>
+    </>
+  );
+}

@@ -1,0 +1,26 @@
+import { currentStudio, currentVisitor } from "@/app/studio-view";
+import { recoveryLeft } from "@/store/people";
+import { invitationsOf, membersOf } from "@/store/studio";
+import { Shell } from "@/ui/shell";
+import { StudioSettings } from "@/ui/studio/studio-settings";
+
+export const metadata = { title: "Studio" };
+
+export default async function StudioPage() {
+  const [studio, visitor] = await Promise.all([currentStudio(), currentVisitor()]);
+  const isPerson = visitor.kind === "person";
+  const [members, invitations, codes] = await Promise.all([
+    isPerson ? membersOf(studio) : [],
+    isPerson && studio.role === "owner" ? invitationsOf(studio) : [],
+    isPerson ? recoveryLeft(visitor.id) : 0,
+  ]);
+  return (
+    <Shell>
+      <StudioSettings
+        members={members}
+        invitations={invitations}
+        me={isPerson ? { id: visitor.id, name: visitor.name, codes } : null}
+      />
+    </Shell>
+  );
+}

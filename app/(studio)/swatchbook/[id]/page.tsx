@@ -1,0 +1,54 @@
+import { currentStudio } from "@/app/studio-view";
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { isId } from "@/border/fields";
+import { blendsOn } from "@/store/blends";
+import { listCharts, listScans } from "@/store/charts";
+import { listPapers } from "@/store/papers";
+import { loosePictures } from "@/store/pictures";
+import { listPieces } from "@/store/pieces";
+import { rackOn } from "@/store/rack";
+import { readingsOn } from "@/store/readings";
+import { trialsOn } from "@/store/trials";
+import { MarkerShell } from "@/ui/marker-shell";
+import { PaperView } from "@/ui/swatchbook/paper-view";
+
+interface Props {
+  params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { id } = await params;
+  const paper = (await listPapers(await currentStudio())).find((p) => p.id === id);
+  return { title: paper?.name ?? "Swatchbook" };
+}
+
+export default async function PaperPage({ params }: Props) {
+  const { id } = await params;
+  const studio = await currentStudio();
+  const rack = isId(id) ? await rackOn(studio, id) : undefined;
+  if (!rack) notFound();
+  const [readings, blends, charts, scans, trials, pictures, pieces] = await Promise.all([
+    readingsOn(studio, id),
+    blendsOn(studio, id),
+    listCharts(studio),
+    listScans(studio),
+    trialsOn(studio, id),
+    loosePictures(studio),
+    listPieces(studio),
+  ]);
+  return (
+    <MarkerShell markers={rack.markers} paperId={id}>
+      <PaperView
+        rack={rack}
+        readings={readings}
+        blends={blends}
+        charts={charts}
+        scans={scans.map(({ result, ...s }) => ({ ...s, pages: result.pages }))}
+        trials={trials}
+        pictures={pictures}
+        pieces={pieces.map((p) => ({ id: p.id, document: p.document }))}
+      />
+    </MarkerShell>
+  );
+}

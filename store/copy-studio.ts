@@ -1,0 +1,130 @@
+import { and, eq, getTableColumns, sql, type SQL } from "drizzle-orm";
+import type { PgColumn, PgTable } from "drizzle-orm/pg-core";
+import type { Piece } from "@/core/piece/piece";
+import { withStore, type Database } from "./database";
+import {
+  blends,
+  charts,
+  inks,
+  keptGroups,
+  papers,
+  pictures,
+  pieces,
+  ranges,
+  readings,
+  scans,
+  studios,
+  trials,
+} from "./schema";
+import { DEMO_STUDIO, MOST_STUDIOS, ownedBy, studiosOf, type Studio } from "./studio";
+import type { Visitor } from "./people";
+
+/** What is in a studio, in an order in which nothing names what comes after it. People, invitations and links are not of it. */
+export const CONTENT = [
+  papers,
+  ranges,
+  inks,
+  pictures,
+  charts,
+  scans,
+  readings,
+  blends,
+  trials,
+  keptGroups,
+  pieces,
+] as const;
+
+type Tx = Parameters<Parameters<Database["transaction"]>[0]>[0];
+
+/** Id of a copy: the same for every mention of the same thing in the same studio. */
+const copied = (column: PgColumn | SQL, to: string): SQL => sql`md5(${column}::text || ${to})::uuid`;
+
+async function copyRows(tx: Tx, table: PgTable, from: string, to: string): Promise<void> {
+  const columns = Object.values(getTableColumns(table));
+  const names = sql.join(
+    columns.map((c) => sql.identifier(c.name)),
+    sql`, `,
+  );
+  const values = sql.join(
+    columns.map((c) => {
+      if (c.name === "studio_id") return sql`${to}::uuid`;
+      // Every other id is that of a row of the same studio.
+      return c.getSQLType() === "uuid" ? copied(c, to) : sql`${c}`;
+    }),
+    sql`, `,
+  );
+  await tx.execute(
+    sql`insert into ${table} (${names}) select ${values} from ${table} where ${sql.identifier("studio_id")} = ${from}`,
+  );
+}
+
+/** Ids within documents, exchanged wherever they stand. */
+function exchanged<T>(document: T, ids: ReadonlyMap<string, string>): T {
+  if (typeof document === "string") return (ids.get(document) ?? document) as T;
+  if (Array.isArray(document)) return document.map((d: unknown) => exchanged(d, ids)) as T;
+  if (typeof document !== "object" || document === null) return document;
+  return Object.fromEntries(Object.entries(document).map(([k, v]) => [k, exchanged<unknown>(v, ids)])) as T;
+}
+
+async function copyContent(tx: Tx, from: string, to: string): Promise<void> {
+  for (const table of CONTENT) await copyRows(tx, table, from, to);
+  const ids = new Map<string, string>();
+  for (const table of [papers, pictures]) {
+    const rows = await tx
+      .select({ id: table.id, copy: sql<string>`${copied(table.id, to)}::text` })
+      .from(table)
+      .where(eq(table.studioId, from));
+    for (const { id, copy } of rows) ids.set(id, copy);
+  }
+  for (const { id, document } of await tx
+    .select({ id: pieces.id, document: pieces.document })
+    .from(pieces)
+    .where(eq(pieces.studioId, to)))
+    await tx
+      .update(pieces)
+      .set({ document: exchanged<Piece>(document, ids) })
+      .where(eq(pieces.id, id));
+  for (const { id, results } of await tx
+    .select({ id: keptGroups.id, results: keptGroups.results })
+    .from(keptGroups)
+    .where(eq(keptGroups.studioId, to)))
+    await tx
+      .update(keptGroups)
+      .set({ results: exchanged(results, ids) })
+      .where(eq(keptGroups.id, id));
+}
+
+/**
+ * Copies the demo that was made when the server was set up.
+ * @param id of the copy, where it is to have a certain one
+ */
+export const newDemo = (visitor: Visitor, id?: string): Promise<Studio | undefined> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      const [template] = await tx.select().from(studios).where(eq(studios.slug, DEMO_STUDIO));
+      if (!template) return undefined;
+      if (id) await tx.delete(studios).where(and(eq(studios.id, id), eq(studios.demo, true)));
+      const { name, units, sheet, hand } = template;
+      const [copy] = await tx
+        .insert(studios)
+        .values({ ...(id && { id }), name, units, sheet, hand, demo: true })
+        .returning({ id: studios.id, name: studios.name });
+      await ownedBy(tx, visitor, copy!.id);
+      await copyContent(tx, template.id, copy!.id);
+      return copy!;
+    }),
+  );
+
+/**
+ * A demo studio for somebody: the one they have, or a copy of that which was made when the server was set up.
+ * @param reset puts back what has been done in it, or what was removed
+ * @returns undefined when this server has no demo, or the visitor too many studios
+ */
+export async function copyDemo(visitor: Visitor, reset: boolean): Promise<Studio | undefined> {
+  const all = await studiosOf(visitor);
+  const there = all.find((s) => s.demo && s.role === "owner");
+  if (there && !reset) return there;
+  if (!there && all.length >= MOST_STUDIOS) return undefined;
+  // Put back under the id it had: what is open in a browser goes on to work.
+  return newDemo(visitor, there?.id);
+}

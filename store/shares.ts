@@ -1,0 +1,57 @@
+import { and, asc, eq } from "drizzle-orm";
+import { codeHash, newCode } from "./auth";
+import { withStore } from "./database";
+import { shares, studios } from "./schema";
+import type { Studio } from "./studio";
+
+/** A hundred and twenty-five bits. */
+const LINK_LENGTH = 25;
+/** Links to one piece at a time. */
+export const MOST_LINKS = 10;
+
+export interface Share {
+  readonly id: string;
+  readonly createdAt: Date;
+}
+
+export const sharesOf = (studio: Studio, pieceId: string): Promise<Share[]> =>
+  withStore((db) =>
+    db
+      .select({ id: shares.id, createdAt: shares.createdAt })
+      .from(shares)
+      .where(and(eq(shares.studioId, studio.id), eq(shares.pieceId, pieceId)))
+      .orderBy(asc(shares.createdAt)),
+  );
+
+/** Makes a link that shows a piece to whoever has it; its code is told once. Undefined when the piece has as many as it may. */
+export async function sharePiece(studio: Studio, pieceId: string): Promise<string | undefined> {
+  if ((await sharesOf(studio, pieceId)).length >= MOST_LINKS) return undefined;
+  const code = newCode(LINK_LENGTH);
+  await withStore((db) => db.insert(shares).values({ studioId: studio.id, pieceId, hash: codeHash(code) }));
+  return code;
+}
+
+export const endShare = (studio: Studio, id: string): Promise<boolean> =>
+  withStore(
+    async (db) =>
+      (
+        await db
+          .delete(shares)
+          .where(and(eq(shares.studioId, studio.id), eq(shares.id, id)))
+          .returning({ id: shares.id })
+      ).length > 0,
+  );
+
+/** The one piece that a link shows, and its studio. */
+export async function sharedPiece(
+  code: string,
+): Promise<{ readonly studio: Studio; readonly pieceId: string } | undefined> {
+  const [found] = await withStore((db) =>
+    db
+      .select({ id: studios.id, name: studios.name, pieceId: shares.pieceId })
+      .from(shares)
+      .innerJoin(studios, eq(studios.id, shares.studioId))
+      .where(eq(shares.hash, codeHash(code))),
+  );
+  return found && { studio: { id: found.id, name: found.name }, pieceId: found.pieceId };
+}

@@ -1,0 +1,102 @@
+"use client";
+import { useState } from "react";
+import type { StudioFacts } from "@/store/studio";
+import { StrokeChip } from "@/ui/ink/stroke-chip";
+import { enterStudio, send } from "@/ui/send";
+import { Choice, FormError, Line } from "./fields";
+import { useSubmit } from "./use-submit";
+
+export const UNIT_NAMES = { mm: "millimetres", in: "inches" } as const;
+export const SHEET_NAMES = { A4: "A4", Letter: "Letter" } as const;
+export const HAND_NAMES = { right: "right", left: "left" } as const;
+
+/** Strokes as a demo shows them: three inks, three coats each. */
+const DEMO_STROKES = [
+  ["#f3d9b9", "#eccb9f", "#e6bf8b"],
+  ["#c6d7cf", "#aac6bb", "#95b8ab"],
+  ["#a78a9c", "#8d6c82", "#785670"],
+] as const;
+
+/** The first visit: a studio of one's own, or the demo to look around in. */
+export function Start({ hasDemo, others }: { readonly hasDemo: boolean; readonly others: boolean }) {
+  return (
+    <div className="grid gap-6 md:grid-cols-[3fr_2fr]">
+      <NewStudio />
+      <section className="border border-line bg-panel p-5">
+        <h2 className="mt-0 mb-2 text-[19px]">Look around first</h2>
+        {hasDemo ? <IntoDemo /> : <p className="m-0">This server was set up without a demo.</p>}
+        {others && (
+          <p className="mt-4 mb-0 text-[15px]">
+            <a href="/" className="underline">
+              Back to the studio
+            </a>
+          </p>
+        )}
+      </section>
+    </div>
+  );
+}
+
+function IntoDemo() {
+  const { busy, error, submit } = useSubmit(async () => {
+    enterStudio((await send<{ id: string }>("POST", "/api/demo", {})).id);
+    location.assign("/");
+  });
+  return (
+    <>
+      <div className="mb-3 flex gap-2" aria-hidden>
+        {DEMO_STROKES.map((coats) => (
+          <StrokeChip key={coats[0]} coats={coats} width={84} height={34} />
+        ))}
+      </div>
+      <p className="mt-0 text-[16px]">
+        A studio that is in use: three pieces, 320 markers with measured swatches, kept groups. Change what
+        you like. It is yours alone, nothing of it gets into your own studio, and it can be put back or
+        removed.
+      </p>
+      <FormError error={error} />
+      <button className="button" disabled={busy} onClick={() => submit()}>
+        Look around in the demo
+      </button>
+    </>
+  );
+}
+
+function NewStudio() {
+  const [facts, setFacts] = useState<StudioFacts>({ name: "", units: "mm", sheet: "A4", hand: "right" });
+  const set =
+    <K extends keyof StudioFacts>(key: K) =>
+    (value: StudioFacts[K]) =>
+      setFacts((f) => ({ ...f, [key]: value }));
+  const { busy, error, submit } = useSubmit(async () => {
+    const { id } = await send<{ id: string }>("POST", "/api/studios", { ...facts, name: facts.name.trim() });
+    enterStudio(id);
+    location.assign("/begin");
+  });
+  return (
+    <form onSubmit={submit} className="grid gap-4 border border-strong bg-panel p-5">
+      <h2 className="m-0 text-[19px]">Start your studio</h2>
+      <p className="m-0 text-[16px]">
+        It begins empty. Three short steps follow: the markers you have, a paper, and how well their colours
+        are known.
+      </p>
+      <Line
+        says="What it is called"
+        value={facts.name}
+        onChange={(e) => set("name")(e.target.value)}
+        maxLength={80}
+        autoFocus
+        placeholder="the kitchen table"
+      />
+      <div className="grid grid-cols-3 gap-3">
+        <Choice says="Lengths in" value={facts.units} options={UNIT_NAMES} onChange={set("units")} />
+        <Choice says="Printer paper" value={facts.sheet} options={SHEET_NAMES} onChange={set("sheet")} />
+        <Choice says="Colouring hand" value={facts.hand} options={HAND_NAMES} onChange={set("hand")} />
+      </div>
+      <FormError error={error} />
+      <button className="button button-main justify-self-start" disabled={busy || !facts.name.trim()}>
+        Start your studio
+      </button>
+    </form>
+  );
+}
