@@ -27,7 +27,7 @@ export default {
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/$1" },
   modulePathIgnorePatterns: ["<rootDir>/.next/", "<rootDir>/tmp/"],
   extensionsToTreatAsEsm: [".ts", ".tsx"],
-  transformIgnorePatterns: ["/node_modules/(?!(culori|react-hotkeys-hook|comlink)/)"],
+  transformIgnorePatterns: ["/node_modules/(?!(culori|react-hotkeys-hook|comlink|idb|fake-indexeddb)/)"],
   transform: {
     "^.+\\.(t|m?j)sx?$": [
       "@swc/jest",

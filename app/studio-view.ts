@@ -7,8 +7,8 @@ import { findPicture, type PictureFacts } from "@/store/pictures";
 import { findPiece, type StoredPiece } from "@/store/pieces";
 import { listPapers, type PaperSheet } from "@/store/papers";
 import type { Visitor } from "@/store/people";
-import { rackOn, type Rack } from "@/store/rack";
 import type { Entered } from "@/store/studio";
+import type { RackAt } from "@/ui/rack-here";
 
 /** Sends whoever may not see a page to where they can sign in, and who has no studio to where one begins. */
 async function orElsewhere<T>(work: Promise<T>): Promise<T> {
@@ -29,23 +29,27 @@ export const currentVisitor = cache(async (): Promise<Visitor> => orElsewhere(vi
 /** The studio in which a page is looked at: pages have no other way to one. */
 export const currentStudio = cache(async (): Promise<Entered> => orElsewhere(entered(await headers())));
 
-/** The rack on the wanted paper, or on the studio's first. A studio without paper begins with one. */
-export const loadRack = cache(
-  async (paperId: string | null | undefined): Promise<{ papers: PaperSheet[]; rack: Rack }> => {
-    const studio = await currentStudio();
-    const papers = await listPapers(studio);
-    const paper = papers.find((p) => p.id === paperId) ?? papers[0];
-    const rack = paper && (await rackOn(studio, paper.id));
-    if (!rack) redirect("/begin");
-    return { papers, rack };
-  },
-);
+/** Which rack a page shows: that of the wanted paper, or of the studio's first. The page names it, and the browser fetches it once. */
+export interface RackShown {
+  readonly papers: readonly PaperSheet[];
+  readonly paper: PaperSheet;
+  readonly at: RackAt;
+}
+
+/** A studio without paper begins with one. */
+export const loadRack = cache(async (paperId: string | null | undefined): Promise<RackShown> => {
+  const studio = await currentStudio();
+  const papers = await listPapers(studio);
+  const paper = papers.find((p) => p.id === paperId) ?? papers[0];
+  if (!paper) redirect("/begin");
+  return { papers, paper, at: { paperId: paper.id, version: studio.rackVersion } };
+});
 
 /** All that the views of a piece start from. Shows "not found" for an id that is nobody's. */
 export const loadPiece = cache(
   async (
     id: string,
-  ): Promise<{ piece: StoredPiece; papers: PaperSheet[]; rack: Rack; picture: PictureFacts | undefined }> => {
+  ): Promise<RackShown & { readonly piece: StoredPiece; readonly picture: PictureFacts | undefined }> => {
     const studio = await currentStudio();
     const piece = isId(id) ? await findPiece(studio, id) : undefined;
     if (!piece) notFound();

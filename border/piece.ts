@@ -208,10 +208,12 @@ export class SaveInput {
   @Whole(1, 2 ** 31 - 1) revision!: number;
   @Rule("expected a piece", (v) => typeof v === "object" && v !== null && !Array.isArray(v))
   document!: object;
+  /** Names this save, so that its sender knows it again when the answer was lost. */
+  @Nullable() @Id("save") save?: string | null;
 }
 
 /** @throws BadInput with every field that is wrong */
-export function pieceOfSave({ document }: SaveInput): Piece {
+export function pieceOfSave({ document }: Pick<SaveInput, "document">): Piece {
   try {
     return readPiece(document);
   } catch (e) {

@@ -15,9 +15,9 @@ export const test = base.extend<object, { studio: Studio }>({
     },
     { scope: "worker" },
   ],
-  storageState: async ({ studio, baseURL }, use) => {
+  storageState: async ({ studio, baseURL }, give) => {
     const { hostname } = new URL(baseURL!);
-    await use({
+    await give({
       cookies: [
         {
           name: "blendt-studio",

@@ -9,12 +9,15 @@ export interface StoredPiece {
   readonly id: string;
   readonly revision: number;
   readonly document: Piece;
+  /** The save that made this revision, as its sender named it. */
+  readonly savedBy: string | null;
   readonly changedAt: Date;
 }
 
 const columns = {
   id: pieces.id,
   revision: pieces.revision,
+  savedBy: pieces.savedBy,
   document: pieces.document,
   changedAt: pieces.changedAt,
 };
@@ -59,16 +62,25 @@ export async function savePiece(
   id: string,
   revision: number,
   document: Piece,
+  savedBy: string | null = null,
 ): Promise<SaveOutcome> {
   const [saved] = await withStore((db) =>
     db
       .update(pieces)
-      .set({ document, revision: sql`${pieces.revision} + 1`, changedAt: sql`now()` })
+      .set({ document, savedBy, revision: sql`${pieces.revision} + 1`, changedAt: sql`now()` })
       .where(and(own(studio, id), eq(pieces.revision, revision)))
       .returning({ revision: pieces.revision }),
   );
-  return saved
-    ? { saved: true, revision: saved.revision }
+  if (saved) return { saved: true, revision: saved.revision };
+  // The same document again, as after an answer that was lost: nothing would change, and nothing is in anybody's way.
+  const [same] = await withStore((db) =>
+    db
+      .select({ revision: pieces.revision })
+      .from(pieces)
+      .where(and(own(studio, id), sql`${pieces.document} = ${JSON.stringify(document)}::jsonb`)),
+  );
+  return same
+    ? { saved: true, revision: same.revision }
     : { saved: false, theirs: await findPiece(studio, id) };
 }
 

@@ -364,6 +364,8 @@ export const pieces = pgTable(
     studioId: studio(),
     /** Grows by one with each saved change. */
     revision: integer("revision").notNull().default(1),
+    /** The save that made this revision, as its sender named it: who lost the answer knows their own again. */
+    savedBy: uuid("saved_by"),
     document: jsonb("document").$type<Piece>().notNull(),
     createdAt: created(),
     changedAt: timestamp("changed_at", { withTimezone: true }).notNull().defaultNow(),

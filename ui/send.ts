@@ -61,12 +61,7 @@ async function refusedBy(answer: Response): Promise<SendFailed> {
  * Asks the server and gives its answer; undefined when there is none to give. JSON goes as JSON, a form as a form.
  * @throws SendFailed when the server refuses or cannot be reached
  */
-export async function send<T>(
-  method: Method,
-  url: string,
-  body?: unknown,
-  signal?: AbortSignal,
-): Promise<T> {
+export async function send<T>(method: Method, url: string, body?: unknown, signal?: AbortSignal): Promise<T> {
   const answer = await ask(method, url, body, signal);
   if (!answer.ok) throw await refusedBy(answer);
   const json = answer.status === 204 ? undefined : ((await answer.json().catch(() => undefined)) as unknown);

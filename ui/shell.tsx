@@ -36,11 +36,14 @@ const NO_MARKERS: readonly RackMarker[] = [];
 export function Shell({
   markers = NO_MARKERS,
   goTo,
+  isReady = true,
   children,
 }: {
   /** What the finder looks in; without, it is not there. */
   readonly markers?: readonly RackMarker[];
   readonly goTo?: (code: string) => void;
+  /** Whether all that the page needs has come. */
+  readonly isReady?: boolean;
   readonly children: ReactNode;
 }) {
   const path = usePathname();
@@ -52,8 +55,8 @@ export function Shell({
   );
   useEffect(() => {
     // Says that the page listens: what is typed or clicked before would be lost.
-    document.documentElement.dataset.ready = "true";
-  }, []);
+    if (isReady) document.documentElement.dataset.ready = "true";
+  }, [isReady]);
   useKey("/", () => markers.length > 0 && find(), PRINTED);
   useKey("?", () => setHelp(true), PRINTED);
   useKey("d", switchSurround);

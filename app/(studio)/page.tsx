@@ -3,27 +3,23 @@ import { MarkerShell } from "@/ui/marker-shell";
 import { NewPiece } from "@/ui/bench/new-piece";
 import { PieceCard } from "@/ui/bench/piece-card";
 import { listPieces } from "@/store/pieces";
-import { rackOn } from "@/store/rack";
 import { currentStudio, loadRack } from "@/app/studio-view";
 
 export const metadata = { title: "Bench" };
 
 export default async function BenchPage() {
   const studio = await currentStudio();
-  const [{ papers, rack }, pieces, asked] = await Promise.all([
+  const [{ papers, paper, at }, pieces, asked] = await Promise.all([
     loadRack(null),
     listPieces(studio),
     headers(),
   ]);
-  const racks = new Map([[rack.paper.id, rack]]);
-  for (const id of new Set(pieces.map((p) => p.document.paperId)))
-    if (id && !racks.has(id)) racks.set(id, (await rackOn(studio, id)) ?? rack);
   const locale = asked.get("accept-language")?.split(",")[0] ?? "en";
   const day = new Intl.DateTimeFormat(Intl.DateTimeFormat.supportedLocalesOf(locale)[0] ?? "en", {
     dateStyle: "medium",
   });
   return (
-    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
+    <MarkerShell at={at}>
       <main id="main" className="mx-auto max-w-[1320px] px-4 py-5">
         <div className="mb-4 flex items-center justify-between gap-4">
           <h1 className="m-0 text-[26px]">
@@ -39,15 +35,15 @@ export default async function BenchPage() {
         )}
         <div className="grid gap-4">
           {pieces.map((p) => {
-            const on = (p.document.paperId && racks.get(p.document.paperId)) || rack;
+            const on = papers.find((o) => o.id === p.document.paperId) ?? paper;
             return (
               <PieceCard
                 key={p.id}
                 id={p.id}
                 piece={p.document}
-                paper={on.paper.name}
+                paper={on.name}
                 changed={day.format(p.changedAt)}
-                rack={on}
+                at={{ ...at, paperId: on.id }}
               />
             );
           })}

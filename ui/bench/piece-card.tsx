@@ -5,6 +5,7 @@ import type { Rack } from "@/store/rack";
 import { useTones } from "@/ui/compute/use-tones";
 import { Ramp } from "@/ui/ink/ramp";
 import { PiecePicture } from "@/ui/light/piece-picture";
+import { useRackAt, type RackAt } from "@/ui/rack-here";
 import { counted } from "@/words/numbers";
 
 interface PieceCardProps {
@@ -15,8 +16,19 @@ interface PieceCardProps {
   readonly rack: Rack;
 }
 
-/** A piece on the bench: its picture, and the groups that have been kept for it. */
-export function PieceCard({ id, piece, paper, changed, rack }: PieceCardProps) {
+/** A piece on the bench, with the rack of its paper. */
+export function PieceCard({ at, ...card }: Omit<PieceCardProps, "rack"> & { readonly at: RackAt }) {
+  const { rack } = useRackAt(at);
+  if (rack) return <Card {...card} rack={rack} />;
+  return (
+    <article className="min-h-[440px] border border-line bg-panel p-4" aria-busy>
+      <h2 className="m-0 text-[24px] leading-tight">{card.piece.name}</h2>
+    </article>
+  );
+}
+
+/** Its picture, and the groups that have been kept for it. */
+export function Card({ id, piece, paper, changed, rack }: PieceCardProps) {
   const pictureId = piece.pictureId ?? piece.setUp.line?.pictureId;
   const kept = piece.areas.filter((a) => tonesOf(a).length);
   const colourOf = useTones(rack, kept.flatMap(tonesOf));

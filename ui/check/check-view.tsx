@@ -1,4 +1,5 @@
 "use client";
+import { withRack } from "@/ui/rack-here";
 import Link from "next/link";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import type { Illuminant } from "@/core/colour/observer";
@@ -300,3 +301,6 @@ function Choice<T extends string>({
     </label>
   );
 }
+
+/** The same where the rack comes with the page. */
+export const CheckPlace = withRack(CheckView);

@@ -1,4 +1,5 @@
 "use client";
+import { withRack } from "@/ui/rack-here";
 import { Download, Upload } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -241,3 +242,6 @@ export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
     </main>
   );
 }
+
+/** The same where the rack comes with the page. */
+export const GroupsPlace = withRack(GroupsView);

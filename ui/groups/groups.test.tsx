@@ -1,7 +1,7 @@
 import { drawn, wordsOf } from "@/fixtures/drawn";
 import { clay, jar, paper, pieceOf, rackOf, skin } from "@/fixtures/studio";
 import type { LibraryGroup } from "@/store/groups";
-import { PieceCard } from "@/ui/bench/piece-card";
+import { Card as PieceCard } from "@/ui/bench/piece-card";
 import { GroupCard } from "./group-card";
 import { GroupsView } from "./groups-view";
 

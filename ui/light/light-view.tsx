@@ -1,4 +1,5 @@
 "use client";
+import { withRack } from "@/ui/rack-here";
 import Link from "next/link";
 import { useCallback, useMemo } from "react";
 import type { PaperSheet } from "@/store/papers";
@@ -204,3 +205,6 @@ function Stage({ own }: { readonly own: LightStage }) {
     />
   );
 }
+
+/** The same where the rack comes with the page. */
+export const LightPlace = withRack(LightView);

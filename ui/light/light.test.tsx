@@ -63,7 +63,7 @@ const stage = (piece: Piece, chosen: readonly Area[], more: object = {}): LightS
   }) as unknown as LightStage;
 const shown = (piece: Piece, tab: ReactNode) =>
   drawn(
-    <PieceProvider id="p" revision={1} document={piece}>
+    <PieceProvider id="p" revision={1} savedBy={null} document={piece}>
       {tab}
     </PieceProvider>,
   );

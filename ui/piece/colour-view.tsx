@@ -1,4 +1,5 @@
 "use client";
+import { withRack } from "@/ui/rack-here";
 import { ImageUp, Plus } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useCallback, useState } from "react";
@@ -198,3 +199,6 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
     </div>
   );
 }
+
+/** The same where the rack comes with the page. */
+export const ColourPlace = withRack(ColourView);

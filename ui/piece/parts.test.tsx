@@ -136,7 +136,7 @@ describe("a colour that comes from no picture", () => {
   it("is asked for by a form that says what may be written", () => {
     const document = pieceOf(newArea("a", "Skin"));
     const words = drawn(
-      <PieceProvider id="given" revision={1} document={document}>
+      <PieceProvider id="given" revision={1} savedBy={null} document={document}>
         <GiveColour area={document.areas[0]!} rack={rack} />
       </PieceProvider>,
     );

@@ -3,8 +3,10 @@ import { createContext, useContext, useEffect, useState, type ReactNode } from "
 import { createStore, useStore } from "zustand";
 import type { Command } from "@/core/piece/commands";
 import type { Piece } from "@/core/piece/piece";
-import { createAutosave, unsavedDraft, type Autosave, type SaveState } from "./autosave";
+import { createAutosave, type Autosave, type SaveState } from "./autosave";
+import type { Draft } from "./drafts";
 import { createPieceStore, type PieceStore } from "./piece-store";
+import { useMayChange } from "@/ui/studio/studio-context";
 
 interface Handles {
   readonly id: string;
@@ -22,36 +24,34 @@ export function PieceProvider({
   id,
   revision,
   document,
+  savedBy,
   children,
 }: {
   id: string;
   revision: number;
   document: Piece;
+  /** The save that made this revision. */
+  savedBy: string | null;
   children: ReactNode;
 }) {
+  const mayChange = useMayChange();
   // The server's copy is only the start; later renders of the page must not throw away what was done since.
   const [handles] = useState<Handles>(() => {
     const store = createPieceStore(document);
     if (typeof window === "undefined") return { id, store, autosave: undefined };
     const known = opened.get(id);
     if (known) return known;
-    // Changes that never reached the store were made to their own revision; if it is no longer the stored one, the save will say so.
-    const handles = {
-      id,
-      store,
-      autosave: createAutosave(id, unsavedDraft(id)?.revision ?? revision, store),
-    };
+    const autosave = createAutosave(id, revision, store, mayChange);
+    void autosave.restore({ revision, document, savedBy });
+    const handles = { id, store, autosave };
     opened.set(id, handles);
     return handles;
   });
   useEffect(() => {
     const stop = handles.autosave?.start();
     handles.autosave?.catchUp(revision, document);
-    const draft = unsavedDraft(id);
-    if (draft && JSON.stringify(draft.document) !== JSON.stringify(handles.store.getState().piece))
-      handles.store.getState().replace(draft.document);
     return stop;
-  }, [handles, id, revision, document]);
+  }, [handles, revision, document]);
   return <PieceContext value={handles}>{children}</PieceContext>;
 }
 
@@ -63,6 +63,10 @@ export function usePieceHandles(): Handles {
 
 export const usePiece = (): Piece => useStore(usePieceHandles().store, (s) => s.piece);
 export const useRun = (): ((command: Command) => void) => useStore(usePieceHandles().store, (s) => s.run);
+
+const noDrafts = createStore<readonly Draft[]>(() => []);
+/** What tabs that are gone did not save of this piece. */
+export const useLeftDrafts = (): readonly Draft[] => useStore(usePieceHandles().autosave?.left ?? noDrafts);
 
 const alwaysSaved = createStore<SaveState>(() => ({ kind: "saved" }));
 export const useSaveState = (): SaveState => useStore(usePieceHandles().autosave?.state ?? alwaysSaved);

@@ -10,6 +10,7 @@ import { UndoButtons } from "@/ui/kit/undo-buttons";
 import { messageOf } from "@/ui/send";
 import { useUndoKeys } from "@/ui/use-keys";
 import type { SaveState } from "./autosave";
+import { LeftDrafts } from "./left-drafts";
 import { useHistory, usePiece, usePieceHandles, useRun, useSaveState } from "./piece-context";
 
 const stages = [
@@ -40,39 +41,42 @@ export function PieceHeader({
     setName(undefined);
   };
   return (
-    <div className="screen-only flex min-h-12 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4">
-      <input
-        aria-label="Name of the piece"
-        className="min-h-9 w-56 border border-transparent bg-transparent px-1 text-[19px] font-semibold hover:border-line"
-        value={name ?? piece.name}
-        maxLength={80}
-        onChange={(e) => setName(e.target.value)}
-        onBlur={commit}
-        onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
-      />
-      <nav aria-label="Stages" className="flex">
-        {stages.map((s) => (
-          <Link
-            key={s.slug}
-            href={`/pieces/${id}/${s.slug}`}
-            aria-current={s.slug === stage ? "step" : undefined}
-            className={`px-3 py-2.5 text-[16px] ${s.slug === stage ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
-          >
-            {s.name}
-          </Link>
-        ))}
-      </nav>
-      <PaperSelect
-        says="Paper"
-        papers={papers}
-        chosen={piece.paperId ?? papers[0]?.id}
-        onChoose={(id) => run({ type: "choose paper", paperId: id })}
-      />
-      <div className="ml-auto flex items-center gap-1">
-        <SaveNotice />
-        <UndoButtons undo={undo} redo={redo} canUndo={canUndo} canRedo={canRedo} />
+    <>
+      <div className="screen-only flex min-h-12 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4">
+        <input
+          aria-label="Name of the piece"
+          className="min-h-9 w-56 border border-transparent bg-transparent px-1 text-[19px] font-semibold hover:border-line"
+          value={name ?? piece.name}
+          maxLength={80}
+          onChange={(e) => setName(e.target.value)}
+          onBlur={commit}
+          onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+        />
+        <nav aria-label="Stages" className="flex">
+          {stages.map((s) => (
+            <Link
+              key={s.slug}
+              href={`/pieces/${id}/${s.slug}`}
+              aria-current={s.slug === stage ? "step" : undefined}
+              className={`px-3 py-2.5 text-[16px] ${s.slug === stage ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
+            >
+              {s.name}
+            </Link>
+          ))}
+        </nav>
+        <PaperSelect
+          says="Paper"
+          papers={papers}
+          chosen={piece.paperId ?? papers[0]?.id}
+          onChoose={(id) => run({ type: "choose paper", paperId: id })}
+        />
+        <div className="ml-auto flex items-center gap-1">
+          <SaveNotice />
+          <UndoButtons undo={undo} redo={redo} canUndo={canUndo} canRedo={canRedo} />
+        </div>
       </div>
-    </div>
+      <LeftDrafts />
+    </>
   );
 }
 
@@ -150,6 +154,12 @@ function SaveNotice() {
           Try now
         </button>
       </p>
+    );
+  if (state.kind === "looking")
+    return (
+      <span role="status" className="px-2 text-[14px] text-soft">
+        Looking only: nothing is kept
+      </span>
     );
   return (
     <span role="status" className="px-2 text-[14px] text-soft">

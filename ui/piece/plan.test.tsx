@@ -17,7 +17,7 @@ import { StepsView } from "./steps-view";
 const rack = rackOf(clay, jar);
 const bare = newArea("sky", "Sky");
 const within = (screen: ReactNode, ...areas: Area[]) => (
-  <PieceProvider id={`piece-${Math.random()}`} revision={1} document={pieceOf(...areas)}>
+  <PieceProvider id={`piece-${Math.random()}`} revision={1} savedBy={null} document={pieceOf(...areas)}>
     {screen}
   </PieceProvider>
 );

@@ -1,4 +1,5 @@
 "use client";
+import { withRack } from "@/ui/rack-here";
 import { Download, Printer } from "lucide-react";
 import Link from "next/link";
 import { passesOf } from "@/core/media/registry";
@@ -225,3 +226,6 @@ function Covers({ mm2 }: { readonly mm2: number | undefined }) {
     <span className="block text-[13px] text-soft">{mm2 < 10 ? mm2.toFixed(1) : Math.round(mm2)} mm²</span>
   );
 }
+
+/** The same where the rack comes with the page. */
+export const StepsPlace = withRack(StepsView);

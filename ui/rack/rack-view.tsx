@@ -1,4 +1,5 @@
 "use client";
+import { withRack } from "@/ui/rack-here";
 import { useRouter } from "next/navigation";
 import { useState, type ReactNode } from "react";
 import { findMarkers } from "@/core/codes/find";
@@ -201,3 +202,6 @@ const standing = (wanted: string | null, m: { owned: boolean; wished: boolean; s
       : wanted === "low or dry"
         ? m.owned && (m.state === "low" || m.state === "dry")
         : true;
+
+/** The same where the rack comes with the page. */
+export const RackPlace = withRack(RackView, Shell);

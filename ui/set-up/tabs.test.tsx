@@ -66,7 +66,7 @@ const piece = ferry(
   area("Gull", { place: null }),
 );
 const within = (screen: ReactNode, own = piece) => (
-  <PieceProvider id={`piece-${Math.random()}`} revision={1} document={own}>
+  <PieceProvider id={`piece-${Math.random()}`} revision={1} savedBy={null} document={own}>
     {screen}
   </PieceProvider>
 );

@@ -23,7 +23,9 @@ export type Tool = (typeof TOOLS)[number];
 export const LINE_TOOLS: readonly Tool[] = ["growth", "parting", "crease"];
 
 const drawn = (what: string) => (n: number) =>
-  n === 0 ? `${what}: drag along it, or click point by point.` : "Click on; Enter ends it, Backspace takes a point back.";
+  n === 0
+    ? `${what}: drag along it, or click point by point.`
+    : "Click on; Enter ends it, Backspace takes a point back.";
 
 /** What to do next, by tool; `n` points are set already. */
 export const toolInWords: Readonly<Record<Tool, (n: number) => string>> = {

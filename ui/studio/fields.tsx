@@ -1,5 +1,5 @@
 "use client";
-import type { InputHTMLAttributes, ReactNode } from "react";
+import { useEffect, type InputHTMLAttributes, type ReactNode } from "react";
 
 type InputProps = InputHTMLAttributes<HTMLInputElement>;
 
@@ -69,6 +69,10 @@ export function Outside({
   readonly children: ReactNode;
   readonly wide?: boolean;
 }) {
+  useEffect(() => {
+    // Says that the page listens: what is typed or clicked before would be lost.
+    document.documentElement.dataset.ready = "true";
+  }, []);
   return (
     <main id="main" className={`mx-auto px-4 py-10 ${wide ? "max-w-5xl" : "max-w-md"}`}>
       <p className="m-0 text-[26px] font-bold tracking-tight">Blendt</p>

@@ -1,4 +1,5 @@
 "use client";
+import { withRack } from "@/ui/rack-here";
 import Link from "next/link";
 import { labToHex } from "@/core/colour/display";
 import type { Piece } from "@/core/piece/piece";
@@ -90,3 +91,6 @@ export function PaperView(data: PaperData) {
     </main>
   );
 }
+
+/** The same where the rack comes with the page. */
+export const PaperPlace = withRack(PaperView);

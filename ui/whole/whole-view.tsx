@@ -1,4 +1,5 @@
 "use client";
+import { withRack } from "@/ui/rack-here";
 import Link from "next/link";
 import { useMemo } from "react";
 import { judgeAgain, merging, seenAreas, sharedCodes } from "@/core/piece/overview";
@@ -197,3 +198,6 @@ export function WholeView({
     </>
   );
 }
+
+/** The same where the rack comes with the page. */
+export const WholePlace = withRack(WholeView);

@@ -27,7 +27,7 @@ const piece: Piece = { ...base, whole: { ...base.whole, neighbours: [["skin", "h
 const labOf = (code: string, coats: number) => clay.find((m) => m.code === code)?.swatches[coats - 1]?.lab;
 const seen = seenAreas(piece.areas, () => undefined, labOf);
 const within = (screen: ReactNode, document = piece) => (
-  <PieceProvider id={`whole-${Math.random()}`} revision={1} document={document}>
+  <PieceProvider id={`whole-${Math.random()}`} revision={1} savedBy={null} document={document}>
     {screen}
   </PieceProvider>
 );

@@ -1,7 +1,8 @@
 import { currentStudio, loadRack } from "@/app/studio-view";
 import { usesByCode } from "@/core/stock/losses";
 import { listPieces } from "@/store/pieces";
-import { RackView } from "@/ui/rack/rack-view";
+import { RackProvider } from "@/ui/rack-here";
+import { RackPlace } from "@/ui/rack/rack-view";
 
 export const metadata = { title: "Rack" };
 
@@ -12,10 +13,14 @@ export default async function RackPage({
 }) {
   const { paper } = await searchParams;
   const studio = await currentStudio();
-  const [{ papers, rack }, pieces] = await Promise.all([
+  const [{ papers, at }, pieces] = await Promise.all([
     loadRack(typeof paper === "string" ? paper : null),
     listPieces(studio),
   ]);
   const uses = Object.fromEntries(usesByCode(pieces));
-  return <RackView papers={papers} rack={rack} studio={studio.name} uses={uses} />;
+  return (
+    <RackProvider at={at}>
+      <RackPlace papers={papers} studio={studio.name} uses={uses} />
+    </RackProvider>
+  );
 }

@@ -1,6 +1,6 @@
 import { currentStudio, loadRack } from "@/app/studio-view";
 import { listCharts, listScans } from "@/store/charts";
-import { rackOn } from "@/store/rack";
+import { rackAt } from "@/store/rack-cache";
 import { coatsInHex } from "@/ui/ink/stroke-chip";
 import { MarkerShell } from "@/ui/marker-shell";
 import { PaperList } from "@/ui/swatchbook/paper-list";
@@ -9,12 +9,12 @@ export const metadata = { title: "Swatchbook" };
 
 export default async function SwatchbookPage() {
   const studio = await currentStudio();
-  const [{ papers, rack }, charts, scans] = await Promise.all([
+  const [{ papers, at }, charts, scans] = await Promise.all([
     loadRack(null),
     listCharts(studio),
     listScans(studio),
   ]);
-  const racks = await Promise.all(papers.map((p) => rackOn(studio, p.id)));
+  const racks = await Promise.all(papers.map(async (p) => (await rackAt(studio, p.id))!.rack));
   const rows = papers.map((paper, i) => {
     const own = charts.filter((c) => c.paperId === paper.id);
     const doubtful = scans
@@ -33,8 +33,8 @@ export default async function SwatchbookPage() {
     return { paper, read: read.length, charts: own.length, doubtful, strokes };
   });
   return (
-    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
-      <PaperList rows={rows} markers={rack.markers.length} studio={studio.name} />
+    <MarkerShell at={at}>
+      <PaperList rows={rows} markers={racks[0]?.markers.length ?? 0} studio={studio.name} />
     </MarkerShell>
   );
 }

@@ -4,14 +4,13 @@ import { notFound } from "next/navigation";
 import { isId } from "@/border/fields";
 import { blendsOn } from "@/store/blends";
 import { listCharts, listScans } from "@/store/charts";
-import { listPapers } from "@/store/papers";
+import { findPaper, listPapers } from "@/store/papers";
 import { loosePictures } from "@/store/pictures";
 import { listPieces } from "@/store/pieces";
-import { rackOn } from "@/store/rack";
 import { readingsOn } from "@/store/readings";
 import { trialsOn } from "@/store/trials";
 import { MarkerShell } from "@/ui/marker-shell";
-import { PaperView } from "@/ui/swatchbook/paper-view";
+import { PaperPlace } from "@/ui/swatchbook/paper-view";
 
 interface Props {
   params: Promise<{ id: string }>;
@@ -26,8 +25,8 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function PaperPage({ params }: Props) {
   const { id } = await params;
   const studio = await currentStudio();
-  const rack = isId(id) ? await rackOn(studio, id) : undefined;
-  if (!rack) notFound();
+  const paper = isId(id) ? await findPaper(studio, id) : undefined;
+  if (!paper) notFound();
   const [readings, blends, charts, scans, trials, pictures, pieces] = await Promise.all([
     readingsOn(studio, id),
     blendsOn(studio, id),
@@ -38,9 +37,8 @@ export default async function PaperPage({ params }: Props) {
     listPieces(studio),
   ]);
   return (
-    <MarkerShell markers={rack.markers} paperId={id}>
-      <PaperView
-        rack={rack}
+    <MarkerShell at={{ paperId: id, version: studio.rackVersion }}>
+      <PaperPlace
         readings={readings}
         blends={blends}
         charts={charts}

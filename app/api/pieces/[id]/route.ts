@@ -7,7 +7,7 @@ export const GET = route(null, (studio, _, { id }) => findPiece(studio, id!), "p
 export const PUT = route(
   SaveInput,
   async (studio, input, { id }) => {
-    const outcome = await savePiece(studio, id!, input.revision, pieceOfSave(input));
+    const outcome = await savePiece(studio, id!, input.revision, pieceOfSave(input), input.save);
     if (outcome.saved) return { revision: outcome.revision };
     return (
       outcome.theirs &&

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { loadPiece } from "@/app/studio-view";
-import { CheckView } from "@/ui/check/check-view";
+import { CheckPlace } from "@/ui/check/check-view";
 import { MarkerShell } from "@/ui/marker-shell";
 import { PieceProvider } from "@/ui/piece/piece-context";
 
@@ -13,11 +13,17 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function CheckPage({ params }: Props) {
-  const { piece, papers, rack } = await loadPiece((await params).id);
+  const { piece, papers, at } = await loadPiece((await params).id);
   return (
-    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
-      <PieceProvider key={piece.id} id={piece.id} revision={piece.revision} document={piece.document}>
-        <CheckView papers={papers} rack={rack} />
+    <MarkerShell at={at}>
+      <PieceProvider
+        key={piece.id}
+        id={piece.id}
+        revision={piece.revision}
+        document={piece.document}
+        savedBy={piece.savedBy}
+      >
+        <CheckPlace papers={papers} />
       </PieceProvider>
     </MarkerShell>
   );

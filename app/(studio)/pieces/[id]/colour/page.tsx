@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { loadPiece } from "@/app/studio-view";
 import { MarkerShell } from "@/ui/marker-shell";
-import { ColourView } from "@/ui/piece/colour-view";
+import { ColourPlace } from "@/ui/piece/colour-view";
 import { PieceProvider } from "@/ui/piece/piece-context";
 
 interface Props {
@@ -13,11 +13,17 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function ColourPage({ params }: Props) {
-  const { piece, papers, rack, picture } = await loadPiece((await params).id);
+  const { piece, papers, at, picture } = await loadPiece((await params).id);
   return (
-    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
-      <PieceProvider key={piece.id} id={piece.id} revision={piece.revision} document={piece.document}>
-        <ColourView papers={papers} rack={rack} picture={picture} />
+    <MarkerShell at={at}>
+      <PieceProvider
+        key={piece.id}
+        id={piece.id}
+        revision={piece.revision}
+        document={piece.document}
+        savedBy={piece.savedBy}
+      >
+        <ColourPlace papers={papers} picture={picture} />
       </PieceProvider>
     </MarkerShell>
   );

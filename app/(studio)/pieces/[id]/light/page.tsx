@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { loadPiece } from "@/app/studio-view";
 import { MarkerShell } from "@/ui/marker-shell";
-import { LightView } from "@/ui/light/light-view";
+import { LightPlace } from "@/ui/light/light-view";
 import { PieceProvider } from "@/ui/piece/piece-context";
 
 interface Props {
@@ -13,11 +13,17 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function LightPage({ params }: Props) {
-  const { piece, papers, rack } = await loadPiece((await params).id);
+  const { piece, papers, at } = await loadPiece((await params).id);
   return (
-    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
-      <PieceProvider key={piece.id} id={piece.id} revision={piece.revision} document={piece.document}>
-        <LightView papers={papers} rack={rack} />
+    <MarkerShell at={at}>
+      <PieceProvider
+        key={piece.id}
+        id={piece.id}
+        revision={piece.revision}
+        document={piece.document}
+        savedBy={piece.savedBy}
+      >
+        <LightPlace papers={papers} />
       </PieceProvider>
     </MarkerShell>
   );

@@ -13,10 +13,16 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function SetUpPage({ params }: Props) {
-  const { piece, papers, rack } = await loadPiece((await params).id);
+  const { piece, papers, at } = await loadPiece((await params).id);
   return (
-    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
-      <PieceProvider key={piece.id} id={piece.id} revision={piece.revision} document={piece.document}>
+    <MarkerShell at={at}>
+      <PieceProvider
+        key={piece.id}
+        id={piece.id}
+        revision={piece.revision}
+        document={piece.document}
+        savedBy={piece.savedBy}
+      >
         <SetUpView papers={papers} />
       </PieceProvider>
     </MarkerShell>

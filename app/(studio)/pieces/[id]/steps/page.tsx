@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { loadPiece } from "@/app/studio-view";
 import { MarkerShell } from "@/ui/marker-shell";
 import { PieceProvider } from "@/ui/piece/piece-context";
-import { StepsView } from "@/ui/piece/steps-view";
+import { StepsPlace } from "@/ui/piece/steps-view";
 
 interface Props {
   params: Promise<{ id: string }>;
@@ -13,11 +13,17 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function StepsPage({ params }: Props) {
-  const { piece, papers, rack } = await loadPiece((await params).id);
+  const { piece, papers, at } = await loadPiece((await params).id);
   return (
-    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
-      <PieceProvider key={piece.id} id={piece.id} revision={piece.revision} document={piece.document}>
-        <StepsView papers={papers} rack={rack} />
+    <MarkerShell at={at}>
+      <PieceProvider
+        key={piece.id}
+        id={piece.id}
+        revision={piece.revision}
+        document={piece.document}
+        savedBy={piece.savedBy}
+      >
+        <StepsPlace papers={papers} />
       </PieceProvider>
     </MarkerShell>
   );

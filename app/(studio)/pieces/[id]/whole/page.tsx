@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { loadPiece } from "@/app/studio-view";
 import { MarkerShell } from "@/ui/marker-shell";
 import { PieceProvider } from "@/ui/piece/piece-context";
-import { WholeView } from "@/ui/whole/whole-view";
+import { WholePlace } from "@/ui/whole/whole-view";
 
 interface Props {
   params: Promise<{ id: string }>;
@@ -13,11 +13,17 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function WholePage({ params }: Props) {
-  const { piece, papers, rack } = await loadPiece((await params).id);
+  const { piece, papers, at } = await loadPiece((await params).id);
   return (
-    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
-      <PieceProvider key={piece.id} id={piece.id} revision={piece.revision} document={piece.document}>
-        <WholeView papers={papers} rack={rack} />
+    <MarkerShell at={at}>
+      <PieceProvider
+        key={piece.id}
+        id={piece.id}
+        revision={piece.revision}
+        document={piece.document}
+        savedBy={piece.savedBy}
+      >
+        <WholePlace papers={papers} />
       </PieceProvider>
     </MarkerShell>
   );

@@ -2,7 +2,7 @@ import { currentStudio } from "@/app/studio-view";
 import { notFound } from "next/navigation";
 import { isId } from "@/border/fields";
 import { findChart, findScan } from "@/store/charts";
-import { rackOn } from "@/store/rack";
+import { findPaper } from "@/store/papers";
 import { readingsOn } from "@/store/readings";
 import { MarkerShell } from "@/ui/marker-shell";
 import { ScanReview } from "@/ui/swatchbook/scan-review";
@@ -14,17 +14,17 @@ export default async function ScanPage({ params }: { params: Promise<{ id: strin
   const studio = await currentStudio();
   const scan = isId(id) ? await findScan(studio, id) : undefined;
   const chart = scan && (await findChart(studio, scan.chartId));
-  const rack = chart && (await rackOn(studio, chart.paperId));
-  if (!scan || !chart || !rack) notFound();
+  const paper = chart && (await findPaper(studio, chart.paperId));
+  if (!scan || !chart || !paper) notFound();
   const earlier = (await readingsOn(studio, chart.paperId)).filter(
     (r) => r.scanId !== scan.id && !r.excluded,
   );
   return (
-    <MarkerShell markers={rack.markers} paperId={rack.paper.id}>
+    <MarkerShell at={{ paperId: paper.id, version: studio.rackVersion }}>
       <ScanReview
         scan={scan}
         chart={chart}
-        paper={rack.paper}
+        paper={paper}
         earlier={earlier.map(({ stack, lift, lab, source }) => ({ stack, lift: lift ?? false, lab, source }))}
       />
     </MarkerShell>
