@@ -1,3 +1,9 @@
+import { createWriteStream } from "node:fs";
+import { mkdtemp, rm } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { Readable, Transform } from "node:stream";
+import { pipeline } from "node:stream/promises";
 import { wrong } from "./problem";
 
 /** Longest document that is read, in bytes. */
@@ -32,6 +38,39 @@ export async function bytesOf(request: Request, most: number): Promise<Buffer> {
     parts.push(value);
   }
   return Buffer.concat(parts, length);
+}
+
+/** A body as a file on the disk. */
+export interface BodyFile {
+  readonly path: string;
+  readonly remove: () => Promise<void>;
+}
+
+/**
+ * The body of a request as a file that only this process reads, written only as far as it may go.
+ * @param most bytes
+ * @throws TooLong
+ */
+export async function fileOf(request: Request, most: number): Promise<BodyFile> {
+  if (Number(request.headers.get("content-length") ?? 0) > most) throw new TooLong(most);
+  const folder = await mkdtemp(path.join(tmpdir(), "blendt-"));
+  const remove = () => rm(folder, { recursive: true, force: true });
+  let length = 0;
+  const bounded = new Transform({
+    transform(part: Buffer, _, done) {
+      length += part.length;
+      done(length > most ? new TooLong(most) : null, part);
+    },
+  });
+  const to = path.join(folder, "body");
+  try {
+    const from = request.body ? Readable.fromWeb(request.body as never) : Readable.from([]);
+    await pipeline(from, bounded, createWriteStream(to, { mode: 0o600 }));
+  } catch (e) {
+    await remove();
+    throw e;
+  }
+  return { path: to, remove };
 }
 
 /** Where a text stops being JSON, as far as the parser tells. */

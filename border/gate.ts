@@ -38,10 +38,11 @@ function isFromHere(headers: Headers): boolean {
 }
 
 /** What a body may be. */
-export type BodyKind = "json" | "form" | "none";
+export type BodyKind = "json" | "form" | "zip" | "none";
 const TYPES: Readonly<Record<BodyKind, string | undefined>> = {
   json: "application/json",
   form: "multipart/form-data",
+  zip: "application/zip",
   none: undefined,
 };
 

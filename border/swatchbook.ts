@@ -81,7 +81,7 @@ const Corners = (): PropertyDecorator =>
 const isLab = (v: unknown) =>
   Array.isArray(v) && v.length === 3 && v.every((c) => typeof c === "number" && Math.abs(c) <= 200);
 
-class ProfileInput implements Profile {
+export class ProfileInput implements Profile {
   @Within(0.05, 5, "mm") step!: number;
   @Rule(
     `expected ${FEWEST_ALONG} to ${MOST_ALONG} colours, each [L, a, b]`,

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import { withStore } from "./database";
 import { pictures, pieces, scans } from "./schema";
 import type { Studio } from "./studio";
@@ -88,6 +88,24 @@ export async function pictureBytes(
     db.select({ bytes: pictures.working, type: pictures.workingType }).from(pictures).where(own(studio, id)),
   );
   return found;
+}
+
+/** All pictures, in the order in which they came. */
+export const allPictures = (studio: Studio): Promise<{ id: string; name: string; type: string }[]> =>
+  withStore((db) =>
+    db
+      .select({ id: pictures.id, name: pictures.name, type: pictures.type })
+      .from(pictures)
+      .where(eq(pictures.studioId, studio.id))
+      .orderBy(asc(pictures.createdAt), asc(pictures.id)),
+  );
+
+/** A picture as it came. */
+export async function originalOf(studio: Studio, id: string): Promise<Buffer | undefined> {
+  const [found] = await withStore((db) =>
+    db.select({ bytes: pictures.original }).from(pictures).where(own(studio, id)),
+  );
+  return found?.bytes;
 }
 
 /** Pictures that belong to no piece and have not been read as a chart, newest first. */

@@ -236,6 +236,14 @@ export async function rackOn(studio: Studio, paperId: string): Promise<Rack | un
   };
 }
 
+/** Everything on the rack with what is written down about it, in the order of codes. */
+export const thingsOf = (studio: Studio): Promise<(RackFacts & { code: string; rangeId: string })[]> =>
+  withStore(async (db) =>
+    (await db.select().from(inks).where(eq(inks.studioId, studio.id)).orderBy(asc(inks.code))).map(
+      ({ id: _, studioId: __, createdAt: ___, state, ...t }) => ({ ...t, state: state as MarkerState }),
+    ),
+  );
+
 /** A change of some facts of one thing on the rack. */
 export interface RackChange {
   readonly code: string;

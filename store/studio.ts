@@ -20,7 +20,8 @@ export interface Entered extends Studio {
   readonly units: Units;
   readonly sheet: SheetName;
   readonly hand: Hand;
-  readonly rackVersion: number;
+  /** Names the state of the rack and of all readings: another one when any of them has changed, or a backup was put back. */
+  readonly rackVersion: string;
 }
 
 /** The studio from which demo studios are copied. */
@@ -33,7 +34,7 @@ const facts = {
   units: studios.units,
   sheet: studios.sheet,
   hand: studios.hand,
-  rackVersion: studios.rackVersion,
+  rackVersion: sql<string>`coalesce(current_setting('blendt.epoch', true), '0') || '-' || ${studios.rackVersion}`,
 };
 
 /** Studios that a visitor may enter: own ones first, the newest foremost, demo studios last. */

@@ -6,12 +6,12 @@ import { send } from "@/ui/send";
 /** Names a rack: the paper it was read on, and the version of the studio's readings. */
 export interface RackAt {
   readonly paperId: string;
-  readonly version: number;
+  readonly version: string;
 }
 
 const RETRY_MS = 2500;
 /** Racks as they were last fetched, by paper. */
-const known = new Map<string, { readonly version: number; readonly rack: Rack }>();
+const known = new Map<string, { readonly version: string; readonly rack: Rack }>();
 /** Racks on their way. */
 const coming = new Map<string, Promise<Rack>>();
 
@@ -37,7 +37,7 @@ export function useRackAt({ paperId, version }: RackAt): {
 } {
   const [state, setState] = useState<{ readonly rack?: Rack; readonly trouble: boolean }>({ trouble: false });
   const there = typeof window === "undefined" ? undefined : known.get(paperId);
-  const isCurrent = there !== undefined && there.version >= version;
+  const isCurrent = there?.version === version;
   useEffect(() => {
     if (isCurrent) return;
     let gone = false;
@@ -45,8 +45,7 @@ export function useRackAt({ paperId, version }: RackAt): {
     const load = () => {
       fetched({ paperId, version }).then(
         (rack) => {
-          const before = known.get(paperId);
-          if (!before || before.version < version) known.set(paperId, { version, rack });
+          known.set(paperId, { version, rack });
           if (!gone) setState({ rack, trouble: false });
         },
         () => {
@@ -79,8 +78,8 @@ export function RackProvider({ at, children }: { readonly at: RackAt; readonly c
 /** The page's rack, once it is there. */
 export const useRackHere = (): Rack | undefined => useContext(RackContext)?.rack;
 
-/** Version of the readings that the page was made with; 0 on a page without. */
-export const useRackVersion = (): number => useContext(RackContext)?.at.version ?? 0;
+/** Version of the readings that the page was made with; none on a page without. */
+export const useRackVersion = (): string => useContext(RackContext)?.at.version ?? "";
 
 const Bare = ({ children }: { readonly children: ReactNode }) => children;
 

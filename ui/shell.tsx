@@ -81,7 +81,7 @@ export function Shell({
             </Link>
           ))}
         </nav>
-        <div className="ml-auto flex items-center gap-1">
+        <div className="ml-auto flex min-w-0 flex-wrap items-center justify-end gap-1">
           {markers.length > 0 && (
             <button className="button" onClick={find}>
               <Search size={16} aria-hidden /> Find a marker{" "}

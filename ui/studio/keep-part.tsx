@@ -11,9 +11,9 @@ export function KeepPart() {
   const [state, setState] = useState<{ busy: boolean; error?: string }>({ busy: false });
   const bring = (file: File) => {
     setState({ busy: true });
-    const form = new FormData();
-    form.set("studio", file);
-    send<{ id: string }>("POST", "/api/studios/import", form).then(
+    // Whatever the system calls its type.
+    const zip = new Blob([file], { type: "application/zip" });
+    send<{ id: string }>("POST", "/api/studios/import", zip).then(
       ({ id }) => {
         enterStudio(id);
         location.assign("/");

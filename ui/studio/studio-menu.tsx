@@ -20,8 +20,8 @@ export function StudioMenu() {
   const signOut = () => void send("DELETE", "/api/session").finally(() => location.assign("/sign-in"));
   return (
     <Menu>
-      <MenuButton className="button ml-1 max-w-56">
-        <span className="truncate">{name}</span>
+      <MenuButton className="button ml-1 max-w-[min(14rem,70vw)] min-w-0">
+        <span className="min-w-0 truncate">{name}</span>
         {demo && <span className="text-[13px] font-normal text-soft">demo</span>}
         {role === "viewer" && <span className="text-[13px] font-normal text-soft">looking only</span>}
         <ChevronDown size={16} aria-hidden className="shrink-0" />

@@ -8,7 +8,7 @@ import { rackAt } from "@/store/rack-cache";
 
 class RackQuery {
   /** Version of the studio's readings that is wanted; what is there is sent. */
-  @Optional() @Text(12) version?: string;
+  @Optional() @Text(60) version?: string;
 }
 
 const YEAR_S = 31_536_000;
@@ -18,7 +18,7 @@ export const GET = route(
   { query: RackQuery },
   async (studio, { version }, { id }, request) => {
     const tag = `"${studio.id}-${id}-${studio.rackVersion}"`;
-    const isNamed = version === String(studio.rackVersion);
+    const isNamed = version === studio.rackVersion;
     const headers = {
       etag: tag,
       "cache-control": isNamed ? `private, max-age=${YEAR_S}, immutable` : "private, no-cache",

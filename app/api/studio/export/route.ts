@@ -1,0 +1,11 @@
+import { Readable } from "node:stream";
+import { route } from "@/border/route";
+import { studioZip } from "@/app/studio-zip/write-out";
+import { download } from "../../download";
+
+/** Everything of the studio as one zip. */
+export const GET = route(null, (studio) =>
+  Promise.resolve(
+    download(Readable.toWeb(studioZip(studio)) as ReadableStream, "application/zip", `${studio.name}.zip`),
+  ),
+);

@@ -1,0 +1,256 @@
+import { randomUUID } from "node:crypto";
+import { colourOf } from "@/border/colour";
+import { readPiece } from "@/border/piece";
+import { BadInput, within, wrong } from "@/border/problem";
+import { plain, readAs } from "@/border/read-as";
+import type { Document } from "@/border/fields";
+import {
+  checkNames,
+  MOST_BLENDS,
+  MOST_PICTURE_BYTES,
+  MOST_PIECES,
+  MOST_READINGS,
+  MOST_SCANS,
+  PieceFile,
+  ReadingsFile,
+  ScanFile,
+  StudioFile,
+} from "@/border/studio-file";
+import type { ReadPage } from "@/core/chart/read-chart";
+import type { Piece } from "@/core/piece/piece";
+import { decodePicture, MOST_BYTES } from "@/store/decode-picture";
+import { studioOf, type TakeIn } from "@/store/new-studio";
+import type { Visitor } from "@/store/people";
+import {
+  blends,
+  charts,
+  inks,
+  keptGroups,
+  papers,
+  pictures,
+  pieces,
+  ranges,
+  readings,
+  scans,
+  trials,
+} from "@/store/schema";
+import type { Studio, StudioFacts } from "@/store/studio";
+import { openZip, type Zip } from "./read-zip";
+
+/** Longest document of the zip, in bytes: as long as one that is sent. */
+const MOST_JSON = 16 * 1024 * 1024;
+
+/** A document of the zip. @throws BadInput naming the file and the field */
+async function readFile<T extends object>(zip: Zip, name: string, type: Document<T>): Promise<T> {
+  try {
+    return plain<T>(readAs(type, await zip.json(name, MOST_JSON)));
+  } catch (e) {
+    throw e instanceof BadInput && !e.problems.some((p) => p.path === name) ? within(e, name) : e;
+  }
+}
+
+/** New ids for the old ones of a file. @throws BadInput for one that the file does not have */
+class Ids {
+  readonly #of = new Map<string, string>();
+  add(old: string): string {
+    const id = randomUUID();
+    this.#of.set(old, id);
+    return id;
+  }
+  get(old: string, path: string, what: string): string {
+    const id = this.#of.get(old);
+    if (!id) throw wrong(path, `expected the id of a ${what} of this file`);
+    return id;
+  }
+  find(old: string | null | undefined): string | null {
+    return (old && this.#of.get(old)) || null;
+  }
+}
+
+const filesIn = (zip: Zip, folder: string, most: number): string[] => {
+  const names = zip.names.filter((n) => n.startsWith(`${folder}/`) && n.endsWith(".json")).sort();
+  if (names.length > most) throw wrong(folder, `expected at most ${most} files`);
+  return names;
+};
+
+/** Rows stand in the order of the file: each is made a moment after the one before. */
+const inTurn = (i: number): Date => new Date(Date.now() + i);
+
+/** All ids of what is in the studio, new for old. */
+interface Known {
+  readonly papers: Ids;
+  readonly ranges: Ids;
+  readonly pictures: Ids;
+  readonly charts: Ids;
+  readonly scans: Ids;
+}
+
+async function takeFacts(file: StudioFile, take: TakeIn, ids: Known): Promise<void> {
+  await take(
+    papers,
+    file.papers.map(({ id, color, ...p }, position) => ({
+      ...p,
+      id: ids.papers.add(id),
+      lab: [...colourOf(color).lab],
+      position,
+    })),
+  );
+  await take(
+    ranges,
+    file.ranges.map(({ id, ...r }, i) => ({ ...r, id: ids.ranges.add(id), createdAt: inTurn(i) })),
+  );
+  await take(
+    inks,
+    file.rack.map(({ rangeId, family, ...t }) => ({
+      owned: true,
+      state: "full",
+      ...t,
+      family: family ?? "other",
+      rangeId: ids.ranges.get(rangeId, "rack", "range"),
+    })),
+  );
+  await take(
+    charts,
+    file.charts.map(({ id, paperId, ...c }) => ({
+      ...c,
+      id: ids.charts.add(id),
+      paperId: ids.papers.get(paperId, "charts", "paper"),
+    })),
+  );
+  await take(
+    trials,
+    file.trials.map(({ paperId, ...t }, i) => ({
+      ...t,
+      paperId: ids.papers.get(paperId, "trials", "paper"),
+      // The newest stands first.
+      createdAt: inTurn(-i),
+    })),
+  );
+  await take(
+    keptGroups,
+    file.groups.map((g, i) => ({
+      ...g,
+      results: g.results.map((r) => ({ ...r, paperId: ids.papers.get(r.paperId, "groups", "paper") })),
+      createdAt: inTurn(i),
+    })),
+  );
+}
+
+/** Pictures are read anew, as if each had been sent by itself: what is worked with is never taken from a file. */
+async function takePictures(zip: Zip, file: StudioFile, take: TakeIn, ids: Known): Promise<void> {
+  let total = 0;
+  for (const [i, { id, name, file: at }] of file.pictures.entries()) {
+    const picture = await decodePicture(name, await zip.bytes(at, MOST_BYTES)).catch((e: unknown) => {
+      throw e instanceof BadInput ? wrong(at, e.problems[0]?.expected ?? "expected a picture") : e;
+    });
+    total += picture.original.length + picture.working.length;
+    if (total > MOST_PICTURE_BYTES)
+      throw wrong("pictures", `expected at most ${MOST_PICTURE_BYTES / 1e6} MB of pictures in all`);
+    await take(pictures, [{ ...picture, id: ids.pictures.add(id), createdAt: inTurn(i) }]);
+  }
+}
+
+async function takeReadings(zip: Zip, take: TakeIn, ids: Known): Promise<void> {
+  for (const name of filesIn(zip, "scans", MOST_SCANS)) {
+    const { id, chartId, pictureId, result, decisions, stored, at } = await readFile(zip, name, ScanFile);
+    if (decisions.length !== result.cells.length)
+      throw wrong(`${name}.decisions`, `expected ${result.cells.length} decisions, one a cell`);
+    await take(scans, [
+      {
+        id: ids.scans.add(id),
+        chartId: ids.charts.get(chartId, `${name}.chartId`, "chart"),
+        pictureId: ids.pictures.get(pictureId, `${name}.pictureId`, "picture"),
+        page: result.page,
+        result: result as ReadPage,
+        decisions,
+        stored,
+        createdAt: new Date(at),
+      },
+    ]);
+  }
+  let [read, long] = [0, 0];
+  for (const name of filesIn(zip, "readings", MOST_READINGS)) {
+    const file = await readFile(zip, name, ReadingsFile);
+    const paperId = ids.papers.get(file.paperId, `${name}.paperId`, "paper");
+    read += file.readings.length;
+    long += file.blends.length;
+    if (read > MOST_READINGS || long > MOST_BLENDS)
+      throw wrong(name, `expected at most ${MOST_READINGS} readings and ${MOST_BLENDS} long cells in all`);
+    await take(
+      readings,
+      file.readings.map(({ at, scanId, ...r }) => ({
+        ...r,
+        paperId,
+        scanId: ids.scans.find(scanId),
+        readAt: new Date(at),
+      })),
+    );
+    await take(
+      blends,
+      file.blends.map(({ at, scanId, ...b }) => ({
+        ...b,
+        paperId,
+        scanId: ids.scans.find(scanId),
+        readAt: new Date(at),
+      })),
+    );
+  }
+}
+
+/** The piece with the ids of its new studio; what it names and the file does not have, it has no more. */
+function movedPiece(piece: Piece, ids: Known): Piece {
+  const references = piece.references.flatMap((r) => {
+    const pictureId = ids.pictures.find(r.pictureId);
+    return pictureId ? [{ ...r, pictureId }] : [];
+  });
+  const line = piece.setUp.line && ids.pictures.find(piece.setUp.line.pictureId);
+  return {
+    ...piece,
+    paperId: ids.papers.find(piece.paperId),
+    pictureId: ids.pictures.find(piece.pictureId),
+    references,
+    setUp: { ...piece.setUp, line: line ? { ...piece.setUp.line!, pictureId: line } : null },
+  };
+}
+
+async function takePieces(zip: Zip, take: TakeIn, ids: Known): Promise<void> {
+  for (const name of filesIn(zip, "pieces", MOST_PIECES)) {
+    const { document, at } = await readFile(zip, name, PieceFile);
+    let piece: Piece;
+    try {
+      piece = readPiece(document);
+    } catch (e) {
+      throw e instanceof BadInput ? within(e, `${name}.document`) : e;
+    }
+    await take(pieces, [{ document: movedPiece(piece, ids), changedAt: new Date(at) }]);
+  }
+}
+
+/**
+ * Makes a studio of a zip that {@link studioZip} wrote: everything is read as strictly as if it were typed in, and all of it comes in or none.
+ * @param from path of the zip, or its bytes
+ * @returns undefined when the visitor has as many studios as there may be
+ * @throws BadInput naming file and field
+ */
+export async function takeStudioIn(visitor: Visitor, from: string | Buffer): Promise<Studio | undefined> {
+  const zip = await openZip(from);
+  try {
+    const file = await readFile(zip, "studio.json", StudioFile);
+    checkNames(file);
+    const ids = {
+      papers: new Ids(),
+      ranges: new Ids(),
+      pictures: new Ids(),
+      charts: new Ids(),
+      scans: new Ids(),
+    };
+    return await studioOf(visitor, file.studio as StudioFacts, async (take) => {
+      await takeFacts(file, take, ids);
+      await takePictures(zip, file, take, ids);
+      await takeReadings(zip, take, ids);
+      await takePieces(zip, take, ids);
+    });
+  } finally {
+    zip.close();
+  }
+}

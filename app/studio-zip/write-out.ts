@@ -1,0 +1,155 @@
+import { PassThrough, type Readable } from "node:stream";
+import { ZipFile } from "yazl";
+import { labToHex } from "@/core/colour/display";
+import { formatCgats, nameStack } from "@/core/formats/cgats";
+import { RACK_COLUMNS } from "@/core/stock/rack-file";
+import { READINGS_A_FILE, STUDIO_FORMAT } from "@/border/studio-file";
+import { blendsOn } from "@/store/blends";
+import { inPieces } from "@/store/database";
+import { listCharts, listScans } from "@/store/charts";
+import { listGroups } from "@/store/groups";
+import { listPapers } from "@/store/papers";
+import { allPictures, originalOf } from "@/store/pictures";
+import { listPieces } from "@/store/pieces";
+import { rackOn, thingsOf } from "@/store/rack";
+import { listRanges } from "@/store/rack";
+import { readingsOn } from "@/store/readings";
+import type { Entered } from "@/store/studio";
+import { trialsOn } from "@/store/trials";
+import { csvOf } from "../api/download";
+
+const json = (value: unknown) => `${JSON.stringify(value, null, 1)}\n`;
+
+/** A name that every file system takes. */
+const fileName = (name: string): string =>
+  name
+    .normalize("NFC")
+    .replace(/[^\p{L}\p{N}.]+/gu, "-")
+    .replace(/^[-.]+|[-.]+$/g, "")
+    .slice(0, 60) || "file";
+
+const ENDINGS: Readonly<Record<string, string>> = {
+  "image/png": "png",
+  "image/jpeg": "jpg",
+  "image/webp": "webp",
+  "image/svg+xml": "svg",
+};
+
+interface FileOut {
+  readonly name: string;
+  readonly content: string | Buffer;
+}
+
+/** Files of a studio, one after the other: what comes in again, and beside it what other programs read. */
+async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
+  const [papers, ranges, rack, pictures, charts, scans, groups, pieces] = await Promise.all([
+    listPapers(studio),
+    listRanges(studio),
+    thingsOf(studio),
+    allPictures(studio),
+    listCharts(studio),
+    listScans(studio),
+    listGroups(studio),
+    listPieces(studio),
+  ]);
+  const pictureFile = (p: (typeof pictures)[number], i: number) =>
+    `pictures/${String(i + 1).padStart(4, "0")}-${fileName(p.name.replace(/\.[^.]*$/, ""))}.${ENDINGS[p.type] ?? "bin"}`;
+  const trials = (await Promise.all(papers.map((p) => trialsOn(studio, p.id)))).flat();
+  const { name, units, sheet, hand } = studio;
+  yield {
+    name: "studio.json",
+    content: json({
+      format: STUDIO_FORMAT,
+      version: 1,
+      studio: { name, units, sheet, hand },
+      papers: papers.map(({ lab, ...p }) => ({ ...p, color: { lab } })),
+      ranges,
+      rack,
+      pictures: pictures.map((p, i) => ({ id: p.id, name: p.name, file: pictureFile(p, i) })),
+      charts: charts.map(({ createdAt: _, ...c }) => c),
+      trials: trials.map(({ id: _, createdAt: __, ...t }) => t),
+      groups: groups.map(({ id: _, ...g }) => g),
+    }),
+  };
+  for (const [i, p] of pictures.entries())
+    yield { name: pictureFile(p, i), content: (await originalOf(studio, p.id))! };
+  for (const [i, { id, chartId, pictureId, result, decisions, stored, createdAt }] of scans.entries())
+    yield {
+      name: `scans/${String(i + 1).padStart(4, "0")}.json`,
+      content: json({ id, chartId, pictureId, result, decisions, stored, at: createdAt }),
+    };
+  for (const [i, { document, revision, changedAt }] of pieces.entries())
+    yield {
+      name: `pieces/${String(i + 1).padStart(4, "0")}-${fileName(document.name)}.json`,
+      content: json({ revision, document, at: changedAt }),
+    };
+  for (const [i, paper] of papers.entries()) {
+    const at = `${String(i + 1).padStart(3, "0")}-${fileName(paper.name)}`;
+    const [read, long] = await Promise.all([readingsOn(studio, paper.id), blendsOn(studio, paper.id)]);
+    const times = [...inPieces(read, READINGS_A_FILE)];
+    const lengths = [...inPieces(long, READINGS_A_FILE)];
+    for (let k = 0; k < Math.max(times.length, lengths.length); k++)
+      yield {
+        name: `readings/${at}-${k + 1}.json`,
+        content: json({
+          paperId: paper.id,
+          readings: (times[k] ?? []).map(({ id: _, readAt, ...r }) => ({ ...r, at: readAt })),
+          blends: (lengths[k] ?? []).map(({ id: _, readAt, ...b }) => ({ ...b, at: readAt })),
+        }),
+      };
+    const shown = (await rackOn(studio, paper.id))!;
+    const rows = [...shown.markers, ...shown.others].map((m) => ({
+      ...m,
+      owned: m.owned ? "yes" : m.wished ? "wished" : "no",
+      colour: m.swatches[0] ? (m.swatches[0].hex ?? labToHex(m.swatches[0].lab)) : "",
+    }));
+    yield { name: `other programs/rack on ${at}.csv`, content: csvOf(["range", ...RACK_COLUMNS], rows) };
+    const plain = read.filter((r) => !r.excluded && !r.lift && r.backing === "paper" && !r.pressure);
+    yield {
+      name: `other programs/readings on ${at}.txt`,
+      content: formatCgats(
+        plain.map((r) => ({ name: nameStack(r.stack), lab: r.lab })),
+        `Blendt, ${paper.name}`,
+      ),
+    };
+    yield {
+      name: `other programs/readings on ${at}.csv`,
+      content: csvOf(
+        ["stack", "L", "a", "b", "hex", "source", "excluded", "read"],
+        read.map((r) => ({
+          stack: nameStack(r.stack),
+          L: r.lab[0],
+          a: r.lab[1],
+          b: r.lab[2],
+          hex: r.hex ?? "",
+          source: r.source,
+          excluded: r.excluded ? "yes" : "no",
+          read: r.readAt.toISOString(),
+        })),
+      ),
+    };
+  }
+}
+
+/**
+ * A studio as one zip of open formats, file after file, so that it is never whole in memory.
+ * @returns bytes of the zip; what goes wrong on the way breaks the stream off
+ */
+export function studioZip(studio: Entered): Readable {
+  const zip = new ZipFile();
+  const out = zip.outputStream.pipe(new PassThrough());
+  void (async () => {
+    try {
+      for await (const { name, content } of filesOf(studio)) {
+        zip.addBuffer(Buffer.from(content), name, { mtime: new Date(0) });
+        // As fast as it is taken.
+        if (out.writableNeedDrain) await new Promise((r) => out.once("drain", r));
+        if (out.destroyed) return;
+      }
+      zip.end();
+    } catch (e) {
+      out.destroy(e as Error);
+    }
+  })();
+  return out;
+}
