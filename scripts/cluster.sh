@@ -12,7 +12,7 @@ tool() { # newest installed server tools, wherever Debian put them
 
 as_server() { if [ "$(id -u)" = 0 ]; then runuser -u postgres -- "$@"; else "$@"; fi; }
 
-free_port() { node -e 'const s=require("net").createServer();s.listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})'; }
+free_port() { node -e 'const s=require("net").createServer();s.listen(0,"127.0.0.1",()=>{process.stdout.write(String(s.address().port));s.close()})'; }
 secret() { (umask 077; node -e 'console.log(require("crypto").randomBytes(24).toString("hex"))' >"$1"); }
 
 create() {
@@ -39,7 +39,7 @@ sql() { # dir, database, statement
   PGPASSWORD=$(cat "$1/password") psql -q -X -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$(cat "$1/port")" -U blendt -d "$2" -tAc "$3"
 }
 
-has() { sql "$1" postgres "select 1 from pg_database where datname like '$2'" | grep -q 1; }
+has() { [ -n "$(sql "$1" postgres "select 1 from pg_database where datname like '$2'")" ]; }
 
 launch() {
   local dir=$1 port
@@ -70,7 +70,7 @@ start() {
   sql "$dir" postgres "alter database blendt allow_connections true"
   # Clusters that were made before have no such role yet.
   [ -f "$dir/app-password" ] || secret "$dir/app-password"
-  sql "$dir" postgres "select 1 from pg_roles where rolname='blendt_app'" | grep -q 1 || sql "$dir" postgres "create role blendt_app login nosuperuser nocreatedb nocreaterole"
+  [ -n "$(sql "$dir" postgres "select 1 from pg_roles where rolname='blendt_app'")" ] || sql "$dir" postgres "create role blendt_app login nosuperuser nocreatedb nocreaterole"
   sql "$dir" postgres "alter role blendt_app password '$(cat "$dir/app-password")'"
 }
 
@@ -86,7 +86,7 @@ dump() { # dir, file
 
 # Whether a file is a whole backup of ours: it is read to its end.
 check() { # file
-  "$(tool pg_restore)" --list "$1" 2>/dev/null | grep -q 'TABLE DATA public studios' && "$(tool pg_restore)" -f /dev/null "$1" 2>/dev/null
+  "$(tool pg_restore)" --list "$1" 2>/dev/null | grep 'TABLE DATA public studios' >/dev/null && "$(tool pg_restore)" -f /dev/null "$1" 2>/dev/null
 }
 
 # Reads a backup into a database beside the one in use.

@@ -11,7 +11,7 @@ note_process() { # file, process
 
 is_ours() { # file
   local pid when
-  read -r pid when <"$1" 2>/dev/null && [ -n "$when" ] && [ "$(born "$pid")" = "$when" ] && [ "$(cut -d' ' -f3 "/proc/$pid/stat" 2>/dev/null)" != Z ]
+  [ -f "$1" ] && read -r pid when <"$1" && [ -n "$when" ] && [ "$(born "$pid")" = "$when" ] && [ "$(cut -d' ' -f3 "/proc/$pid/stat" 2>/dev/null)" != Z ]
 }
 
 pid_in() { cut -d' ' -f1 "$1"; }
