@@ -51,18 +51,12 @@ function inputOf<I>(from: Input<I>, request: Request): Promise<I> {
 
 type Handler = (request: Request, context: { params: Promise<object> }) => Promise<Response>;
 
-/** Who may call a handler. Every handler has one of these; the tests walk all routes and refuse one that has not. */
-export type Guard = Role | "person" | "anybody";
-const guards = new WeakMap<object, Guard | "by method">();
-export const guardOf = (handler: object): Guard | "by method" | undefined => guards.get(handler);
-
 /** Who reads may look only; who writes must be a member. */
 const READS = new Set(["GET", "HEAD", "OPTIONS"]);
 const leastFor = (method: string): Role => (READS.has(method) ? "viewer" : "member");
 
 /** What is the same for all handlers: the gate, what comes in, what goes out, what can go wrong. */
 function handler<W, I>(
-  guard: Guard | "by method",
   from: Input<I>,
   admit: (request: Request) => Promise<W>,
   handle: (who: W, input: I, params: Params, request: Request) => Promise<Given>,
@@ -86,9 +80,7 @@ function handler<W, I>(
       return answerTo(error);
     }
   };
-  const handled: Handler = async (request, { params }) => guarded(await answer(request, params));
-  guards.set(handled, guard);
-  return handled;
+  return async (request, { params }) => guarded(await answer(request, params));
 }
 
 /**
@@ -104,7 +96,6 @@ export const route = <I = undefined>(
   least?: Role,
 ): Handler =>
   handler(
-    least ?? "by method",
     from,
     async (request) => {
       const studio = await entered(request.headers);
@@ -120,7 +111,7 @@ export const personRoute = <I = undefined>(
   from: Input<I>,
   handle: (visitor: Visitor, input: I, params: Params, request: Request) => Promise<Given>,
   noun = "page",
-): Handler => handler("person", from, (request) => visitorOf(request.headers), handle, noun);
+): Handler => handler(from, (request) => visitorOf(request.headers), handle, noun);
 
 /** A handler for everybody: it must give nothing away. */
 export const openRoute = <I = undefined>(
@@ -129,7 +120,6 @@ export const openRoute = <I = undefined>(
   noun = "page",
 ): Handler =>
   handler(
-    "anybody",
     from,
     () => Promise.resolve(undefined),
     (_, input, params, request) => handle(input, params, request),

@@ -23,6 +23,7 @@ import {
 import { GroupInput } from "./group";
 import { NewPaperInput } from "./paper";
 import { BadInput, type Problem } from "./problem";
+import { MOST } from "./room";
 import { RackFactsInput, RangeInput } from "./rack";
 import { NewStudioInput } from "./studio";
 import { BACKINGS, DECISIONS, NewChartInput, NewScanInput, ProfileInput, SOURCES } from "./swatchbook";
@@ -30,19 +31,6 @@ import { BACKINGS, DECISIONS, NewChartInput, NewScanInput, ProfileInput, SOURCES
 /** The documents in the zip of a studio. Ids in them only say what belongs to what: what comes in gets ids of its own. */
 export const STUDIO_FORMAT = "blendt-studio";
 
-/** What one studio may hold. */
-export const MOST_PAPERS = 200;
-export const MOST_RANGES = 100;
-export const MOST_PICTURES = 2000;
-export const MOST_CHARTS = 500;
-export const MOST_SCANS = 2000;
-export const MOST_TRIALS = 5000;
-export const MOST_GROUPS = 5000;
-export const MOST_PIECES = 1000;
-export const MOST_READINGS = 200_000;
-export const MOST_BLENDS = 20_000;
-/** Bytes of the pictures of one studio, as they came and as they are worked with. */
-export const MOST_PICTURE_BYTES = 1_000_000_000;
 /** Readings in one file of the zip. */
 export const READINGS_A_FILE = 5000;
 
@@ -97,13 +85,13 @@ export class StudioFile {
   @OneOf([STUDIO_FORMAT]) format!: string;
   @Rule("expected version 1 of the file of a studio", (v) => v === 1) version!: 1;
   @One(() => NewStudioInput, 'expected {"name",…}') studio!: NewStudioInput;
-  @List(() => FilePaper, 0, MOST_PAPERS) papers!: FilePaper[];
-  @List(() => FileRange, 0, MOST_RANGES) ranges!: FileRange[];
+  @List(() => FilePaper, 0, MOST.papers) papers!: FilePaper[];
+  @List(() => FileRange, 0, MOST.ranges) ranges!: FileRange[];
   @List(() => FileThing, 0, MOST_ON_RACK) rack!: FileThing[];
-  @List(() => FilePicture, 0, MOST_PICTURES) pictures!: FilePicture[];
-  @List(() => FileChart, 0, MOST_CHARTS) charts!: FileChart[];
-  @List(() => FileTrial, 0, MOST_TRIALS) trials!: FileTrial[];
-  @List(() => GroupInput, 0, MOST_GROUPS) groups!: GroupInput[];
+  @List(() => FilePicture, 0, MOST.pictures) pictures!: FilePicture[];
+  @List(() => FileChart, 0, MOST.charts) charts!: FileChart[];
+  @List(() => FileTrial, 0, MOST.trials) trials!: FileTrial[];
+  @List(() => GroupInput, 0, MOST.groups) groups!: GroupInput[];
 }
 
 class FileReading {

@@ -4,6 +4,7 @@ import type { ReadPage } from "@/core/chart/read-chart";
 import { inPieces, withStore } from "./database";
 import { addBlends } from "./blends";
 import { blends, charts, readings, scans, type CellDecision } from "./schema";
+import { roomFor } from "./room";
 import type { Studio } from "./studio";
 
 export interface StoredChart {
@@ -47,6 +48,7 @@ export async function addChart(
   studio: Studio,
   chart: Pick<StoredChart, "paperId" | "title" | "sheet" | "lines">,
 ): Promise<StoredChart> {
+  await roomFor(studio, charts, "charts");
   const serial = sql<number>`(select coalesce(max(${charts.serial}), 0) + 1 from ${charts} where ${charts.studioId} = ${studio.id})`;
   const [added] = await withStore((db) =>
     db
@@ -94,6 +96,7 @@ export async function addScan(
   studio: Studio,
   scan: Pick<StoredScan, "chartId" | "pictureId" | "page" | "result" | "decisions">,
 ): Promise<StoredScan> {
+  await roomFor(studio, scans, "scans");
   const [added] = await withStore((db) =>
     db
       .insert(scans)

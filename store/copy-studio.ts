@@ -40,7 +40,7 @@ type Tx = Parameters<Parameters<Database["transaction"]>[0]>[0];
 const copied = (column: PgColumn | SQL, to: string): SQL => sql`md5(${column}::text || ${to})::uuid`;
 
 async function copyRows(tx: Tx, table: PgTable, from: string, to: string): Promise<void> {
-  const columns = Object.values(getTableColumns(table));
+  const columns = Object.values(getTableColumns(table)).filter((c) => !c.generated);
   const names = sql.join(
     columns.map((c) => sql.identifier(c.name)),
     sql`, `,

@@ -2,8 +2,9 @@ import { and, asc, eq, sql } from "drizzle-orm";
 import type { Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import type { KeptTone } from "@/core/piece/piece";
-import { lockStudio, unlessTaken, withStore } from "./database";
+import { lockStudio, StudioFull, unlessTaken, withStore } from "./database";
 import { keptGroups, type GroupResult } from "./schema";
+import { MOST } from "@/border/room";
 import type { Studio } from "./studio";
 
 /** What is written down about a kept blend group. */
@@ -62,6 +63,8 @@ export const keepGroups = (
             .where(eq(keptGroups.studioId, studio.id))
         ).map((g) => g.name),
       );
+      const more = new Set(groups.map((g) => g.name).filter((n) => !there.has(n))).size;
+      if (there.size + more > MOST.groups) throw new StudioFull(MOST.groups, "groups");
       for (const g of groups) {
         const row = { ...g, tags: [...g.tags] };
         await tx

@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import { withStore } from "./database";
 import { pictures, pieces, scans } from "./schema";
+import { roomForPicture } from "./room";
 import type { Studio } from "./studio";
 
 export interface PictureFacts {
@@ -44,6 +45,7 @@ const facts = {
 const own = (studio: Studio, id: string) => and(eq(pictures.studioId, studio.id), eq(pictures.id, id));
 
 export async function addPicture(studio: Studio, picture: NewPicture): Promise<PictureFacts> {
+  await roomForPicture(studio, picture.original.length + picture.working.length);
   const [added] = await withStore((db) =>
     db
       .insert(pictures)

@@ -3,6 +3,7 @@ import type { Piece } from "@/core/piece/piece";
 import { upgradePiece } from "@/core/piece/upgrade";
 import { withStore } from "./database";
 import { pieces } from "./schema";
+import { roomFor } from "./room";
 import type { Studio } from "./studio";
 
 export interface StoredPiece {
@@ -43,6 +44,7 @@ export async function findPiece(studio: Studio, id: string): Promise<StoredPiece
 }
 
 export async function addPiece(studio: Studio, document: Piece): Promise<StoredPiece> {
+  await roomFor(studio, pieces, "pieces");
   const [added] = await withStore((db) =>
     db.insert(pieces).values({ studioId: studio.id, document }).returning(columns),
   );

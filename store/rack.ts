@@ -7,6 +7,7 @@ import { blendsOn, currentBlends, type Blend } from "./blends";
 import { lockStudio, unlessTaken, withStore } from "./database";
 import { asLab, findPaper, type PaperSheet } from "./papers";
 import { inks, ranges, readings, type Backing } from "./schema";
+import { roomFor } from "./room";
 import type { Studio } from "./studio";
 
 /** One coat count of a marker as read on a paper; `hex` where the reading was 8-bit. */
@@ -93,6 +94,7 @@ export async function findRange(studio: Studio, id: string): Promise<RangeFacts 
 /** Adds a range; "taken" when another has its name. */
 export const addRange = (studio: Studio, range: Omit<RangeFacts, "id">): Promise<RangeFacts | "taken"> =>
   unlessTaken(async () => {
+    await roomFor(studio, ranges, "ranges");
     const [added] = await withStore((db) =>
       db
         .insert(ranges)

@@ -3,6 +3,7 @@ import type { Lab } from "@/core/colour/lab";
 import type { Pressure } from "@/core/pencil/tooth";
 import { inPieces, withStore } from "./database";
 import { asLab } from "./papers";
+import { roomFor } from "./room";
 import { readings, type Backing, type ReadingSource } from "./schema";
 import type { Studio } from "./studio";
 
@@ -41,8 +42,13 @@ export async function readingsOn(studio: Studio, paperId: string): Promise<Store
 }
 
 /** Adds readings; older ones of the same stacks are superseded and stay. */
-export const addReadings = (studio: Studio, paperId: string, added: readonly NewReading[]): Promise<number> =>
-  withStore((db) =>
+export async function addReadings(
+  studio: Studio,
+  paperId: string,
+  added: readonly NewReading[],
+): Promise<number> {
+  await roomFor(studio, readings, "readings", added.length);
+  return withStore((db) =>
     db.transaction(async (tx) => {
       for (const some of inPieces(added))
         await tx
@@ -53,6 +59,7 @@ export const addReadings = (studio: Studio, paperId: string, added: readonly New
       return added.length;
     }),
   );
+}
 
 /** Leaves a reading out, or takes it in again; false when it is not this studio's. */
 export const excludeReading = (studio: Studio, id: string, excluded: boolean): Promise<boolean> =>

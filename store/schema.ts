@@ -347,6 +347,10 @@ export const pictures = pgTable(
     workingType: text("working_type").notNull(),
     workingWidth: integer("working_width").notNull(),
     workingHeight: integer("working_height").notNull(),
+    /** Of both together. */
+    bytes: integer("bytes")
+      .notNull()
+      .generatedAlwaysAs(sql`length(original) + length(working)`),
     /** Of a drawing in SVG: what it calls its shapes, and where they lie. */
     names: jsonb("names")
       .$type<readonly NamedPlace[]>()

@@ -23,6 +23,7 @@ function limiter(name: string, { points, duration }: typeof ALL): RateLimiterPos
   if (there) return there;
   const made = new RateLimiterPostgres({
     storeClient: { query: (asked: never) => pool().query(asked) },
+    storeType: "pool",
     tableName: "tries",
     tableCreated: true,
     keyPrefix: name,

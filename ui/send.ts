@@ -23,6 +23,12 @@ function here(): Record<string, string> {
   return id ? { [STUDIO_HEADER]: id } : {};
 }
 
+/** Where a picture is asked for: in the studio, or by the link of a shared piece. */
+export function pictureUrl(id: string): string {
+  const code = document.querySelector<HTMLMetaElement>('meta[name="blendt-share"]')?.content;
+  return code ? `/api/shared/${code}/pictures/${id}` : `/api/pictures/${id}`;
+}
+
 /** Makes a studio the one that pages are opened in. */
 export function enterStudio(id: string): void {
   document.cookie = `${STUDIO_COOKIE}=${id}; path=/; max-age=${YEAR_S}; samesite=lax`;

@@ -4,18 +4,8 @@ import { readPiece } from "@/border/piece";
 import { BadInput, within, wrong } from "@/border/problem";
 import { plain, readAs } from "@/border/read-as";
 import type { Document } from "@/border/fields";
-import {
-  checkNames,
-  MOST_BLENDS,
-  MOST_PICTURE_BYTES,
-  MOST_PIECES,
-  MOST_READINGS,
-  MOST_SCANS,
-  PieceFile,
-  ReadingsFile,
-  ScanFile,
-  StudioFile,
-} from "@/border/studio-file";
+import { checkNames, PieceFile, ReadingsFile, ScanFile, StudioFile } from "@/border/studio-file";
+import { MOST, MOST_PICTURE_BYTES } from "@/border/room";
 import type { ReadPage } from "@/core/chart/read-chart";
 import type { Piece } from "@/core/piece/piece";
 import { decodePicture, MOST_BYTES } from "@/store/decode-picture";
@@ -151,7 +141,7 @@ async function takePictures(zip: Zip, file: StudioFile, take: TakeIn, ids: Known
 }
 
 async function takeReadings(zip: Zip, take: TakeIn, ids: Known): Promise<void> {
-  for (const name of filesIn(zip, "scans", MOST_SCANS)) {
+  for (const name of filesIn(zip, "scans", MOST.scans)) {
     const { id, chartId, pictureId, result, decisions, stored, at } = await readFile(zip, name, ScanFile);
     if (decisions.length !== result.cells.length)
       throw wrong(`${name}.decisions`, `expected ${result.cells.length} decisions, one a cell`);
@@ -169,13 +159,13 @@ async function takeReadings(zip: Zip, take: TakeIn, ids: Known): Promise<void> {
     ]);
   }
   let [read, long] = [0, 0];
-  for (const name of filesIn(zip, "readings", MOST_READINGS)) {
+  for (const name of filesIn(zip, "readings", MOST.readings)) {
     const file = await readFile(zip, name, ReadingsFile);
     const paperId = ids.papers.get(file.paperId, `${name}.paperId`, "paper");
     read += file.readings.length;
     long += file.blends.length;
-    if (read > MOST_READINGS || long > MOST_BLENDS)
-      throw wrong(name, `expected at most ${MOST_READINGS} readings and ${MOST_BLENDS} long cells in all`);
+    if (read > MOST.readings || long > MOST.blends)
+      throw wrong(name, `expected at most ${MOST.readings} readings and ${MOST.blends} long cells in all`);
     await take(
       readings,
       file.readings.map(({ at, scanId, ...r }) => ({
@@ -214,7 +204,7 @@ function movedPiece(piece: Piece, ids: Known): Piece {
 }
 
 async function takePieces(zip: Zip, take: TakeIn, ids: Known): Promise<void> {
-  for (const name of filesIn(zip, "pieces", MOST_PIECES)) {
+  for (const name of filesIn(zip, "pieces", MOST.pieces)) {
     const { document, at } = await readFile(zip, name, PieceFile);
     let piece: Piece;
     try {

@@ -156,6 +156,7 @@ export function createAutosave(id: string, firstRevision: number, store: PieceSt
      * @param stored what the page brought
      */
     async restore(stored: Stored): Promise<void> {
+      if (!mayChange) return;
       const found = await draftsOf(id);
       const isStoredAlready = (d: Draft) => isSame(d.document, stored.document);
       const { own } = found;

@@ -3,7 +3,7 @@ import { withRack } from "@/ui/rack-here";
 import { Download, Printer } from "lucide-react";
 import Link from "next/link";
 import { passesOf } from "@/core/media/registry";
-import { schoolOf, tonesOf } from "@/core/piece/piece";
+import { schoolOf, tonesOf, type Piece } from "@/core/piece/piece";
 import { needOf, suppliesOf } from "@/core/stock/supplies";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
@@ -20,9 +20,10 @@ import { coveredInWords, needInWords, usedIn } from "@/words/supplies";
 import { useJudged } from "./group/use-groups";
 import { usePiece, usePieceHandles } from "./piece-context";
 import { PieceHeader } from "./piece-header";
+import { SharePiece } from "./share-piece";
 import { useRack } from "./use-rack";
 
-/** The passes of every kept group in the order of colouring, and the markers to lay ready: for the screen beside the paper and for print. */
+/** Steps of the piece at hand. */
 export function StepsView({
   papers,
   rack: first,
@@ -33,6 +34,25 @@ export function StepsView({
   const piece = usePiece();
   const { id } = usePieceHandles();
   const { rack } = useRack(piece.paperId ?? first.paper.id, first);
+  return (
+    <>
+      <PieceHeader stage="steps" papers={papers} />
+      <Steps piece={piece} rack={rack} id={id} />
+    </>
+  );
+}
+
+/** The passes of every kept group in the order of colouring, and the markers to lay ready: for the screen beside the paper and for print. */
+export function Steps({
+  piece,
+  rack,
+  id,
+}: {
+  readonly piece: Piece;
+  readonly rack: Rack;
+  /** Of the piece; none where it is shown to somebody who may only look. */
+  readonly id?: string;
+}) {
   const markers = new Map([...rack.markers, ...rack.others].map((m) => [m.code, m]));
   const planned = piece.areas.filter((a) => a.layers.length && !a.white);
   const unplanned = piece.areas.filter((a) => !a.layers.length && !a.white);
@@ -61,158 +81,162 @@ export function StepsView({
     before: laid.slice(0, i).reduce((sum, { passes }) => sum + passes.length, 0),
   }));
   return (
-    <>
-      <PieceHeader stage="steps" papers={papers} />
-      <main
-        id="main"
-        className="mx-auto grid max-w-[1320px] gap-x-8 gap-y-5 px-4 py-4 min-[1000px]:grid-cols-[minmax(0,1fr)_330px] print:block"
-      >
-        <section aria-label="Steps" className="min-w-0">
-          <div className="mb-3 flex flex-wrap items-center gap-3">
-            <h1 className="m-0 text-[24px]">
-              Steps <span className="hidden print:inline">of {piece.name}</span>
-            </h1>
-            <span className="text-[15px] text-soft">{rack.paper.name}</span>
-            <button className="button screen-only ml-auto" onClick={() => window.print()}>
-              <Printer size={17} aria-hidden /> Print
-            </button>
-          </div>
-          <p className="mt-0 mb-4 border-l-4 border-strong pl-3 text-[14px]">
-            Alcohol ink is a flammable solvent: air the room, cap markers between passes, keep them from
-            flame, children and skin. The maker&rsquo;s safety data sheet and local rules come first.
-          </p>
-          {piece.setUp.line?.proof === false && (
-            <p className="mt-0 mb-4 border-l-4 border-strong pl-3 text-[14px]">{PROOF_CAUTION}</p>
-          )}
-          {planned.length === 0 && (
-            <p className="max-w-[52ch] text-[17px]">
-              There are no steps yet: keep a blend group for an area first.{" "}
+    <main
+      id="main"
+      className="mx-auto grid max-w-[1320px] gap-x-8 gap-y-5 px-4 py-4 min-[1000px]:grid-cols-[minmax(0,1fr)_330px] print:block"
+    >
+      <section aria-label="Steps" className="min-w-0">
+        <div className="mb-3 flex flex-wrap items-center gap-3">
+          <h1 className="m-0 text-[24px]">
+            Steps <span className="hidden print:inline">of {piece.name}</span>
+          </h1>
+          <span className="text-[15px] text-soft">{rack.paper.name}</span>
+          <button className="button screen-only ml-auto" onClick={() => window.print()}>
+            <Printer size={17} aria-hidden /> Print
+          </button>
+        </div>
+        <p className="mt-0 mb-4 border-l-4 border-strong pl-3 text-[14px]">
+          Alcohol ink is a flammable solvent: air the room, cap markers between passes, keep them from flame,
+          children and skin. The maker&rsquo;s safety data sheet and local rules come first.
+        </p>
+        {piece.setUp.line?.proof === false && (
+          <p className="mt-0 mb-4 border-l-4 border-strong pl-3 text-[14px]">{PROOF_CAUTION}</p>
+        )}
+        {planned.length === 0 && (
+          <p className="max-w-[52ch] text-[17px]">
+            There are no steps yet: keep a blend group for an area first.{" "}
+            {id && (
               <Link className="button button-main mt-3" href={`/pieces/${id}/colour`}>
                 Plan the colours
               </Link>
-            </p>
-          )}
-          {piece.whole.underlay.length > 0 && planned.length > 0 && (
-            <section className="mb-5 break-inside-avoid" aria-label="Underlay of the whole piece">
+            )}
+          </p>
+        )}
+        {piece.whole.underlay.length > 0 && planned.length > 0 && (
+          <section className="mb-5 break-inside-avoid" aria-label="Underlay of the whole piece">
+            <h2 className="m-0 border-b-2 border-text pb-0.5 text-[19px]">
+              Underlay of the whole piece{" "}
+              <span className="ml-1 text-[15px] font-normal">
+                all shadows first, light to dark; let it dry before any local colour
+              </span>
+            </h2>
+            <ol className="m-0 list-none p-0">
+              {piece.whole.underlay.map((code, i) => {
+                const marker = markers.get(code);
+                return (
+                  <li
+                    key={code}
+                    className="flex items-center gap-x-3 border-b border-line py-1.5 text-[15px]"
+                  >
+                    <span className="w-[34px] text-right text-[17px] font-semibold">
+                      {String.fromCharCode(97 + i)}
+                    </span>
+                    {marker && <MarkerChip marker={marker} width={84} height={30} />}
+                    <span className="code w-[92px] text-[17px]">{code}</span>
+                    <span>
+                      {i === 0
+                        ? "every shadow"
+                        : i === piece.whole.underlay.length - 1
+                          ? "the deepest only"
+                          : "the deeper ones"}
+                    </span>
+                  </li>
+                );
+              })}
+            </ol>
+          </section>
+        )}
+        {chapters.map(({ area, passes, before }) => {
+          return (
+            <section key={area.id} className="mb-5 break-inside-avoid" aria-label={area.name}>
               <h2 className="m-0 border-b-2 border-text pb-0.5 text-[19px]">
-                Underlay of the whole piece{" "}
-                <span className="ml-1 text-[15px] font-normal">
-                  all shadows first, light to dark; let it dry before any local colour
-                </span>
+                {area.name} <span className="ml-1 text-[15px] font-normal">{schoolOf(area)}</span>{" "}
+                {[area.note, ...edgesInWords(area, rack.paper.bleed)].filter(Boolean).map((says) => (
+                  <span key={says} className="ml-2 text-[15px] font-normal text-soft">
+                    {says}
+                  </span>
+                ))}
               </h2>
               <ol className="m-0 list-none p-0">
-                {piece.whole.underlay.map((code, i) => {
-                  const marker = markers.get(code);
+                {passes.map((p, i) => {
+                  const marker = markers.get(p.code);
                   return (
                     <li
-                      key={code}
-                      className="flex items-center gap-x-3 border-b border-line py-1.5 text-[15px]"
+                      key={i}
+                      className="grid grid-cols-[34px_84px_82px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1.5 min-[640px]:grid-cols-[34px_96px_92px_120px_minmax(0,1fr)]"
                     >
-                      <span className="w-[34px] text-right text-[17px] font-semibold">
-                        {String.fromCharCode(97 + i)}
+                      <span className="text-right text-[17px] font-semibold">{before + i + 1}</span>
+                      {marker ? (
+                        <MarkerChip marker={marker} width={84} height={30} />
+                      ) : (
+                        <span className="text-[13px]">not in the rack</span>
+                      )}
+                      <span className="code text-[17px]">{pencilName(p.code)}</span>
+                      <span className="text-[15px] max-[640px]:col-start-4 max-[640px]:row-start-1">
+                        {p.dry && <strong>when dry: </strong>}
+                        {passAmount(p)}
+                        <Covers mm2={p.kind === "finish" ? undefined : mm2Of(area, p.from, p.to)} />
                       </span>
-                      {marker && <MarkerChip marker={marker} width={84} height={30} />}
-                      <span className="code w-[92px] text-[17px]">{code}</span>
-                      <span>
-                        {i === 0
-                          ? "every shadow"
-                          : i === piece.whole.underlay.length - 1
-                            ? "the deepest only"
-                            : "the deeper ones"}
+                      <span className="text-[15px] max-[640px]:col-span-2 max-[640px]:col-start-3">
+                        {passWhere(p)}; <span className="text-soft">{passStroke(p)}</span>
                       </span>
                     </li>
                   );
                 })}
               </ol>
             </section>
+          );
+        })}
+        {bare.length > 0 && planned.length > 0 && (
+          <p className="text-[15px]">Stay bare paper: {bare.map((a) => a.name).join(", ")}.</p>
+        )}
+        {unplanned.length > 0 && planned.length > 0 && (
+          <p className="text-[15px] text-soft">
+            Without a kept group: {unplanned.map((a) => a.name).join(", ")}.
+          </p>
+        )}
+      </section>
+      <section aria-label="Supply list" className="min-w-0 break-before-page">
+        <PiecePicture piece={piece} rack={rack} className="mb-4 w-full" />
+        <div className="mb-2 flex flex-wrap items-center gap-2">
+          <h2 className="m-0 w-full text-[19px]">Lay ready: {counted(supplies.length, "thing")}</h2>
+          {id && (
+            <>
+              <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=csv`} download>
+                <Download size={16} aria-hidden /> CSV
+              </a>
+              <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=md`} download>
+                <Download size={16} aria-hidden /> Markdown
+              </a>
+              <SharePiece id={id} />
+            </>
           )}
-          {chapters.map(({ area, passes, before }) => {
+        </div>
+        <ul className="m-0 list-none p-0">
+          {supplies.map((s) => {
+            const marker = markers.get(s.code);
             return (
-              <section key={area.id} className="mb-5 break-inside-avoid" aria-label={area.name}>
-                <h2 className="m-0 border-b-2 border-text pb-0.5 text-[19px]">
-                  {area.name} <span className="ml-1 text-[15px] font-normal">{schoolOf(area)}</span>{" "}
-                  {[area.note, ...edgesInWords(area, rack.paper.bleed)].filter(Boolean).map((says) => (
-                    <span key={says} className="ml-2 text-[15px] font-normal text-soft">
-                      {says}
+              <li
+                key={s.code}
+                className="grid grid-cols-[64px_84px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1"
+              >
+                {marker ? <MarkerChip marker={marker} width={64} height={24} /> : <span />}
+                <span className="code">{pencilName(s.code)}</span>
+                <span className="text-[14px] leading-tight">
+                  {usedIn(s).join(", ")}
+                  {covered.has(s.code) && (
+                    <span className="block text-[13px] text-soft">
+                      {coveredInWords(covered.get(s.code)!)}
                     </span>
-                  ))}
-                </h2>
-                <ol className="m-0 list-none p-0">
-                  {passes.map((p, i) => {
-                    const marker = markers.get(p.code);
-                    return (
-                      <li
-                        key={i}
-                        className="grid grid-cols-[34px_84px_82px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1.5 min-[640px]:grid-cols-[34px_96px_92px_120px_minmax(0,1fr)]"
-                      >
-                        <span className="text-right text-[17px] font-semibold">{before + i + 1}</span>
-                        {marker ? (
-                          <MarkerChip marker={marker} width={84} height={30} />
-                        ) : (
-                          <span className="text-[13px]">not in the rack</span>
-                        )}
-                        <span className="code text-[17px]">{pencilName(p.code)}</span>
-                        <span className="text-[15px] max-[640px]:col-start-4 max-[640px]:row-start-1">
-                          {p.dry && <strong>when dry: </strong>}
-                          {passAmount(p)}
-                          <Covers mm2={p.kind === "finish" ? undefined : mm2Of(area, p.from, p.to)} />
-                        </span>
-                        <span className="text-[15px] max-[640px]:col-span-2 max-[640px]:col-start-3">
-                          {passWhere(p)}; <span className="text-soft">{passStroke(p)}</span>
-                        </span>
-                      </li>
-                    );
-                  })}
-                </ol>
-              </section>
+                  )}
+                  {needOf(s) !== "ready" && <strong className="block">{needInWords[needOf(s)]}</strong>}
+                </span>
+              </li>
             );
           })}
-          {bare.length > 0 && planned.length > 0 && (
-            <p className="text-[15px]">Stay bare paper: {bare.map((a) => a.name).join(", ")}.</p>
-          )}
-          {unplanned.length > 0 && planned.length > 0 && (
-            <p className="text-[15px] text-soft">
-              Without a kept group: {unplanned.map((a) => a.name).join(", ")}.
-            </p>
-          )}
-        </section>
-        <section aria-label="Supply list" className="min-w-0 break-before-page">
-          <PiecePicture piece={piece} rack={rack} className="mb-4 w-full" />
-          <div className="mb-2 flex flex-wrap items-center gap-2">
-            <h2 className="m-0 w-full text-[19px]">Lay ready: {counted(supplies.length, "thing")}</h2>
-            <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=csv`} download>
-              <Download size={16} aria-hidden /> CSV
-            </a>
-            <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=md`} download>
-              <Download size={16} aria-hidden /> Markdown
-            </a>
-          </div>
-          <ul className="m-0 list-none p-0">
-            {supplies.map((s) => {
-              const marker = markers.get(s.code);
-              return (
-                <li
-                  key={s.code}
-                  className="grid grid-cols-[64px_84px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1"
-                >
-                  {marker ? <MarkerChip marker={marker} width={64} height={24} /> : <span />}
-                  <span className="code">{pencilName(s.code)}</span>
-                  <span className="text-[14px] leading-tight">
-                    {usedIn(s).join(", ")}
-                    {covered.has(s.code) && (
-                      <span className="block text-[13px] text-soft">
-                        {coveredInWords(covered.get(s.code)!)}
-                      </span>
-                    )}
-                    {needOf(s) !== "ready" && <strong className="block">{needInWords[needOf(s)]}</strong>}
-                  </span>
-                </li>
-              );
-            })}
-          </ul>
-        </section>
-      </main>
-    </>
+        </ul>
+      </section>
+    </main>
   );
 }
 

@@ -1,7 +1,7 @@
 "use client";
 import { useCallback, useEffect, useState } from "react";
 import type { DrawingFacts } from "@/store/pictures";
-import { messageOf, send, sendPicture } from "@/ui/send";
+import { messageOf, pictureUrl, send, sendPicture } from "@/ui/send";
 
 /** What is known of the pictures of a piece; those that are not known yet are asked for. */
 export function usePictures(ids: readonly string[]) {
@@ -14,7 +14,7 @@ export function usePictures(ids: readonly string[]) {
     if (!missing) return;
     const stop = new AbortController();
     for (const id of missing.split(","))
-      send<DrawingFacts>("GET", `/api/pictures/${id}/facts`, undefined, stop.signal).then(
+      send<DrawingFacts>("GET", `${pictureUrl(id)}/facts`, undefined, stop.signal).then(
         keep,
         (e: unknown) => {
           if (!stop.signal.aborted) setTrouble(messageOf(e));
@@ -36,7 +36,7 @@ export function usePictures(ids: readonly string[]) {
       setBusy(false);
     }
   };
-  const factsOf = (id: string) => send<DrawingFacts>("GET", `/api/pictures/${id}/facts`);
+  const factsOf = (id: string) => send<DrawingFacts>("GET", `${pictureUrl(id)}/facts`);
   /** Sends a picture to the studio. */
   const take = (file: File) =>
     getting(async () => factsOf((await sendPicture<DrawingFacts>(file, file.name)).id));

@@ -1,4 +1,5 @@
 import { GROUPS_FORMAT, readGroups } from "@/border/group";
+import { checkResults } from "@/border/own-things";
 import { anyJson, created, route } from "@/border/route";
 import { keepGroups, listGroups } from "@/store/groups";
 import { download } from "../download";
@@ -14,6 +15,8 @@ export const GET = route(null, async (studio) => {
 });
 
 /** Keeps one group, or all of a file; names that are there already are replaced. */
-export const POST = route(anyJson, async (studio, input) =>
-  created(await keepGroups(studio, readGroups(input))),
-);
+export const POST = route(anyJson, async (studio, input) => {
+  const groups = readGroups(input);
+  await checkResults(studio, groups, (i) => (groups.length === 1 ? "" : `groups[${i}].`));
+  return created(await keepGroups(studio, groups));
+});

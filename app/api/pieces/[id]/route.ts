@@ -1,3 +1,4 @@
+import { checkPiece } from "@/border/own-things";
 import { pieceOfSave, SaveInput } from "@/border/piece";
 import { route } from "@/border/route";
 import { deletePiece, findPiece, savePiece } from "@/store/pieces";
@@ -7,7 +8,9 @@ export const GET = route(null, (studio, _, { id }) => findPiece(studio, id!), "p
 export const PUT = route(
   SaveInput,
   async (studio, input, { id }) => {
-    const outcome = await savePiece(studio, id!, input.revision, pieceOfSave(input), input.save);
+    const piece = pieceOfSave(input);
+    await checkPiece(studio, piece, "document.");
+    const outcome = await savePiece(studio, id!, input.revision, piece, input.save);
     if (outcome.saved) return { revision: outcome.revision };
     return (
       outcome.theirs &&

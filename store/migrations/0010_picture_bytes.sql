@@ -1,0 +1,1 @@
+ALTER TABLE "pictures" ADD COLUMN "bytes" integer GENERATED ALWAYS AS (length(original) + length(working)) STORED NOT NULL;
