@@ -21,9 +21,9 @@ const OPEN_PAGES = ["join/[code]/page.tsx", "recover/page.tsx", "shared/[code]/p
 
 describe("every handler", () => {
   const exported = filesCalled("route.ts").flatMap((file) =>
-    [...source(file).matchAll(/^export (?:const|async function|function) ([A-Z]+)\b(?:\s*=\s*(\w+)\()?/gm)].map(
-      ([, method, by]) => ({ name: `${file.split(path.sep).join("/")} ${method}`, by }),
-    ),
+    [
+      ...source(file).matchAll(/^export (?:const|async function|function) ([A-Z]+)\b(?:\s*=\s*(\w+)\()?/gm),
+    ].map(([, method, by]) => ({ name: `${file.split(path.sep).join("/")} ${method}`, by })),
   );
   it("is there to be walked", () => expect(exported.length).toBeGreaterThan(45));
   it("is made by one of the three guards", () =>

@@ -5,6 +5,7 @@ import { judgeAreas } from "./areas";
 import { judgeCharts } from "./chart";
 import { judgeGroups } from "./groups";
 import { judgeJoint } from "./joint";
+import { judgeKnown } from "./known";
 import { judgeLight } from "./light";
 import { judgeMatch } from "./match";
 import { judgePencil } from "./pencil";
@@ -19,6 +20,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   prediction: judgePrediction,
   trials: judgeTrials,
   charts: judgeCharts,
+  known: judgeKnown,
   shadow: judgeShadows,
   pencil: judgePencil,
   scales: judgePencilScales,

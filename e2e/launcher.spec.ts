@@ -53,5 +53,7 @@ test("a Node that is too old is said", () => {
 test("an unknown command shows the usage", () => {
   const found = blendt(["dance"]);
   expect(found.status).toBe(2);
-  expect(found.stderr).toContain("usage: ./blendt start | dev | stop | test | backup FILE | restore FILE | compute NAME");
+  expect(found.stderr).toContain(
+    "usage: ./blendt start | dev | stop | test | backup FILE | restore FILE | compute NAME",
+  );
 });

@@ -1,5 +1,14 @@
 import { spawn, spawnSync, type ChildProcess } from "node:child_process";
-import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import {
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -28,8 +37,13 @@ const blendt = (...args: string[]) =>
 /** Starts it; a launcher lives for as long as what it started. */
 function launch(): { readonly child: ChildProcess; readonly said: () => string } {
   let said = "";
-  const child = spawn("./blendt", ["start"], { env: environment(), detached: true, stdio: ["ignore", "pipe", "pipe"] });
-  for (const stream of [child.stdout, child.stderr]) stream!.on("data", (d: Buffer) => (said += d.toString()));
+  const child = spawn("./blendt", ["start"], {
+    env: environment(),
+    detached: true,
+    stdio: ["ignore", "pipe", "pipe"],
+  });
+  for (const stream of [child.stdout, child.stderr])
+    stream!.on("data", (d: Buffer) => (said += d.toString()));
   return { child, said: () => said };
 }
 const answers = () =>
@@ -43,7 +57,8 @@ const cluster = () => {
   const found = spawnSync("find", [data, "-name", "postmaster.pid"], { encoding: "utf8" }).stdout.trim();
   return found.replace("/data/postmaster.pid", "");
 };
-const postmaster = () => Number(readFileSync(join(cluster(), "data", "postmaster.pid"), "utf8").split("\n")[0]);
+const postmaster = () =>
+  Number(readFileSync(join(cluster(), "data", "postmaster.pid"), "utf8").split("\n")[0]);
 const lives = (pid: number) => {
   try {
     process.kill(pid, 0);
@@ -55,13 +70,18 @@ const lives = (pid: number) => {
 const call = async (method: string, path: string, body?: unknown) => {
   const answer = await fetch(url + path, {
     method,
-    ...(body !== undefined && { body: JSON.stringify(body), headers: { "content-type": "application/json" } }),
+    ...(body !== undefined && {
+      body: JSON.stringify(body),
+      headers: { "content-type": "application/json" },
+    }),
   });
   return answer.status === 204 ? undefined : ((await answer.json()) as Record<string, unknown>);
 };
 const piece = (name: string) => ({ version: 1, name, paperId: null, pictureId: null, areas: [] });
 const names = async (ids: readonly string[]) =>
-  Promise.all(ids.map(async (id) => ((await call("GET", `/api/pieces/${id}`))?.document as { name?: string })?.name));
+  Promise.all(
+    ids.map(async (id) => ((await call("GET", `/api/pieces/${id}`))?.document as { name?: string })?.name),
+  );
 
 test.describe.configure({ mode: "serial" });
 const kept: string[] = [];
@@ -91,7 +111,8 @@ test("starts once: a second start waits for nothing and harms nothing", async ()
   await isUp();
   expect(blendt("start").stderr).toContain(`already running at http://localhost:${port}`);
   await call("POST", "/api/studios", { name: "Kept" });
-  for (const name of ["One", "Two"]) kept.push((await call("POST", "/api/pieces", piece(name)))!.id as string);
+  for (const name of ["One", "Two"])
+    kept.push((await call("POST", "/api/pieces", piece(name)))!.id as string);
   expect(await names(kept)).toEqual(["One", "Two"]);
 });
 
@@ -104,7 +125,9 @@ test("the app and the database that die are started again", async () => {
   const database = postmaster();
   process.kill(database, "SIGKILL");
   await expect
-    .poll(() => existsSync(join(cluster(), "data", "postmaster.pid")) && postmaster() !== database, { timeout: 45_000 })
+    .poll(() => existsSync(join(cluster(), "data", "postmaster.pid")) && postmaster() !== database, {
+      timeout: 45_000,
+    })
     .toBe(true);
   await isUp();
   expect(await names(kept)).toEqual(["One", "Two"]);
@@ -125,10 +148,17 @@ test("a launcher that was killed is followed by another, which takes over what i
 test("a backup is put back bit for bit, and what is none changes nothing", async () => {
   const contents = () => {
     const dir = cluster();
-    const dumped = spawnSync("bash", ["scripts/cluster.sh", "dump", dir, join(home, "now.backup")], { encoding: "utf8" });
+    const dumped = spawnSync("bash", ["scripts/cluster.sh", "dump", dir, join(home, "now.backup")], {
+      encoding: "utf8",
+    });
     expect(dumped.stderr).toBe("");
-    const tool = spawnSync("bash", ["-c", "ls -d /usr/lib/postgresql/*/bin/pg_restore | tail -n 1"], { encoding: "utf8" });
-    const text = spawnSync(tool.stdout.trim(), ["-f", "-", join(home, "now.backup")], { encoding: "utf8", maxBuffer: 1e9 });
+    const tool = spawnSync("bash", ["-c", "ls -d /usr/lib/postgresql/*/bin/pg_restore | tail -n 1"], {
+      encoding: "utf8",
+    });
+    const text = spawnSync(tool.stdout.trim(), ["-f", "-", join(home, "now.backup")], {
+      encoding: "utf8",
+      maxBuffer: 1e9,
+    });
     // The dump names its own moment and a random word of its session.
     return text.stdout.replace(/^(--.*|\\(un)?restrict .*)$/gm, "");
   };
@@ -157,7 +187,8 @@ test("a backup is put back bit for bit, and what is none changes nothing", async
 });
 
 test("logs are their owner's, and hold nothing of a document", async () => {
-  for (const file of ["app.log", "secret", "lock"]) expect(statSync(join(state, file)).mode & 0o077, file).toBe(0);
+  for (const file of ["app.log", "secret", "lock"])
+    expect(statSync(join(state, file)).mode & 0o077, file).toBe(0);
   const log = readFileSync(join(state, "app.log"), "utf8");
   expect(log.length).toBeLessThan(20_000);
   expect(log).not.toContain("paperId");
@@ -165,7 +196,9 @@ test("logs are their owner's, and hold nothing of a document", async () => {
 
 test("the app's role reads and writes rows, and nothing else", () => {
   const of = (statement: string) => {
-    const address = spawnSync("bash", ["scripts/cluster.sh", "url", cluster()], { encoding: "utf8" }).stdout.trim();
+    const address = spawnSync("bash", ["scripts/cluster.sh", "url", cluster()], {
+      encoding: "utf8",
+    }).stdout.trim();
     return spawnSync("psql", [address, "-tAc", statement], { encoding: "utf8" });
   };
   expect(of("select count(*) from pieces").stdout.trim()).toBe("2");

@@ -38,6 +38,9 @@ export const listPieces = async (studio: Studio): Promise<StoredPiece[]> =>
     )
   ).map(present);
 
+export const countPieces = (studio: Studio): Promise<number> =>
+  withStore((db) => db.$count(pieces, eq(pieces.studioId, studio.id)));
+
 export async function findPiece(studio: Studio, id: string): Promise<StoredPiece | undefined> {
   const [found] = await withStore((db) => db.select(columns).from(pieces).where(own(studio, id)));
   return found && present(found);

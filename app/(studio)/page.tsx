@@ -1,3 +1,4 @@
+import Link from "next/link";
 import { headers } from "next/headers";
 import { MarkerShell } from "@/ui/marker-shell";
 import { NewPiece } from "@/ui/bench/new-piece";
@@ -28,10 +29,17 @@ export default async function BenchPage() {
           <NewPiece papers={papers} />
         </div>
         {pieces.length === 0 && (
-          <p className="max-w-[50ch] text-[17px]">
-            The bench is clear. Begin a piece: give it a name, choose its paper, and bring the picture whose
-            colours you want.
-          </p>
+          <div className="grid max-w-[60ch] gap-3 text-[17px]">
+            <p className="m-0">
+              The bench is clear. Begin a piece: give it a name, choose its paper, and bring the picture whose
+              colours you want.
+            </p>
+            <p className="m-0">
+              <Link className="button" href="/begin">
+                From your markers to a first plan
+              </Link>
+            </p>
+          </div>
         )}
         <div className="grid gap-4">
           {pieces.map((p) => {

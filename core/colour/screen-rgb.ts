@@ -3,8 +3,7 @@ import { labToXyz, type Lab } from "./lab";
 import { applyMatrix, XYZ_TO_RGB } from "./rgb";
 
 /** 8-bit level (not rounded) of linear light 0–1. IEC 61966-2-1. */
-const levelOf = (v: number): number =>
-  255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
+const levelOf = (v: number): number => 255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
 
 /** How far a component may leave 0–1 before a colour is brought into the screen's gamut. */
 const SLACK = 0.002;

@@ -13,6 +13,8 @@ import { MarkerChip } from "@/ui/ink/marker-chip";
 
 import { useTones } from "@/ui/compute/use-tones";
 import { counted } from "@/words/numbers";
+import { useStudio } from "@/ui/studio/studio-context";
+import { handInWords } from "@/words/hand";
 import { edgesInWords, PROOF_CAUTION } from "@/words/place";
 import { passAmount, passStroke, passWhere } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
@@ -60,6 +62,7 @@ export function Steps({
   const colourOf = useTones(rack, planned.flatMap(tonesOf));
   const { groupOf } = useJudged(rack, piece.areas);
   const mm2Of = useToneShares(piece, (area) => groupOf(area)?.local);
+  const hand = useStudio()?.hand;
   const supplies = suppliesOf(piece, [...rack.markers, ...rack.others]);
   const laid = planned.map((area) => ({
     area,
@@ -99,6 +102,7 @@ export function Steps({
           Alcohol ink is a flammable solvent: air the room, cap markers between passes, keep them from flame,
           children and skin. The maker&rsquo;s safety data sheet and local rules come first.
         </p>
+        {planned.length > 0 && hand && <p className="mt-0 mb-4 text-[14px]">{handInWords(hand)}</p>}
         {piece.setUp.line?.proof === false && (
           <p className="mt-0 mb-4 border-l-4 border-strong pl-3 text-[14px]">{PROOF_CAUTION}</p>
         )}

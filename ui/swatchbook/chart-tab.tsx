@@ -6,6 +6,7 @@ import { layOutChart, SHEETS, type SheetName } from "@/core/chart/layout";
 import { Day } from "@/ui/day";
 import { messageOf, send } from "@/ui/send";
 import { counted } from "@/words/numbers";
+import { useStudio } from "@/ui/studio/studio-context";
 import { ChartPreview } from "./chart-preview";
 import { composed, WHICH, type Which } from "./composed-chart";
 import type { PaperData } from "./paper-view";
@@ -19,7 +20,7 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
   );
   const [family, setFamily] = useState(rack.families[0] ?? "");
   const [pieceId, setPieceId] = useState(pieces[0]?.id ?? "");
-  const [sheet, setSheet] = useState<SheetName>("A4");
+  const [sheet, setSheet] = useState<SheetName>(useStudio()?.sheet ?? "A4");
   const [known, setKnown] = useState(true);
   const [trouble, setTrouble] = useState<string>();
   const measured = [
@@ -91,7 +92,7 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
                 </select>
               </label>
             )}
-            {which === "a piece and its overlays" && (
+            {(which === "a piece and its overlays" || which === "what a piece needs first") && (
               <label>
                 Piece
                 <br />
@@ -141,6 +142,12 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
                 : "Nothing to print with this choice."}
             </span>
           </div>
+          {which === "what a piece needs first" && (
+            <p className="m-0 text-[14px]">
+              Owned markers that are not known on {paper.name} yet and whose codes let one expect a colour
+              near those picked in the piece. Measured first, they make its plan surest soonest.
+            </p>
+          )}
           {which === "blends, light against dark" && (
             <p className="m-0 text-[14px]">
               Two inks laid wet, either way round; crisp; and lifted. From how they run into one another,

@@ -1,5 +1,7 @@
 import { blendPage, pencilLines, pieceLines, stackLines } from "@/core/chart/compose";
 import { inkLine, type ChartLine } from "@/core/chart/layout";
+import { PLACES, type Piece } from "@/core/piece/piece";
+import { expectedColours, neededFirst } from "@/core/stock/needed-first";
 import type { Rack } from "@/store/rack";
 import type { PaperData } from "./paper-view";
 
@@ -9,6 +11,7 @@ export const WHICH = [
   "owned markers",
   "markers not read yet",
   "one family",
+  "what a piece needs first",
   "a piece and its overlays",
   "open trials",
   "pencils over markers",
@@ -18,6 +21,28 @@ export type Which = (typeof WHICH)[number];
 
 /** Markers that pencils are tried over when none are named: pale to deep. */
 const PENCIL_BASES = 8;
+
+/** Markers of one page or less. */
+const MOST_FIRST = 12;
+
+/** Owned markers, not read yet, that are expected near the colours which were picked for a piece. */
+export function firstFor(rack: Rack, piece: Piece): string[] {
+  const colours = piece.areas.flatMap((a) =>
+    a.white ? [] : PLACES.flatMap((p) => (a.readings[p] ? [a.readings[p].lab] : [])),
+  );
+  const expected = rack.ranges.flatMap(({ name, key, homes }) =>
+    key
+      ? expectedColours(
+          key,
+          rack.markers
+            .filter((m) => m.range === name && m.owned && m.state !== "dry")
+            .map((m) => ({ code: m.code, ...(m.swatches[0] && { lab: m.swatches[0].lab }) })),
+          homes,
+        )
+      : [],
+  );
+  return neededFirst(expected, colours, MOST_FIRST);
+}
 
 /** Lines and title of a chart with what was chosen. */
 export function composed(
@@ -55,6 +80,11 @@ export function composed(
       return inks(
         rack.markers.filter((m) => m.family === family),
         `Family ${family}`,
+      );
+    case "what a piece needs first":
+      return inks(
+        piece ? firstFor(rack, piece).map((code) => ({ code })) : [],
+        piece ? `First for ${piece.name}` : "",
       );
     case "a piece and its overlays":
       return { lines: piece ? pieceLines(piece) : [], title: piece ? piece.name : "" };

@@ -1,0 +1,169 @@
+import type { Page } from "@playwright/test";
+import sharp from "sharp";
+import { expect, test } from "./test";
+import { listens, open, pickAt, upload } from "./studio";
+
+/** A swatch sheet of two rows and three columns on a white sheet, photographed straight. */
+const COLOURS = ["#e9b9a0", "#d48f6e", "#a65f43", "#c9d8a2", "#9cb56a", "#5f7d3b"];
+async function swatchSheet(): Promise<Buffer> {
+  const patches = await Promise.all(
+    COLOURS.map((background, i) => ({
+      input: { create: { width: 120, height: 120, channels: 3 as const, background } },
+      left: 100 + 200 * (i % 3),
+      top: 100 + 200 * Math.floor(i / 3),
+    })),
+  );
+  return sharp({ create: { width: 700, height: 500, channels: 3, background: "#f5f5f0" } })
+    .composite(patches)
+    .png()
+    .toBuffer();
+}
+
+const pointAt = async (page: Page, x: number, y: number) => {
+  const box = (await page.getByTestId("sheet-photo").boundingBox())!;
+  await page.mouse.click(box.x + (x / 700) * box.width, box.y + (y / 500) * box.height);
+};
+
+test("from an empty studio to a first plan: codes typed, a paper, a sheet pointed at, a piece", async ({ page }) => {
+  await page.goto("/start");
+  await listens(page);
+  await page.getByLabel("What it is called").fill("By the window");
+  await page.getByLabel("Lengths in").selectOption("in");
+  await page.getByLabel("Colouring hand").selectOption("left");
+  await page.getByRole("button", { name: "Start your studio" }).click();
+  await page.waitForURL(/begin/);
+  await listens(page);
+  await page.getByLabel(/Type the codes/).fill("clay 2-4 c\nreed 2-4 c");
+  await expect(page.getByText("6 markers in 2 families")).toBeVisible();
+  await page.getByRole("button", { name: "Put them on the rack" }).click();
+  await expect(page.getByText("6 markers on the rack")).toBeVisible();
+  const paper = page.getByRole("region", { name: "The paper you colour on" });
+  await paper.getByLabel("Name").fill("Card");
+  await paper.getByRole("button", { name: "Add the paper" }).click();
+  await expect(paper.getByText("Card", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Point at the photo" }).click();
+  await upload(page, "sheet.png", "image/png", await swatchSheet());
+  await page.getByLabel("Rows").fill("2");
+  await page.getByLabel("Rows").blur();
+  await page.getByLabel("Columns").fill("3");
+  await page.getByLabel("Columns").blur();
+  await expect(page.getByText("Point at bare paper")).toBeVisible();
+  await pointAt(page, 40, 40);
+  await pointAt(page, 160, 160);
+  await pointAt(page, 560, 160);
+  await pointAt(page, 560, 360);
+  await page.getByRole("button", { name: "Read 6 patches" }).click();
+  await page.getByRole("button", { name: "Keep 6 readings" }).click();
+  await expect(page.getByText("6 of 6 known on Card")).toBeVisible();
+  const rack = (await (await page.request.get("/api/rack?format=json")).json()) as {
+    items: { code: string; depth: number; swatches: { lab: number[] }[] }[];
+  };
+  const read = Object.fromEntries(rack.items.map((m) => [m.code, m.swatches[0]!.lab]));
+  // What was painted is what was read: clay2c is #e9b9a0, reed4c #5f7d3b.
+  expect(read.clay2c![0]).toBeCloseTo(79.1, 0);
+  expect(read.reed4c![0]).toBeCloseTo(48.6, 0);
+  expect(rack.items.find((m) => m.code === "clay3c")!.depth).toBe(3);
+  await page.getByRole("button", { name: "New piece" }).click();
+  await page.getByLabel("Name", { exact: true }).last().fill("First");
+  await page.getByRole("button", { name: "Open it" }).click();
+  await page.getByRole("link", { name: "Go on without a drawing" }).click();
+  await page.waitForURL(/colour/);
+  await listens(page);
+  await page.getByRole("button", { name: "Add area" }).click();
+  await page.keyboard.press("Enter");
+  await upload(page, "sheet.png", "image/png", await swatchSheet());
+  await page.getByTestId("reference").waitFor();
+  await pickAt(page, 0.51, 0.32);
+  await expect(page.getByRole("region", { name: "Alternatives" }).getByRole("button").first()).toBeVisible({
+    timeout: 45_000,
+  });
+  await expect(page.getByText(/clay[234]c/).first()).toBeVisible();
+});
+
+test("colours come from a list, and what is not understood is said by its line", async ({ page }) => {
+  await page.goto("/start");
+  await listens(page);
+  await page.getByLabel("What it is called").fill("By the list");
+  await page.getByRole("button", { name: "Start your studio" }).click();
+  await page.waitForURL(/begin/);
+  await listens(page);
+  await page.getByLabel(/Type the codes/).fill("R 01-12");
+  await page.getByRole("button", { name: "Put them on the rack" }).click();
+  await expect(page.getByText("12 markers on the rack")).toBeVisible();
+  const paper = page.getByRole("region", { name: "The paper you colour on" });
+  await paper.getByLabel("Name").fill("Thin");
+  await paper.getByRole("button", { name: "Add the paper" }).click();
+  await page.getByRole("button", { name: "Type the list" }).click();
+  await page.getByLabel(/A line each/).fill("R01 #f0d0d0\nr05; #d06060\nX9 #112233\nR02 blue");
+  await expect(page.getByText("2 colours understood; not understood: line 3, “X9” is not on the rack")).toBeVisible();
+  await page.getByRole("button", { name: "Keep 2 readings" }).click();
+  await expect(page.getByText("2 of 12 known on Thin")).toBeVisible();
+});
+
+test("the demo is a copy: it is put back as it was, removed by its name, and fetched again", async ({ page, request }) => {
+  const studios = async () =>
+    (await (await request.get("/api/studios")).json()) as { id: string; name: string; demo: boolean }[];
+  const made = (await (await request.post("/api/studios", { data: { name: "Mine beside the demo" } })).json()) as {
+    id: string;
+  };
+  const { id } = (await (await request.post("/api/demo", { data: {} })).json()) as { id: string };
+  const within = { "x-blendt-studio": id };
+  const pieces = async () => {
+    await page.context().addCookies([{ name: "blendt-studio", value: id, url: process.env.BLENDT_URL! }]);
+    await open(page, "/");
+    return page.getByRole("link", { name: /^Open / }).allTextContents();
+  };
+  const before = await pieces();
+  await request.post("/api/pieces", {
+    headers: within,
+    data: { version: 1, name: "Added to the demo", paperId: null, pictureId: null, areas: [] },
+  });
+  expect(await pieces()).toHaveLength(before.length + 1);
+  await open(page, "/studio");
+  await page.getByRole("button", { name: "Put it back" }).click();
+  await page.waitForURL(/\/$/);
+  await listens(page);
+  expect(await pieces()).toHaveLength(3);
+  // Nothing of it is in one's own studio.
+  const mine = await request.get("/api/rack?format=json", { headers: { "x-blendt-studio": made.id } });
+  expect(mine.status()).toBe(404);
+  await open(page, "/studio");
+  await page.getByText("It can be fetched again").click();
+  await page.getByLabel("Its name, “Saltmarsh Studio”").fill("Saltmarsh Studio");
+  await page.getByRole("button", { name: "Remove it" }).click();
+  await page.waitForURL(/\/$|begin/);
+  expect((await studios()).some((s) => s.id === id)).toBe(false);
+  expect((await studios()).some((s) => s.id === made.id)).toBe(true);
+});
+
+test("a studio goes out as one zip and comes in again as another, the same in everything", async ({ request }) => {
+  const zip = await (await request.get("/api/studio/export")).body();
+  const came = await request.post("/api/studios/import", {
+    headers: { "content-type": "application/zip" },
+    data: zip,
+    timeout: 60_000,
+  });
+  expect(came.status()).toBe(201);
+  const { id } = (await came.json()) as { id: string };
+  const within = { "x-blendt-studio": id };
+  const text = async (url: string, headers?: Record<string, string>) =>
+    (await (await request.get(url, headers && { headers })).text()).replace(/[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g, "id");
+  for (const format of ["csv", "json", "gpl", "cgats"])
+    expect(await text(`/api/rack?format=${format}`, within), format).toBe(await text(`/api/rack?format=${format}`));
+  expect(await text("/api/groups", within)).toBe(await text("/api/groups"));
+  const again = await (await request.get("/api/studio/export", { headers: within })).body();
+  // Ids are others, and take as much room.
+  expect(Math.abs(again.length - zip.length)).toBeLessThan(zip.length * 0.01);
+  for (const [data, says] of [
+    [Buffer.from("no zip"), "expected a whole zip file"],
+    [zip.subarray(0, zip.length >> 1), "expected a whole zip file"],
+    [Buffer.alloc(0), "expected a whole zip file"],
+  ] as const) {
+    const refused = await request.post("/api/studios/import", {
+      headers: { "content-type": "application/zip" },
+      data,
+    });
+    expect(refused.status()).toBe(422);
+    expect(await refused.text()).toContain(says);
+  }
+});

@@ -1,0 +1,65 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useMemo, useState } from "react";
+import type { PaperSheet } from "@/store/papers";
+import { Modal } from "@/ui/kit/modal";
+import { colourTyped } from "@/ui/swatchbook/typed-colour";
+import { FormError } from "@/ui/studio/fields";
+import { useSubmit } from "@/ui/studio/use-submit";
+import { send } from "@/ui/send";
+import { counted } from "@/words/numbers";
+import { readColourList } from "./colour-list";
+
+/** Colours of one coat, typed or pasted: a code and its colour a line. */
+export function HexList({
+  paper,
+  markers,
+  onClose,
+}: {
+  readonly paper: PaperSheet;
+  readonly markers: readonly string[];
+  readonly onClose: () => void;
+}) {
+  const router = useRouter();
+  const [text, setText] = useState("");
+  const { found, unknown } = useMemo(
+    () => readColourList(text, new Set(markers), colourTyped),
+    [text, markers],
+  );
+  const { busy, error, submit } = useSubmit(async () => {
+    await send("POST", `/api/papers/${paper.id}/readings`, {
+      readings: found.map(({ code, colour }) => ({ stack: [code], color: colour, source: "hand" })),
+    });
+    router.refresh();
+    onClose();
+  });
+  return (
+    <Modal open wide title={`Colours on ${paper.name}`} onClose={onClose}>
+      <form onSubmit={submit} className="grid gap-3">
+        <label className="grid gap-1 text-[15px]">
+          A line each: the code, then its colour after one coat, as #c8a27a or as L* a* b*
+          <textarea
+            className="field min-h-48 font-mono"
+            spellCheck={false}
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            placeholder={"reed4c #a9b77c\nclay3m #d8a889"}
+          />
+        </label>
+        <p className="m-0 text-[15px]" aria-live="polite">
+          {counted(found.length, "colour")} understood
+          {unknown.length > 0 &&
+            `; not understood: ${unknown
+              .slice(0, 4)
+              .map((u) => `line ${u.line}, ${u.why}`)
+              .join("; ")}${unknown.length > 4 ? ` and ${unknown.length - 4} more` : ""}`}
+          .
+        </p>
+        <FormError error={error} />
+        <button className="button button-main justify-self-start" disabled={busy || !found.length}>
+          Keep {counted(found.length, "reading")}
+        </button>
+      </form>
+    </Modal>
+  );
+}

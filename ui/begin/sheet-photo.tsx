@@ -1,0 +1,286 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useEffect, useState, type MouseEvent } from "react";
+import { deviceColour } from "@/core/chart/device";
+import { readTypedCodes } from "@/core/codes/typed";
+import { labToHex } from "@/core/colour/display";
+import type { Lab } from "@/core/colour/lab";
+import type { Xyz } from "@/core/colour/observer";
+import { inRows, patchGrid, type At } from "@/core/picture/patch-grid";
+import type { PaperSheet } from "@/store/papers";
+import { askOfPicture } from "@/ui/compute/client";
+import { FileButton, PICTURES } from "@/ui/kit/file-button";
+import { Modal } from "@/ui/kit/modal";
+import { NumberField } from "@/ui/kit/number-field";
+import { Choice } from "@/ui/studio/fields";
+import { messageOf, send } from "@/ui/send";
+import { counted } from "@/words/numbers";
+import type { BeginProps } from "./begin-view";
+
+/** Patches of one sheet. */
+const MOST_PATCHES = 600;
+const MOST_SIDE = 60;
+/** Stands for a patch that has no marker. */
+const BLANK = "-";
+const POINTS = [
+  "Point at bare paper",
+  "Now at the first patch, in its middle",
+  "Now at the last patch of the first row",
+  "Now at the very last patch",
+] as const;
+const WAYS = { rows: "along the rows", columns: "down the columns" } as const;
+
+interface Photo {
+  readonly handle: string;
+  readonly file: File;
+  readonly url: string;
+  readonly size: { readonly width: number; readonly height: number };
+}
+
+interface ReadPatch {
+  readonly code: string;
+  readonly lab: Lab;
+  readonly at: At;
+}
+
+/** Colours of a swatch sheet that lies there already: three of its patches are pointed at, codes follow along rows or columns. */
+export function SheetPhoto({
+  paper,
+  markers,
+  read,
+  onClose,
+}: {
+  readonly paper: PaperSheet;
+  /** Codes to begin with, in rack order. */
+  readonly markers: readonly string[];
+  /** What is known on this paper already: patches of these set the photo right. */
+  readonly read: BeginProps["read"];
+  readonly onClose: () => void;
+}) {
+  const router = useRouter();
+  const [photo, setPhoto] = useState<Photo>();
+  const [points, setPoints] = useState<readonly At[]>([]);
+  const [rows, setRows] = useState(4);
+  const [columns, setColumns] = useState(6);
+  const [way, setWay] = useState<keyof typeof WAYS>("rows");
+  const [text, setText] = useState(markers.join(" "));
+  const [share, setShare] = useState<number>();
+  const [found, setFound] = useState<readonly ReadPatch[]>();
+  const [trouble, setTrouble] = useState<string>();
+  useEffect(() => () => photo && URL.revokeObjectURL(photo.url), [photo]);
+  const codes = inRows(readTypedCodesWithBlanks(text), { rows, columns }, way === "columns");
+  const grid =
+    photo && points.length === POINTS.length
+      ? patchGrid(points[1]!, points[2]!, points[3]!, { rows, columns }, photo.size)
+      : undefined;
+  const named = codes.filter((c) => c && c !== BLANK).length;
+  const again = (set: () => void) => {
+    set();
+    setFound(undefined);
+  };
+  const choose = (file: File) => {
+    setTrouble(undefined);
+    setFound(undefined);
+    setPoints([]);
+    const url = URL.createObjectURL(file);
+    const image = new Image();
+    image.onload = () =>
+      setPhoto({
+        handle: crypto.randomUUID(),
+        file,
+        url,
+        size: { width: image.naturalWidth, height: image.naturalHeight },
+      });
+    image.onerror = () => setTrouble(`“${file.name}” is not a picture this browser can open.`);
+    image.src = url;
+  };
+  const point = (e: MouseEvent<HTMLElement>) => {
+    if (points.length >= POINTS.length) return;
+    const { left, top, width, height } = e.currentTarget.getBoundingClientRect();
+    setFound(undefined);
+    setPoints([...points, [(e.clientX - left) / width, (e.clientY - top) / height]]);
+  };
+  const levelsAt = async ([x, y]: At, side: number): Promise<Xyz> => {
+    const { width, height } = photo!.size;
+    const [w, h] = [Math.min(1, side / width), Math.min(1, side / height)];
+    const within = (v: number, s: number) => Math.min(1 - s, Math.max(0, v - s / 2));
+    const from = {
+      handle: photo!.handle,
+      called: photo!.file.name,
+      load: () => Promise.resolve(photo!.file),
+    };
+    const box = { x: within(x, w), y: within(y, h), width: w, height: h };
+    return (await askOfPicture("readPatch", from, { box })).levels;
+  };
+  const readAll = async () => {
+    setTrouble(undefined);
+    setShare(0);
+    try {
+      const white = await levelsAt(points[0]!, grid!.side);
+      const known = new Map(read.map((r) => [r.code, r.lab]));
+      const raw: { code: string; at: At; rgb: Xyz }[] = [];
+      for (const [i, at] of grid!.middles.entries()) {
+        const code = codes[i];
+        if (!code || code === BLANK) continue;
+        const levels = await levelsAt(at, grid!.side);
+        raw.push({ code, at, rgb: levels.map((v, c) => v / Math.max(1e-4, white[c]!)) as unknown as Xyz });
+        setShare((i + 1) / grid!.middles.length);
+      }
+      const references = raw.flatMap(({ code, rgb }) => {
+        const lab = known.get(code);
+        return lab ? [{ rgb, lab }] : [];
+      });
+      const { toLab } = deviceColour(paper.lab, references);
+      setFound(raw.map(({ code, at, rgb }) => ({ code, at, lab: toLab(rgb) })));
+    } catch (e) {
+      setTrouble(messageOf(e));
+    } finally {
+      setShare(undefined);
+    }
+  };
+  const keep = async () => {
+    const known = new Set(read.map((r) => r.code));
+    try {
+      await send("POST", `/api/papers/${paper.id}/readings`, {
+        readings: found!
+          .filter((f) => !known.has(f.code))
+          .map(({ code, lab }) => ({ stack: [code], color: { lab }, source: "picture" })),
+      });
+      router.refresh();
+      onClose();
+    } catch (e) {
+      setTrouble(messageOf(e));
+    }
+  };
+  return (
+    <Modal open wide title={`A swatch sheet on ${paper.name}`} onClose={onClose}>
+      <div className="grid gap-3">
+        <div className="flex flex-wrap items-end gap-3">
+          <FileButton
+            label="Photo of the swatch sheet"
+            accept={PICTURES}
+            main={!photo}
+            onFiles={([f]) => f && choose(f)}
+          >
+            {photo ? "Another photo" : "Choose a photo"}
+          </FileButton>
+          <label className="grid gap-1 text-[15px]">
+            Rows
+            <NumberField
+              label="Rows"
+              value={rows}
+              least={1}
+              most={MOST_SIDE}
+              whole
+              onChange={(v) => again(() => setRows(v ?? 1))}
+            />
+          </label>
+          <label className="grid gap-1 text-[15px]">
+            Columns
+            <NumberField
+              label="Columns"
+              value={columns}
+              least={1}
+              most={MOST_SIDE}
+              whole
+              onChange={(v) => again(() => setColumns(v ?? 1))}
+            />
+          </label>
+          <Choice says="Codes run" value={way} options={WAYS} onChange={(w) => again(() => setWay(w))} />
+        </div>
+        <label className="grid gap-1 text-[15px]">
+          Codes in their order on the sheet; {BLANK} leaves a patch out
+          <textarea
+            className="field min-h-16 font-mono"
+            spellCheck={false}
+            value={text}
+            onChange={(e) => again(() => setText(e.target.value))}
+          />
+        </label>
+        {photo && (
+          <p className="m-0 flex flex-wrap items-center gap-3 text-[16px]" aria-live="polite">
+            <strong>{POINTS[points.length] ?? `${counted(named, "patch", "patches")} in place`}</strong>
+            {points.length > 0 && (
+              <button className="button" onClick={() => again(() => setPoints([]))}>
+                Point again
+              </button>
+            )}
+            {grid && !found && (
+              <button
+                className="button button-main"
+                disabled={share !== undefined || !named || rows * columns > MOST_PATCHES}
+                onClick={() => void readAll()}
+              >
+                Read {counted(named, "patch", "patches")}
+              </button>
+            )}
+            {found && (
+              <button className="button button-main" onClick={() => void keep()}>
+                Keep {counted(found.length, "reading")}
+              </button>
+            )}
+            {rows * columns > MOST_PATCHES && <span>At most {MOST_PATCHES} patches at a time.</span>}
+          </p>
+        )}
+        {share !== undefined && (
+          <progress className="w-full" value={share} aria-label="Reading the patches" />
+        )}
+        {trouble && (
+          <p role="alert" className="m-0 text-[15px]">
+            {trouble}
+          </p>
+        )}
+        {photo && (
+          <div className="relative w-fit cursor-crosshair" onClick={point} data-testid="sheet-photo">
+            <img
+              src={photo.url}
+              draggable={false}
+              className="block max-h-[52vh] max-w-full"
+              alt="The photo: point at bare paper, then at three patches"
+            />
+            {grid?.middles.map(([x, y], i) => {
+              const code = codes[i];
+              const patch =
+                found?.find((f) => f.at === grid.middles[i]) ?? found?.find((f) => f.code === code);
+              return (
+                <span
+                  key={i}
+                  className="code pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 border border-black bg-white px-0.5 text-[11px] leading-tight text-black"
+                  style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
+                >
+                  {patch && (
+                    <span
+                      className="mr-0.5 inline-block size-2.5 border border-black align-middle"
+                      style={{ background: labToHex(patch.lab) }}
+                    />
+                  )}
+                  {code ?? "·"}
+                </span>
+              );
+            })}
+            {points.slice(0, grid ? 1 : POINTS.length).map(([x, y], i) => (
+              <span
+                key={i}
+                className="pointer-events-none absolute size-3 -translate-x-1/2 -translate-y-1/2 border-2 border-black outline-2 outline-white"
+                style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
+              />
+            ))}
+          </div>
+        )}
+      </div>
+    </Modal>
+  );
+}
+
+/** Codes as they are typed elsewhere, where "-" by itself stands for no marker; here one may come twice. */
+function readTypedCodesWithBlanks(text: string): string[] {
+  return text
+    .split(/[\n;]+/)
+    .flatMap((line) =>
+      / - | -$|^- /.test(` ${line.trim()} `)
+        ? line.trim().split(/[\s,]+/)
+        : readTypedCodes(line, MOST_PATCHES, 40).codes,
+    )
+    .filter(Boolean)
+    .slice(0, MOST_PATCHES);
+}
