@@ -24,7 +24,9 @@ const pointAt = async (page: Page, x: number, y: number) => {
   await page.mouse.click(box.x + (x / 700) * box.width, box.y + (y / 500) * box.height);
 };
 
-test("from an empty studio to a first plan: codes typed, a paper, a sheet pointed at, a piece", async ({ page }) => {
+test("from an empty studio to a first plan: codes typed, a paper, a sheet pointed at, a piece", async ({
+  page,
+}) => {
   await page.goto("/start");
   await listens(page);
   await page.getByLabel("What it is called").fill("By the window");
@@ -43,10 +45,10 @@ test("from an empty studio to a first plan: codes typed, a paper, a sheet pointe
   await expect(paper.getByText("Card", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Point at the photo" }).click();
   await upload(page, "sheet.png", "image/png", await swatchSheet());
-  await page.getByLabel("Rows").fill("2");
-  await page.getByLabel("Rows").blur();
-  await page.getByLabel("Columns").fill("3");
-  await page.getByLabel("Columns").blur();
+  await page.getByRole("textbox", { name: "Rows" }).fill("2");
+  await page.getByRole("textbox", { name: "Rows" }).blur();
+  await page.getByRole("textbox", { name: "Columns" }).fill("3");
+  await page.getByRole("textbox", { name: "Columns" }).blur();
   await expect(page.getByText("Point at bare paper")).toBeVisible();
   await pointAt(page, 40, 40);
   await pointAt(page, 160, 160);
@@ -95,15 +97,22 @@ test("colours come from a list, and what is not understood is said by its line",
   await paper.getByRole("button", { name: "Add the paper" }).click();
   await page.getByRole("button", { name: "Type the list" }).click();
   await page.getByLabel(/A line each/).fill("R01 #f0d0d0\nr05; #d06060\nX9 #112233\nR02 blue");
-  await expect(page.getByText("2 colours understood; not understood: line 3, “X9” is not on the rack")).toBeVisible();
+  await expect(
+    page.getByText("2 colours understood; not understood: line 3, “X9” is not on the rack"),
+  ).toBeVisible();
   await page.getByRole("button", { name: "Keep 2 readings" }).click();
   await expect(page.getByText("2 of 12 known on Thin")).toBeVisible();
 });
 
-test("the demo is a copy: it is put back as it was, removed by its name, and fetched again", async ({ page, request }) => {
+test("the demo is a copy: it is put back as it was, removed by its name, and fetched again", async ({
+  page,
+  request,
+}) => {
   const studios = async () =>
     (await (await request.get("/api/studios")).json()) as { id: string; name: string; demo: boolean }[];
-  const made = (await (await request.post("/api/studios", { data: { name: "Mine beside the demo" } })).json()) as {
+  const made = (await (
+    await request.post("/api/studios", { data: { name: "Mine beside the demo" } })
+  ).json()) as {
     id: string;
   };
   const { id } = (await (await request.post("/api/demo", { data: {} })).json()) as { id: string };
@@ -136,7 +145,9 @@ test("the demo is a copy: it is put back as it was, removed by its name, and fet
   expect((await studios()).some((s) => s.id === made.id)).toBe(true);
 });
 
-test("a studio goes out as one zip and comes in again as another, the same in everything", async ({ request }) => {
+test("a studio goes out as one zip and comes in again as another, the same in everything", async ({
+  request,
+}) => {
   const zip = await (await request.get("/api/studio/export")).body();
   const came = await request.post("/api/studios/import", {
     headers: { "content-type": "application/zip" },
@@ -147,9 +158,14 @@ test("a studio goes out as one zip and comes in again as another, the same in ev
   const { id } = (await came.json()) as { id: string };
   const within = { "x-blendt-studio": id };
   const text = async (url: string, headers?: Record<string, string>) =>
-    (await (await request.get(url, headers && { headers })).text()).replace(/[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g, "id");
+    (await (await request.get(url, headers && { headers })).text()).replace(
+      /[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g,
+      "id",
+    );
   for (const format of ["csv", "json", "gpl", "cgats"])
-    expect(await text(`/api/rack?format=${format}`, within), format).toBe(await text(`/api/rack?format=${format}`));
+    expect(await text(`/api/rack?format=${format}`, within), format).toBe(
+      await text(`/api/rack?format=${format}`),
+    );
   expect(await text("/api/groups", within)).toBe(await text("/api/groups"));
   const again = await (await request.get("/api/studio/export", { headers: within })).body();
   // Ids are others, and take as much room.

@@ -61,7 +61,7 @@ export async function studiosOf(visitor: Visitor): Promise<Entered[]> {
 }
 
 /** Studios of one person. */
-export const MOST_STUDIOS = 20;
+export const MOST_STUDIOS = 50;
 
 export type StudioFacts = Pick<Entered, "name" | "units" | "sheet" | "hand">;
 

@@ -10,9 +10,9 @@ export function Line({
   ...input
 }: InputProps & { readonly says: string; readonly note?: ReactNode }) {
   return (
-    <label className="grid gap-1 text-[15px]">
+    <label className="grid min-w-0 gap-1 text-[15px]">
       {says}
-      <input className="field" {...input} />
+      <input className="field min-w-0" {...input} />
       {note && <span className="text-[14px] text-soft">{note}</span>}
     </label>
   );
@@ -33,10 +33,10 @@ export function Choice<T extends string>({
   readonly disabled?: boolean;
 }) {
   return (
-    <label className="grid gap-1 text-[15px]">
+    <label className="grid min-w-0 gap-1 text-[15px]">
       {says}
       <select
-        className="field"
+        className="field w-full min-w-0"
         value={value}
         disabled={disabled}
         onChange={(e) => onChange(e.target.value as T)}

@@ -49,7 +49,7 @@ function IntoDemo() {
           <StrokeChip key={coats[0]} coats={coats} width={84} height={34} />
         ))}
       </div>
-      <p className="mt-0 text-[16px]">
+      <p className="mt-0 mb-4 text-[16px]">
         A studio that is in use: three pieces, 320 markers with measured swatches, kept groups. Change what
         you like. It is yours alone, nothing of it gets into your own studio, and it can be put back or
         removed.
