@@ -33,7 +33,7 @@ const { id } = await post("/api/pieces", {
 
 const profile = mkdtempSync(join(tmpdir(), "blendt-profile-"));
 let context: BrowserContext | undefined;
-let page: Page;
+let page!: Page;
 let browserPid: number | undefined;
 
 /** The browser with a profile on the disk, as people have it. */

@@ -1,9 +1,42 @@
 import { malformedRequest, routesOnDisk, type Malformed } from "@/fixtures/malformed";
 import { malformedFiles, type FileKind } from "@/fixtures/malformed-files";
 import { seeded } from "@/sim/random";
+import { ownServer } from "./own-server";
 
-/** Sends malformed requests to a running Blendt: tsx bench/malformed.ts http://localhost:3000 10000 [seed] */
-const [base = "http://localhost:3000", count = "10000", seed = "1"] = process.argv.slice(2);
+/**
+ * Sends malformed requests to a running Blendt, or to one of its own that has accounts, as somebody who is signed in:
+ * npx tsx bench/malformed.ts http://localhost:3000|own 10000 [seed]
+ */
+const [where = "http://localhost:3000", count = "10000", seed = "1"] = process.argv.slice(2);
+const own =
+  where === "own"
+    ? await ownServer({ BLENDT_DEMO: "no", BLENDT_HOSTS: "studio.test", BLENDT_SIGN_UP: "open" })
+    : undefined;
+const base = own?.url ?? where;
+const PERSON = { name: "Whimbrel", password: "four unrelated words" };
+
+let cookie = "";
+/** A session: what is sent may end one. */
+async function signIn(): Promise<void> {
+  const post = (path: string, body: object) =>
+    fetch(base + path, {
+      method: "POST",
+      headers: { "content-type": "application/json", ...(cookie && { cookie }) },
+      body: JSON.stringify(body),
+    });
+  const keep = (a: Response) =>
+    (cookie =
+      a.headers
+        .getSetCookie()
+        .map((c) => c.split(";")[0])
+        .join("; ") || cookie);
+  let answer = await post("/api/session", PERSON);
+  if (!answer.ok) answer = await post("/api/people", PERSON);
+  keep(answer);
+  const all = (await (await fetch(`${base}/api/studios`, { headers: { cookie } })).json()) as unknown[];
+  if (!all.length) await post("/api/studios", { name: "Table" });
+}
+if (own) await signIn();
 const routes = routesOnDisk();
 const random = seeded(Number(seed));
 const SLOW_MS = 2000;
@@ -49,7 +82,7 @@ async function send(request: Sent): Promise<Outcome> {
   const { method, url, headers, body } = request;
   const answer = await fetch(base + url, {
     method,
-    headers,
+    headers: { ...headers, ...(cookie && { cookie }) },
     ...(body !== undefined && { body: body as BodyInit }),
   });
   const said = await answer.text();
@@ -79,6 +112,7 @@ const statuses = new Map<number, number>();
 let [failed, slow, unworded, slowest] = [0, 0, 0, 0];
 for (let sent = 0; sent < Number(count); sent += AT_ONCE) {
   const outcomes = await Promise.all(Array.from({ length: AT_ONCE }, () => send(nextRequest())));
+  if (own && outcomes.some((o) => o.status === 401 || /no studio yet/.test(o.said))) await signIn();
   for (const o of outcomes) {
     statuses.set(o.status, (statuses.get(o.status) ?? 0) + 1);
     slowest = Math.max(slowest, o.ms);
@@ -101,4 +135,5 @@ console.log(
 console.log(
   `${failed} of 5xx, ${slow} over ${SLOW_MS} ms (slowest ${slowest.toFixed(0)}), ${unworded} without our words`,
 );
+own?.stop();
 process.exitCode = failed + slow + unworded ? 1 : 0;

@@ -14,7 +14,7 @@ export interface OwnServer {
   /** Starts the launcher again after it was killed. */
   readonly launch: () => void;
   readonly isUp: () => Promise<boolean>;
-  /** Waits until it answers; throws after a minute. */
+  /** Waits until it answers; throws after five minutes: it may have to be built. */
   readonly up: () => Promise<void>;
   readonly stop: () => void;
 }
@@ -56,7 +56,7 @@ export async function ownServer(told: Readonly<Record<string, string>> = {}): Pr
       () => false,
     );
   const up = async () => {
-    for (let i = 0; i < 600; i++) {
+    for (let i = 0; i < 3000; i++) {
       if (await isUp()) return;
       await new Promise((r) => setTimeout(r, 100));
     }

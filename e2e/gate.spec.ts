@@ -5,7 +5,8 @@ import { seeded } from "@/sim/random";
 
 const ID = "0b0e7d3c-8a53-4f19-9c56-1f5b7d1c2a10";
 const routes = routesOnDisk().map(
-  ([method, url]) => [method, url.replace("[id]", ID).replace("[name]", "predict")] as const,
+  ([method, url]) =>
+    [method, url.replace("[id]", ID).replace("[name]", "predict").replace("[code]", "x")] as const,
 );
 const writes = routes.filter(([method]) => method !== "GET");
 
@@ -120,7 +121,11 @@ test("malformed requests over all handlers and operations are refused in words, 
 }) => {
   const random = seeded(20);
   for (let i = 0; i < 400; i++) {
-    const { method, url, headers, body } = malformedRequest(routesOnDisk(), random);
+    // On this server nobody has an account; bench/malformed.ts goes through those routes on one of its own.
+    const { method, url, headers, body } = malformedRequest(
+      routesOnDisk().filter(([, at]) => !/people|session|recovery|password|join|studio/.test(at)),
+      random,
+    );
     const start = Date.now();
     const answer = await request.fetch(url, {
       method,

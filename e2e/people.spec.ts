@@ -3,13 +3,12 @@ import path from "node:path";
 import { expect, test, type Browser, type BrowserContext, type Page } from "@playwright/test";
 import pg from "pg";
 import { routesOnDisk } from "@/fixtures/malformed";
-import { bands } from "./studio";
-import { startServer, type Server } from "./server";
+import { bands, listens } from "./studio";
+import { closeBrowsers, fill, newBrowser, PASSWORD, sessionOf, startServer, type Server } from "./server";
 
 /** A server that others reach: nobody is let in without an account. */
 let server: Server;
 const SETUP = "abcd-efgh-ijkl-mnop";
-const PASSWORD = "four unrelated words";
 const NOBODYS = "0b0e7d3c-8a53-4f19-9c56-1f5b7d1c2a10";
 
 test.describe.configure({ mode: "serial" });
@@ -18,22 +17,9 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.stop());
 
-const contexts: BrowserContext[] = [];
-test.afterAll(() => Promise.all(contexts.map((c) => c.close())));
-
 /** A browser of somebody's. */
-async function browserOf(browser: Browser): Promise<{ context: BrowserContext; page: Page }> {
-  const context = await browser.newContext({ baseURL: server.url });
-  contexts.push(context);
-  return { context, page: await context.newPage() };
-}
-const listens = (page: Page) => page.locator("html[data-ready]").waitFor({ state: "attached" });
-const fill = async (page: Page, name: string, password = PASSWORD) => {
-  await page.getByLabel("Name", { exact: false }).first().fill(name);
-  await page.getByLabel(/^Password/).fill(password);
-};
-const sessionOf = async (context: BrowserContext) =>
-  (await context.cookies()).find((c) => c.name === "blendt.session_token")!;
+const browserOf = (browser: Browser) => newBrowser(browser, server.url);
+test.afterAll(closeBrowsers);
 
 let owner: { context: BrowserContext; page: Page };
 let guest: { context: BrowserContext; page: Page };

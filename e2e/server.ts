@@ -1,5 +1,6 @@
 import { execFileSync, spawn, type ChildProcess } from "node:child_process";
 import { createServer } from "node:net";
+import type { Browser, BrowserContext, Page } from "@playwright/test";
 
 /** A server that others reach, with a database of its own in the cluster of the tests. */
 export interface Server {
@@ -51,3 +52,30 @@ export async function startServer(name: string, told: Record<string, string>): P
   for (let i = 0; i < 150 && !(await isUp()); i++) await new Promise((r) => setTimeout(r, 200));
   return { url, databaseUrl, stop: () => void child.kill() };
 }
+
+export const PASSWORD = "four unrelated words";
+
+const contexts: BrowserContext[] = [];
+
+/** A browser of somebody's. */
+export async function newBrowser(
+  browser: Browser,
+  baseURL: string,
+): Promise<{ context: BrowserContext; page: Page }> {
+  const context = await browser.newContext({ baseURL });
+  contexts.push(context);
+  return { context, page: await context.newPage() };
+}
+
+export const closeBrowsers = async (): Promise<void> => {
+  await Promise.all(contexts.splice(0).map((c) => c.close()));
+};
+
+/** Types name and password into the form that is shown. */
+export async function fill(page: Page, name: string, password = PASSWORD): Promise<void> {
+  await page.getByLabel("Name", { exact: false }).first().fill(name);
+  await page.getByLabel(/^Password/).fill(password);
+}
+
+export const sessionOf = async (context: BrowserContext) =>
+  (await context.cookies()).find((c) => c.name === "blendt.session_token")!;
