@@ -54,20 +54,24 @@ async function openBrowser(): Promise<void> {
       .trim()
       .split("\n")[0],
   );
-  page = context.pages()[0] ?? (await context.newPage());
+  page = await context.newPage();
   await openPiece();
 }
 async function openPiece(): Promise<void> {
+  let said = "";
   for (let i = 0; i < 40; i++) {
     try {
       await page.goto(`${server.url}/pieces/${id}/colour`, { timeout: 15_000 });
       await page.locator("html[data-ready]").waitFor({ state: "attached", timeout: 15_000 });
       return;
-    } catch {
+    } catch (e) {
+      said = String(e).split("\n")[0]!;
       await server.up();
+      // A browser that came up half, as when the killed one still held its profile, is started anew by whoever sits there.
+      page = await context!.newPage().catch(() => page);
     }
   }
-  throw new Error("the piece does not open");
+  throw new Error(`the piece does not open: ${said}`);
 }
 const nameField = () => page.getByLabel("Name of the piece");
 const storedName = async (): Promise<string> => {

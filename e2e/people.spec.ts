@@ -1,7 +1,6 @@
 import { readdirSync } from "node:fs";
 import path from "node:path";
 import { expect, test, type Browser, type BrowserContext, type Page } from "@playwright/test";
-import pg from "pg";
 import { routesOnDisk } from "@/fixtures/malformed";
 import { bands, listens } from "./studio";
 import { closeBrowsers, fill, newBrowser, PASSWORD, sessionOf, startServer, type Server } from "./server";
@@ -226,7 +225,7 @@ test("somebody of another studio sees and changes nothing, whatever they name", 
   });
   const pictureId = ((await picture.json()) as { id: string }).id;
   const [paper] = ((await own.get("/api/rack?format=json").then((a) => a.json())) as { paper: string }).paper
-    ? (await withDatabase((db) => db.query<{ id: string }>("select id from papers"))).rows
+    ? (await server.ask((db) => db.query<{ id: string }>("select id from papers"))).rows
     : [];
   const group = {
     name: "Theirs",
@@ -287,19 +286,9 @@ test("somebody of another studio sees and changes nothing, whatever they name", 
   expect(mine.id).not.toBe(studioId);
 });
 
-const withDatabase = async <T>(work: (db: pg.Client) => Promise<T>): Promise<T> => {
-  const db = new pg.Client({ connectionString: server.databaseUrl });
-  await db.connect();
-  try {
-    return await work(db);
-  } finally {
-    await db.end();
-  }
-};
-
 /** Everything of a studio as text. */
 const contents = (studio: string): Promise<string> =>
-  withDatabase(async (db) => {
+  server.ask(async (db) => {
     let all = "";
     for (const table of ["papers", "pieces", "kept_groups", "pictures", "readings"]) {
       const { rows } = await db.query(`select * from ${table} where studio_id = $1 order by id`, [studio]);
@@ -322,7 +311,7 @@ test("a link shows one piece to whoever has it, until it is ended", async ({ bro
   await expect(stranger.page.getByRole("link")).toHaveCount(0);
   expect((await request.get(`${server.url}/api/pieces/${pieceId}`)).status()).toBe(401);
   // A picture of the studio that the piece does not show stays where it is.
-  const { rows } = await withDatabase((db) => db.query<{ id: string }>("select id from pictures"));
+  const { rows } = await server.ask((db) => db.query<{ id: string }>("select id from pictures"));
   const code = link.split("/").at(-1)!;
   expect((await request.get(`${server.url}/api/shared/${code}/pictures/${rows[0]!.id}`)).status()).toBe(404);
   await page.getByRole("button", { name: "End it" }).click();

@@ -1,11 +1,13 @@
 import { execFileSync, spawn, type ChildProcess } from "node:child_process";
 import { createServer } from "node:net";
+import pg from "pg";
 import type { Browser, BrowserContext, Page } from "@playwright/test";
 
 /** A server that others reach, with a database of its own in the cluster of the tests. */
 export interface Server {
   readonly url: string;
-  readonly databaseUrl: string;
+  /** Asks its database itself. */
+  readonly ask: <T>(work: (db: pg.Client) => Promise<T>) => Promise<T>;
   readonly stop: () => void;
 }
 
@@ -50,7 +52,16 @@ export async function startServer(name: string, told: Record<string, string>): P
       () => false,
     );
   for (let i = 0; i < 150 && !(await isUp()); i++) await new Promise((r) => setTimeout(r, 200));
-  return { url, databaseUrl, stop: () => void child.kill() };
+  const ask = async <T>(work: (db: pg.Client) => Promise<T>): Promise<T> => {
+    const db = new pg.Client({ connectionString: databaseUrl });
+    await db.connect();
+    try {
+      return await work(db);
+    } finally {
+      await db.end();
+    }
+  };
+  return { url, ask, stop: () => void child.kill() };
 }
 
 export const PASSWORD = "four unrelated words";

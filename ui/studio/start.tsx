@@ -50,7 +50,7 @@ function IntoDemo() {
         ))}
       </div>
       <p className="mt-0 mb-4 text-[16px]">
-        A studio that is in use: three pieces, 320 markers with measured swatches, kept groups. Change what
+        A studio that is in use: three pieces, 288 markers with measured swatches, kept groups. Change what
         you like. It is yours alone, nothing of it gets into your own studio, and it can be put back or
         removed.
       </p>
