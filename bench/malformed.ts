@@ -37,7 +37,8 @@ async function signIn(): Promise<void> {
   if (!all.length) await post("/api/studios", { name: "Table" });
 }
 if (own) await signIn();
-const routes = routesOnDisk();
+// Signing out is no malformed request, and would end the measurement.
+const routes = routesOnDisk().filter(([method, at]) => method !== "DELETE" || !/session/.test(at));
 const random = seeded(Number(seed));
 const SLOW_MS = 2000;
 const AT_ONCE = 4;

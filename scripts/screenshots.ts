@@ -24,6 +24,36 @@ const drawnPieces = (least: number) =>
     .getByTestId("piece-picture")
     .nth(least - 1)
     .waitFor({ timeout: 120_000 });
+// The first visit, in a studio of one's own.
+await open("/start");
+await shoot("start");
+await page.getByLabel("What it is called").fill("The kitchen table");
+await click("Start your studio");
+await page.waitForURL(/begin/);
+await page.getByLabel(/Type the codes/).fill("reed 1-6 c m\nclay 2-6 c\nlake 3-7 c m");
+await click("Put them on the rack");
+await page
+  .getByText("26 markers on the rack")
+  .waitFor()
+  .catch(() => undefined);
+await page.getByLabel("Name", { exact: true }).fill("Smooth white card");
+await click("Add the paper");
+await page
+  .getByRole("button", { name: "Print a chart" })
+  .or(page.getByRole("link", { name: "Print a chart" }))
+  .waitFor();
+await page
+  .getByRole("heading", { name: "Their colours: known how?" })
+  .evaluate((h) => h.scrollIntoView({ block: "end" }));
+await page.evaluate(() => scrollBy(0, 420));
+await page.waitForTimeout(500);
+await shoot("begin");
+await open("/studio");
+await shoot("studio");
+// The demo from here on.
+await open("/start");
+await click("Look around in the demo");
+await page.waitForURL(base + "/");
 await open("/");
 await drawnPieces(1);
 await page.waitForTimeout(1500);
@@ -60,9 +90,6 @@ await shoot("colour");
 await page.keyboard.press("m");
 await page.getByText(/stacks computed/).waitFor({ timeout: 90_000 });
 await shoot("match");
-await open(`${moth}?area=area-2&tab=school`);
-await page.getByText("in use").waitFor({ timeout: 60_000 });
-await shoot("school");
 await open(`${kite}?area=area-1&tab=shadow`);
 await page.getByText("wanted shadow, L*").first().waitFor({ timeout: 60_000 });
 await shoot("shadow");
@@ -78,10 +105,7 @@ await drawnPieces(1);
 await shoot("steps");
 await open("/rack?marker=clay5m");
 await shoot("rack");
-await open("/rack?view=findings");
-await shoot("findings");
 await open("/swatchbook");
-await shoot("swatchbook");
 const papers = await page
   .locator('main a[href^="/swatchbook/"]')
   .evaluateAll((all) => [...new Set(all.map((a) => a.getAttribute("href")!))]);
