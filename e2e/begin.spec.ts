@@ -89,16 +89,16 @@ test("colours come from a list, and what is not understood is said by its line",
   await page.getByRole("button", { name: "Start your studio" }).click();
   await page.waitForURL(/begin/);
   await listens(page);
-  await page.getByLabel(/Type the codes/).fill("R 01-12");
+  await page.getByLabel(/Type the codes/).fill("fen 01-12");
   await page.getByRole("button", { name: "Put them on the rack" }).click();
   await expect(page.getByText("12 markers on the rack")).toBeVisible();
   const paper = page.getByRole("region", { name: "The paper you colour on" });
   await paper.getByLabel("Name").fill("Thin");
   await paper.getByRole("button", { name: "Add the paper" }).click();
   await page.getByRole("button", { name: "Type the list" }).click();
-  await page.getByLabel(/A line each/).fill("R01 #f0d0d0\nr05; #d06060\nX9 #112233\nR02 blue");
+  await page.getByLabel(/A line each/).fill("fen01 #f0d0d0\nFEN05; #d06060\nmoor9 #112233\nfen02 blue");
   await expect(
-    page.getByText("2 colours understood; not understood: line 3, “X9” is not on the rack"),
+    page.getByText("2 colours understood; not understood: line 3, “moor9” is not on the rack"),
   ).toBeVisible();
   await page.getByRole("button", { name: "Keep 2 readings" }).click();
   await expect(page.getByText("2 of 12 known on Thin")).toBeVisible();

@@ -100,6 +100,36 @@ test("a rack that is full takes nothing more, and still changes what it has", as
   });
 });
 
+test("a studio that holds as much as it may takes nothing more, and says so", async () => {
+  const db = new pg.Client({ connectionString: process.env.DATABASE_URL });
+  await db.connect();
+  await db.query(
+    "insert into ranges (studio_id, name, families) select $1, 'many ' || n, '{}' from generate_series(1, 100) n",
+    [other.id],
+  );
+  await db.end();
+  const full = {
+    name: "StudioFull",
+    message: "This studio holds 100 ranges, which is as many as it may. Remove some first.",
+  };
+  await expect(
+    addRange(other, { name: "One more", families: [], key: null, homes: {} }),
+  ).rejects.toMatchObject(full);
+  await expect(
+    addReadings(
+      own,
+      paperId,
+      Array.from({ length: 200_001 }, () => ({
+        stack: ["a"],
+        lab: [50, 0, 0] as const,
+        source: "hand" as const,
+      })),
+    ),
+  ).rejects.toMatchObject({
+    name: "StudioFull",
+  });
+});
+
 test("changes of the rack are all made or none", async () => {
   const set = { owned: false, wished: true };
   expect(

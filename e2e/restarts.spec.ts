@@ -4,6 +4,7 @@ import {
   existsSync,
   mkdirSync,
   mkdtempSync,
+  readdirSync,
   readFileSync,
   rmSync,
   statSync,
@@ -29,7 +30,14 @@ const environment = (): NodeJS.ProcessEnv => {
     BLENDT_TEST_CLUSTER: ____,
     ...rest
   } = process.env;
-  return { ...rest, BLENDT_STATE: state, BLENDT_DATA: data, BLENDT_PORT: String(port), BLENDT_DEMO: "no" };
+  return {
+    ...rest,
+    BLENDT_STATE: state,
+    BLENDT_DATA: data,
+    BLENDT_PORT: String(port),
+    BLENDT_DEMO: "no",
+    BLENDT_BACKUPS: join(home, "nightly"),
+  };
 };
 const blendt = (...args: string[]) =>
   spawnSync("./blendt", args, { encoding: "utf8", env: environment(), timeout: 60_000 });
@@ -186,7 +194,28 @@ test("a backup is put back bit for bit, and what is none changes nothing", async
   expect(contents()).toBe(before);
 });
 
-test("logs are their owner's, and hold nothing of a document", async () => {
+test("a backup lies there for each night, and old ones go", () => {
+  const nightly = join(home, "nightly");
+  const today = readdirSync(nightly);
+  expect(today).toHaveLength(1);
+  expect(today[0]).toMatch(/^blendt-\d{4}-\d\d-\d\d\.backup$/);
+  expect(statSync(join(nightly, today[0]!)).mode & 0o077).toBe(0);
+});
+
+test("logs are their owner's, go round, and hold nothing of a document", async () => {
+  const long = join(home, "long.log");
+  for (const turn of ["one", "two", "three", "four", "five"]) {
+    writeFileSync(long, turn.repeat(1000));
+    spawnSync("bash", ["-c", `. scripts/processes.sh; rotate ${long} 100`]);
+  }
+  expect(statSync(long).size).toBe(0);
+  expect([1, 2, 3].map((n) => readFileSync(`${long}.${n}`, "utf8").slice(0, 3))).toEqual([
+    "fiv",
+    "fou",
+    "thr",
+  ]);
+  expect(existsSync(`${long}.4`)).toBe(false);
+  expect(statSync(`${long}.1`).mode & 0o077).toBe(0);
   for (const file of ["app.log", "secret", "lock"])
     expect(statSync(join(state, file)).mode & 0o077, file).toBe(0);
   const log = readFileSync(join(state, "app.log"), "utf8");

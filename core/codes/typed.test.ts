@@ -10,7 +10,7 @@ describe("codes as they are typed", () => {
   it("are a family at a time, with ranges of digits and its endings", () => {
     expect(typed("reed 1-3 c m").codes).toEqual(["reed1c", "reed1m", "reed2c", "reed2m", "reed3c", "reed3m"]);
     expect(typed("reed 1 – 2, 5 c").codes).toEqual(["reed1c", "reed2c", "reed5c"]);
-    expect(typed("R 01-03").codes).toEqual(["R01", "R02", "R03"]);
+    expect(typed("fen 01-03").codes).toEqual(["fen01", "fen02", "fen03"]);
     expect(typed("reed1-3c; clay 7").codes).toEqual(["reed1c", "reed2c", "reed3c", "clay7"]);
   });
   it("that make no family stand for themselves", () => {

@@ -16,8 +16,8 @@ const SHEETS = {
 } as const;
 const CAPACITIES = {
   "3": "thin: about 3 coats",
-  "4": "marker paper or card: about 4",
-  "6": "heavy card: about 6",
+  "4": "card: about 4 coats",
+  "6": "heavy: about 6 coats",
 } as const;
 
 /** A paper by name, bare colour and how much it holds. */
