@@ -43,8 +43,8 @@ describe("a key guessed from codes", () => {
   it("reads every code it was guessed from", () => {
     for (const text of [
       "reed 1-9 c m\nclay 1-12 c",
-      "R 01-20\nYG 01-20",
-      "k-3 k-14 br-2",
+      "fen 01-20\ndune 01-20",
+      "kelp-3 kelp-14 bark-2",
       "n 1-9\nreed 2-4 c",
     ]) {
       const { codes } = typed(text);
