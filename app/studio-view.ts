@@ -2,12 +2,12 @@ import { headers } from "next/headers";
 import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
 import { isId } from "@/border/fields";
-import { entered, SignInNeeded, StudioNeeded, visitorOf } from "@/border/guard";
+import { chosenOf, SignInNeeded, StudioNeeded, visitorOf } from "@/border/guard";
 import { findPicture, type PictureFacts } from "@/store/pictures";
 import { findPiece, type StoredPiece } from "@/store/pieces";
 import { listPapers, type PaperSheet } from "@/store/papers";
 import type { Visitor } from "@/store/people";
-import type { Entered } from "@/store/studio";
+import { studiosOf, type Entered } from "@/store/studio";
 import type { RackAt } from "@/ui/rack-here";
 
 /** Sends whoever may not see a page to where they can sign in, and who has no studio to where one begins. */
@@ -26,8 +26,13 @@ async function orElsewhere<T>(work: Promise<T>): Promise<T> {
 /** Who looks at a page; a stranger is sent to sign in. */
 export const currentVisitor = cache(async (): Promise<Visitor> => orElsewhere(visitorOf(await headers())));
 
+/** Studios that whoever looks may enter. */
+export const currentStudios = cache(async (): Promise<Entered[]> => studiosOf(await currentVisitor()));
+
 /** The studio in which a page is looked at: pages have no other way to one. */
-export const currentStudio = cache(async (): Promise<Entered> => orElsewhere(entered(await headers())));
+export const currentStudio = cache(async (): Promise<Entered> =>
+  orElsewhere(Promise.all([currentStudios(), headers()]).then(([all, asked]) => chosenOf(all, asked))),
+);
 
 /** Which rack a page shows: that of the wanted paper, or of the studio's first. The page names it, and the browser fetches it once. */
 export interface RackShown {

@@ -1,4 +1,5 @@
 import { readFileSync } from "node:fs";
+import pg from "pg";
 import { seeded } from "@/sim/random";
 import { quantile } from "./quantile";
 import { ownServer } from "./own-server";
@@ -19,9 +20,11 @@ const papers = [
   ...(await (await call("/swatchbook", {}, here)).text()).matchAll(/\/swatchbook\/([0-9a-f-]{36})/g),
 ].map((m) => m[1]!);
 const paper = papers[0]!;
-const pieces = [...(await (await call("/", {}, here)).text()).matchAll(/\/pieces\/([0-9a-f-]{36})/g)].map(
-  (m) => m[1]!,
-);
+const db = new pg.Client({ connectionString: server.databaseUrl });
+await db.connect();
+const { rows } = await db.query<{ id: string }>("select id from pieces where studio_id = $1", [demo.id]);
+await db.end();
+const pieces = rows.map((r) => r.id);
 const document = (
   (await (await call(`/api/pieces/${pieces[0]}`, {}, here)).json()) as { document: { name: string } }
 ).document;

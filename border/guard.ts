@@ -48,8 +48,7 @@ function cookieOf(headers: Headers, name: string): string | undefined {
 }
 
 /** The studio of a request: the one it names, else the one the browser was in last, else the first that is there. */
-export async function chosenOf(visitor: Visitor, headers: Headers): Promise<Entered> {
-  const all = await studiosOf(visitor);
+export function chosenOf(all: readonly Entered[], headers: Headers): Entered {
   const named = headers.get(STUDIO_HEADER);
   if (named !== null) {
     const found = all.find((s) => s.id === named);
@@ -67,7 +66,7 @@ export async function chosenOf(visitor: Visitor, headers: Headers): Promise<Ente
  * @throws SignInNeeded, StudioNeeded, StoreUnavailable
  */
 export const entered = async (headers: Headers): Promise<Entered> =>
-  chosenOf(await visitorOf(headers), headers);
+  chosenOf(await studiosOf(await visitorOf(headers)), headers);
 
 /** @throws NotAllowed */
 export function mustBe(least: Role, { role }: Pick<Entered, "role">): void {

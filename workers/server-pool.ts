@@ -34,6 +34,8 @@ const pool = (): Piscina<ServerJob, ServerAnswer> =>
     maxThreads: Math.max(1, Math.min(4, availableParallelism() - 1)),
     maxQueue: MOST_WAITING,
     idleTimeout: IDLE,
+    // And they go first on the others, too.
+    niceIncrement: 15,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
   }));
 

@@ -1,12 +1,11 @@
 import type { ReactNode } from "react";
-import { currentStudio, currentVisitor } from "@/app/studio-view";
-import { studiosOf } from "@/store/studio";
+import { currentStudio, currentStudios, currentVisitor } from "@/app/studio-view";
 import { StudioProvider } from "@/ui/studio/studio-context";
 
 /** What every page of a studio has in common: which studio it is, and who looks. */
 export default async function StudioLayout({ children }: { children: ReactNode }) {
-  const [studio, visitor] = await Promise.all([currentStudio(), currentVisitor()]);
-  const others = (await studiosOf(visitor)).map(({ id, name, demo }) => ({ id, name, demo }));
+  const [studio, visitor, all] = await Promise.all([currentStudio(), currentVisitor(), currentStudios()]);
+  const others = all.map(({ id, name, demo }) => ({ id, name, demo }));
   const { id, name, role, demo, units, sheet, hand } = studio;
   return (
     <>
