@@ -172,7 +172,7 @@ for (const e of errors.slice(0, 5)) console.log(e);
   const memory = () =>
     Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid("app")}/status`, "utf8"))![1]) / 1024;
   const marks = [memory()];
-  for (let k = 0; k < 10; k++) {
+  for (let k = 0; k < Number(process.env.ROUNDS ?? 10); k++) {
     for (let i = 0; i < 1000; i += 10)
       await Promise.all(
         Array.from({ length: 10 }, (_, j) =>

@@ -1,4 +1,5 @@
-import { and, desc, eq, sql } from "drizzle-orm";
+import { and, desc, eq, inArray, sql } from "drizzle-orm";
+import { LRUCache } from "lru-cache";
 import type { Piece } from "@/core/piece/piece";
 import { upgradePiece } from "@/core/piece/upgrade";
 import { withStore } from "./database";
@@ -30,13 +31,36 @@ const present = (row: StoredPiece): StoredPiece => ({
   document: upgradePiece(row.document) as Piece,
 });
 
-/** All pieces, last changed first. */
-export const listPieces = async (studio: Studio): Promise<StoredPiece[]> =>
-  (
-    await withStore((db) =>
-      db.select(columns).from(pieces).where(eq(pieces.studioId, studio.id)).orderBy(desc(pieces.changedAt)),
-    )
-  ).map(present);
+/** Documents that are kept in memory, of all studios: a stored revision never changes. */
+const MOST_KEPT = 400;
+const kept = new LRUCache<string, StoredPiece>({ max: MOST_KEPT });
+const keyOf = ({ id, revision }: Pick<StoredPiece, "id" | "revision">) => `${id} ${revision}`;
+
+/** All pieces, last changed first. Only documents that are not in memory are read. */
+export async function listPieces(studio: Studio): Promise<StoredPiece[]> {
+  const { document: _, ...heads } = columns;
+  const there = await withStore((db) =>
+    db.select(heads).from(pieces).where(eq(pieces.studioId, studio.id)).orderBy(desc(pieces.changedAt)),
+  );
+  const missing = there.filter((p) => !kept.has(keyOf(p))).map((p) => p.id);
+  const read = new Map<string, StoredPiece>();
+  if (missing.length)
+    for (const row of await withStore((db) =>
+      db
+        .select(columns)
+        .from(pieces)
+        .where(and(eq(pieces.studioId, studio.id), inArray(pieces.id, missing))),
+    )) {
+      const now = present(row);
+      read.set(row.id, now);
+      kept.set(keyOf(row), now);
+    }
+  return there.flatMap((p) => {
+    // One that was saved or deleted in between is as it is now, or is not there.
+    const found = read.get(p.id) ?? kept.get(keyOf(p));
+    return found ? [{ ...found, changedAt: p.changedAt }] : [];
+  });
+}
 
 export const countPieces = (studio: Studio): Promise<number> =>
   withStore((db) => db.$count(pieces, eq(pieces.studioId, studio.id)));
