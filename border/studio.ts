@@ -1,6 +1,6 @@
 import { SHEETS, type SheetName } from "@/core/chart/layout";
 import { LONGEST_PASSWORD, SHORTEST_PASSWORD } from "./person";
-import { Flag, Name, Nullable, OneOf, Optional, Rule, Text } from "./fields";
+import { Name, Nullable, OneOf, Optional, Rule, Text } from "./fields";
 
 /** What people may do in a studio: everything and let others in; work; look. */
 export const ROLES = ["owner", "member", "viewer"] as const;
@@ -28,11 +28,6 @@ export class NewStudioInput extends SettingsInput {
 /** A studio is removed by somebody who can say what it is called. */
 export class RemoveStudioInput {
   @Name() name!: string;
-}
-
-export class DemoInput {
-  /** Puts the demo back as it was. */
-  @Optional() @Flag() reset?: boolean;
 }
 
 const Password = () =>

@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import sharp from "sharp";
+import { newDemo } from "@/store/copy-studio";
 import { expect, test } from "./test";
 import { listens, open, pickAt, upload } from "./studio";
 
@@ -72,6 +73,7 @@ test("from an empty studio to a first plan: codes typed, a paper, a sheet pointe
   await page.waitForURL(/colour/);
   await listens(page);
   await page.getByRole("button", { name: "Add area" }).click();
+  await page.getByLabel("Name of the area").fill("Skin");
   await page.keyboard.press("Enter");
   await upload(page, "sheet.png", "image/png", await swatchSheet());
   await page.getByTestId("reference").waitFor();
@@ -115,7 +117,11 @@ test("the demo is a copy: it is put back as it was, removed by its name, and fet
   ).json()) as {
     id: string;
   };
-  const { id } = (await (await request.post("/api/demo", { data: {} })).json()) as { id: string };
+  // One of its own: those of the workers are needed.
+  const { id } = (await newDemo({ kind: "local" }))!;
+  expect(((await (await request.post("/api/demo")).json()) as { name: string }).name).toBe(
+    "Saltmarsh Studio",
+  );
   const within = { "x-blendt-studio": id };
   const pieces = async () => {
     await page.context().addCookies([{ name: "blendt-studio", value: id, url: process.env.BLENDT_URL! }]);

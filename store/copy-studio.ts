@@ -94,20 +94,19 @@ async function copyContent(tx: Tx, from: string, to: string): Promise<void> {
       .where(eq(keptGroups.id, id));
 }
 
-/**
- * Copies the demo that was made when the server was set up.
- * @param id of the copy, where it is to have a certain one
- */
-export const newDemo = (visitor: Visitor, id?: string): Promise<Studio | undefined> =>
+const templateOf = async (tx: Tx) =>
+  (await tx.select().from(studios).where(eq(studios.slug, DEMO_STUDIO)))[0];
+
+/** Copies the demo that was made when the server was set up; undefined when there is none. */
+export const newDemo = (visitor: Visitor): Promise<Studio | undefined> =>
   withStore((db) =>
     db.transaction(async (tx) => {
-      const [template] = await tx.select().from(studios).where(eq(studios.slug, DEMO_STUDIO));
+      const template = await templateOf(tx);
       if (!template) return undefined;
-      if (id) await tx.delete(studios).where(and(eq(studios.id, id), eq(studios.demo, true)));
       const { name, units, sheet, hand } = template;
       const [copy] = await tx
         .insert(studios)
-        .values({ ...(id && { id }), name, units, sheet, hand, demo: true })
+        .values({ name, units, sheet, hand, demo: true })
         .returning({ id: studios.id, name: studios.name });
       await ownedBy(tx, visitor, copy!.id);
       await copyContent(tx, template.id, copy!.id);
@@ -115,16 +114,32 @@ export const newDemo = (visitor: Visitor, id?: string): Promise<Studio | undefin
     }),
   );
 
-/**
- * A demo studio for somebody: the one they have, or a copy of that which was made when the server was set up.
- * @param reset puts back what has been done in it, or what was removed
- * @returns undefined when this server has no demo, or the visitor too many studios
- */
-export async function copyDemo(visitor: Visitor, reset: boolean): Promise<Studio | undefined> {
+/** A demo studio for somebody: the one they have, or a new one; undefined when this server has none, or they have too many studios. */
+export async function demoFor(visitor: Visitor): Promise<Studio | undefined> {
   const all = await studiosOf(visitor);
   const there = all.find((s) => s.demo && s.role === "owner");
-  if (there && !reset) return there;
-  if (!there && all.length >= MOST_STUDIOS) return undefined;
-  // Put back under the id it had: what is open in a browser goes on to work.
-  return newDemo(visitor, there?.id);
+  if (there) return there;
+  return all.length >= MOST_STUDIOS ? undefined : newDemo(visitor);
 }
+
+/**
+ * Puts a demo studio back as it was made, under the same ids: what is open in a browser goes on to work, and who was let in stays.
+ * @returns false when it is none
+ */
+export const resetDemo = (studio: Studio): Promise<boolean> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      const template = await templateOf(tx);
+      const [own] = await tx
+        .select({ id: studios.id })
+        .from(studios)
+        .where(and(eq(studios.id, studio.id), eq(studios.demo, true)))
+        .for("update");
+      if (!template || !own) return false;
+      for (const table of [...CONTENT].reverse()) await tx.delete(table).where(eq(table.studioId, studio.id));
+      const { name, units, sheet, hand } = template;
+      await tx.update(studios).set({ name, units, sheet, hand }).where(eq(studios.id, studio.id));
+      await copyContent(tx, template.id, studio.id);
+      return true;
+    }),
+  );

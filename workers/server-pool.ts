@@ -35,7 +35,7 @@ const pool = (): Piscina<ServerJob, ServerAnswer> =>
     maxQueue: MOST_WAITING,
     idleTimeout: IDLE,
     // And they go first on the others, too.
-    niceIncrement: 15,
+    niceIncrement: 5,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
   }));
 

@@ -11,7 +11,7 @@ export function RemovePart({ demo }: { readonly demo: boolean }) {
   const { name } = useStudio()!;
   const [typed, setTyped] = useState("");
   const reset = useSubmit(async () => {
-    await send("POST", "/api/demo", { reset: true });
+    await send("PUT", "/api/demo");
     location.assign("/");
   });
   const remove = useSubmit(async () => {

@@ -39,7 +39,7 @@ export function Start({ hasDemo, others }: { readonly hasDemo: boolean; readonly
 
 function IntoDemo() {
   const { busy, error, submit } = useSubmit(async () => {
-    enterStudio((await send<{ id: string }>("POST", "/api/demo", {})).id);
+    enterStudio((await send<{ id: string }>("POST", "/api/demo")).id);
     location.assign("/");
   });
   return (

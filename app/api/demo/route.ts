@@ -1,13 +1,15 @@
-import { created, personRoute } from "@/border/route";
-import { DemoInput } from "@/border/studio";
-import { copyDemo } from "@/store/copy-studio";
+import { created, personRoute, route } from "@/border/route";
+import { demoFor, resetDemo } from "@/store/copy-studio";
 
-/** A demo studio of one's own, as it was made; on wish in place of the one that is there. */
+/** A demo studio of one's own: the one that is there, or a new one. */
 export const POST = personRoute(
-  DemoInput,
-  async (visitor, { reset }) => {
-    const studio = await copyDemo(visitor, reset ?? false);
+  null,
+  async (visitor) => {
+    const studio = await demoFor(visitor);
     return studio && created(studio);
   },
   "demo on this server",
 );
+
+/** Puts the demo one is in back as it was made. */
+export const PUT = route(null, (studio) => resetDemo(studio), "demo", "owner");
