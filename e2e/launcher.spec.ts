@@ -50,6 +50,12 @@ test("a Node that is too old is said", () => {
   expect(found.stderr).toContain("Node.js v18.0.0 is too old");
 });
 
+test("a server that others reach must have a name, so that they must sign in", () => {
+  const found = blendt(["start"], { env: { BLENDT_BIND: "0.0.0.0", BLENDT_HOSTS: "" } });
+  expect(found.status).toBe(1);
+  expect(found.stderr).toContain("say in BLENDT_HOSTS by which name");
+});
+
 test("an unknown command shows the usage", () => {
   const found = blendt(["dance"]);
   expect(found.status).toBe(2);

@@ -83,8 +83,8 @@ export function KnownHow({
   };
   return (
     <>
-      <table className="w-full border-collapse text-[15px]">
-        <thead>
+      <table className="w-full border-collapse text-[15px] max-sm:block">
+        <thead className="max-sm:hidden">
           <tr className="text-left text-[13px] text-soft">
             <th className="py-1 pr-4 font-semibold">Way</th>
             <th className="py-1 pr-4 font-semibold">Takes</th>
@@ -92,16 +92,16 @@ export function KnownHow({
             <th />
           </tr>
         </thead>
-        <tbody>
+        <tbody className="max-sm:block">
           {WAYS.map((w) => (
-            <tr key={w.id} className="border-t border-line align-top">
-              <td className="py-2 pr-4">
+            <tr key={w.id} className="border-t border-line py-2 align-top max-sm:grid max-sm:gap-1">
+              <td className="py-2 pr-4 max-sm:py-0">
                 <span className="font-semibold">{w.name}</span>
                 <span className="block text-[14px] text-soft">{w.words}</span>
               </td>
-              <td className="py-2 pr-4">{w.takes}</td>
-              <td className="py-2 pr-4">{w.near}</td>
-              <td className="py-2 text-right">{doors[w.id]}</td>
+              <td className="py-2 pr-4 max-sm:py-0">{w.takes}</td>
+              <td className="py-2 pr-4 max-sm:py-0">{w.near}</td>
+              <td className="py-2 text-right max-sm:py-1 max-sm:text-left">{doors[w.id]}</td>
             </tr>
           ))}
         </tbody>
