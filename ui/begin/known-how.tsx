@@ -100,7 +100,10 @@ export function KnownHow({
                 <span className="block text-[14px] text-soft">{w.words}</span>
               </td>
               <td className="py-2 pr-4 max-sm:py-0">{w.takes}</td>
-              <td className="py-2 pr-4 max-sm:py-0">{w.near}</td>
+              <td className="py-2 pr-4 max-sm:py-0">
+                <span className="sm:hidden">ΔE00 </span>
+                {w.near}
+              </td>
               <td className="py-2 text-right max-sm:py-1 max-sm:text-left">{doors[w.id]}</td>
             </tr>
           ))}
