@@ -83,6 +83,11 @@ export class RangeInput {
   @HueHomes() homes!: Record<string, number>;
 }
 
+/** Which thing on the rack is meant. */
+export class UsesInput {
+  @Code() code!: string;
+}
+
 export const RACK_FORMATS = ["csv", "json", "gpl", "cgats"] as const;
 
 export class RackFileInput {

@@ -36,6 +36,7 @@ const environment = (): NodeJS.ProcessEnv => {
     BLENDT_DATA: data,
     BLENDT_PORT: String(port),
     BLENDT_DEMO: "no",
+    BLENDT_PROCESSES: "2",
     BLENDT_BACKUPS: join(home, "nightly"),
   };
 };
@@ -139,6 +140,46 @@ test("the app and the database that die are started again", async () => {
     .toBe(true);
   await isUp();
   expect(await names(kept)).toEqual(["One", "Two"]);
+});
+
+test("several processes answer on one port, know each other's desks, and go on when one of them dies", async () => {
+  const children = () =>
+    spawnSync("ps", ["--no-headers", "-o", "pid", "--ppid", String(pidIn("app"))], { encoding: "utf8" })
+      .stdout.split("\n")
+      .map(Number)
+      .filter((pid) => pid && /next-server/.test(readFileSync(`/proc/${pid}/cmdline`, "utf8")));
+  const computed = (name: string, input: object) =>
+    // A connection of its own each time, which another process may get.
+    fetch(`${url}/api/compute/${name}`, {
+      method: "POST",
+      body: JSON.stringify(input),
+      headers: { "content-type": "application/json", connection: "close" },
+    });
+  await expect.poll(() => children().length, { timeout: 20_000 }).toBe(2);
+  const desk = {
+    paper: { color: "#f5f5f0" },
+    inks: [{ code: "kelp4", coats: [{ lab: [60, -20, 10] }, { lab: [50, -24, 12] }] }],
+  };
+  const { desk: handle } = (await (await computed("open", desk)).json()) as { desk: string };
+  const [first, second] = children();
+  const isKnown = async () => {
+    for (let i = 0; i < 4; i++)
+      expect((await computed("predict", { desk: handle, stacks: [["kelp4"]] })).status).toBe(200);
+  };
+  await isKnown();
+  process.kill(first!, "SIGKILL");
+  await expect.poll(() => children().filter((c) => c !== first).length, { timeout: 20_000 }).toBe(2);
+  expect(children()).toContain(second);
+  await isKnown();
+  const refused = await computed("predict", { desk: "nobody", stacks: [] });
+  expect([refused.status, ((await refused.json()) as { message: string }).message]).toEqual([
+    422,
+    expect.stringContaining("desk: expected the handle"),
+  ]);
+  const [left] = children();
+  process.kill(pidIn("app"), "SIGKILL");
+  await expect.poll(() => lives(left!), { timeout: 20_000 }).toBe(false);
+  await expect.poll(answers, { timeout: 30_000 }).toBe(true);
 });
 
 test("a launcher that was killed is followed by another, which takes over what it left", async () => {

@@ -26,9 +26,12 @@ export function suppliesMarkdown(piece: Piece, paper: string, supplies: readonly
   return `${title}| marker | state | used in |\n| --- | --- | --- |\n${rows.join("\n")}${rows.length ? "\n" : ""}`;
 }
 
+/** Areas that are named; further ones are counted. */
+const MOST_NAMED = 8;
+
 /** Where something is used: each area once, with what it is there. */
-export const usesInWords = (uses: readonly Use[]): string =>
-  [
+export function usesInWords(uses: readonly Use[]): string {
+  const all = [
     ...new Set(
       uses.map(({ area, piece, medium }) =>
         medium === "underlay of the whole"
@@ -36,7 +39,10 @@ export const usesInWords = (uses: readonly Use[]): string =>
           : `${area} (${piece}${medium === "tone" ? "" : `, ${medium}`})`,
       ),
     ),
-  ].join(", ");
+  ];
+  const more = all.length - MOST_NAMED;
+  return all.slice(0, MOST_NAMED).join(", ") + (more > 0 ? ` and ${more} more` : "");
+}
 
 /** Ground that a marker covers in a piece, coats counted. */
 export const coveredInWords = (mm2: number): string =>

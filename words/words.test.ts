@@ -125,5 +125,11 @@ describe("everything that is named", () => {
         { ...use, area: "", medium: "underlay of the whole" },
       ]),
     ).toBe("Skin (Kite), Skin (Kite, pencil), the underlay of Kite");
+    const many = Array.from({ length: 11 }, (_, i) => ({
+      ...use,
+      area: `Kelp ${i}`,
+      medium: "tone" as const,
+    }));
+    expect(usesInWords(many)).toMatch(/Kelp 7 \(Kite\) and 3 more$/);
   });
 });

@@ -18,7 +18,11 @@ type Pieces = readonly { readonly id: string; readonly document: Piece }[];
 /** Where everything that pieces take in hand is used, by code. */
 export function usesByCode(pieces: Pieces): Map<string, Use[]> {
   const out = new Map<string, Use[]>();
-  const add = (code: string, use: Use) => out.set(code, [...(out.get(code) ?? []), use]);
+  const add = (code: string, use: Use) => {
+    const there = out.get(code);
+    if (there) there.push(use);
+    else out.set(code, [use]);
+  };
   for (const { id: pieceId, document } of pieces) {
     const piece = document.name;
     for (const code of document.whole.underlay)

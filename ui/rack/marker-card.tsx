@@ -16,7 +16,8 @@ import type { RunEdits } from "./use-rack-edits";
 interface MarkerCardProps {
   readonly marker: RackMarker;
   readonly rack: Rack;
-  readonly uses: readonly Use[];
+  /** Where pieces use it; undefined while that is not known. */
+  readonly uses: readonly Use[] | undefined;
   readonly onChoose: (code: string) => void;
   readonly run: RunEdits;
 }
@@ -112,7 +113,7 @@ function Standing({ marker, rack, uses, onChoose }: Omit<MarkerCardProps, "run">
   const ready = rack.markers
     .filter((m) => m.owned && m.state !== "dry" && m.swatches.length && m.code !== marker.code)
     .map((m) => m.code);
-  const coats = Math.max(1, ...uses.map((u) => u.coats));
+  const coats = Math.max(1, ...(uses ?? []).map((u) => u.coats));
   const work = useAsk(
     "substitute",
     rack,
@@ -131,7 +132,11 @@ function Standing({ marker, rack, uses, onChoose }: Omit<MarkerCardProps, "run">
     <>
       <h3 className="small-title m-0 mt-2">Without it</h3>
       <p className="my-1 text-[14px]">
-        {uses.length === 0 ? "Nothing in your pieces uses it." : `Used in ${usesInWords(uses)}.`}{" "}
+        {!uses
+          ? "Looking through your pieces…"
+          : uses.length === 0
+            ? "Nothing in your pieces uses it."
+            : `Used in ${usesInWords(uses)}.`}{" "}
         {best[0] && `Best stand-in you own:`}
       </p>
       <ul className="m-0 list-none p-0" aria-label="Stand-ins">

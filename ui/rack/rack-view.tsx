@@ -4,7 +4,6 @@ import { useRouter } from "next/navigation";
 import { useState, type ReactNode } from "react";
 import { findMarkers } from "@/core/codes/find";
 import { KIND_GROUPS } from "@/core/stock/kinds";
-import type { Use } from "@/core/stock/losses";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
 import { FamilyTracks } from "@/ui/ink/family-tracks";
@@ -13,6 +12,7 @@ import { UndoButtons } from "@/ui/kit/undo-buttons";
 import { Tabs } from "@/ui/kit/tabs";
 import { Shell } from "@/ui/shell";
 import { ask, useQuery } from "@/ui/use-query";
+import { useUses } from "./use-uses";
 import { remarkOn } from "@/words/kinds";
 import { counted } from "@/words/numbers";
 import { ExportMenu } from "./export-menu";
@@ -36,12 +36,10 @@ interface Props {
   readonly papers: readonly PaperSheet[];
   readonly rack: Rack;
   readonly studio: string;
-  /** Kept groups that use a marker, by its code. */
-  readonly uses: Readonly<Record<string, readonly Use[]>>;
 }
 
 /** The rack on one paper: tracks, table, what the swatches say, ranges and their codes. */
-export function RackView({ papers, rack: first, studio, uses }: Props) {
+export function RackView({ papers, rack: first, studio }: Props) {
   const router = useRouter();
   const params = useQuery();
   const edits = useRackEdits(first);
@@ -51,6 +49,7 @@ export function RackView({ papers, rack: first, studio, uses }: Props) {
   const kinds = KIND_GROUPS.find((g) => g.name === params.get("kind")) ?? KIND_GROUPS[0]!;
   const all = [...rack.markers, ...rack.others];
   const chosen = all.find((m) => m.code === params.get("marker"));
+  const uses = useUses(chosen?.code);
   const change = (set: Record<string, string>, inPlace = false) => {
     const next = new URLSearchParams(params);
     for (const [key, value] of Object.entries(set)) next.set(key, value);
@@ -96,7 +95,7 @@ export function RackView({ papers, rack: first, studio, uses }: Props) {
               key={chosen.code}
               marker={chosen}
               rack={rack}
-              uses={uses[chosen.code] ?? []}
+              uses={uses}
               onChoose={choose}
               run={run}
             />

@@ -10,8 +10,8 @@ import { RangeSubstitution } from "./range-substitution";
 
 const rack = rackOf(clay, jar);
 const nothing = () => undefined;
-const view = (address: string, uses = {}) =>
-  drawn(<RackView papers={[paper]} rack={rack} studio="Saltmarsh Studio" uses={uses} />, address);
+const view = (address: string) =>
+  drawn(<RackView papers={[paper]} rack={rack} studio="Saltmarsh Studio" />, address);
 
 describe("the rack", () => {
   it("says how much of it is owned", () =>

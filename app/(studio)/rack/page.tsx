@@ -1,6 +1,4 @@
 import { currentStudio, loadRack } from "@/app/studio-view";
-import { usesByCode } from "@/core/stock/losses";
-import { listPieces } from "@/store/pieces";
 import { RackProvider } from "@/ui/rack-here";
 import { RackPlace } from "@/ui/rack/rack-view";
 
@@ -13,14 +11,10 @@ export default async function RackPage({
 }) {
   const { paper } = await searchParams;
   const studio = await currentStudio();
-  const [{ papers, at }, pieces] = await Promise.all([
-    loadRack(typeof paper === "string" ? paper : null),
-    listPieces(studio),
-  ]);
-  const uses = Object.fromEntries(usesByCode(pieces));
+  const { papers, at } = await loadRack(typeof paper === "string" ? paper : null);
   return (
     <RackProvider at={at}>
-      <RackPlace papers={papers} studio={studio.name} uses={uses} />
+      <RackPlace papers={papers} studio={studio.name} />
     </RackProvider>
   );
 }

@@ -1,7 +1,7 @@
 import { wrong } from "@/border/problem";
 import { anyJson, route } from "@/border/route";
 import { asJson } from "@/compute/as-json";
-import { askInThread } from "@/workers/server-pool";
+import { compute } from "@/workers/through-primary";
 
 /** Inks with which every stack may be tried over HTTP; the command line has no such bound. */
 const MOST_TO_EXHAUST = 24;
@@ -21,7 +21,7 @@ export const POST = route(
   anyJson,
   async (_, input, { name }, { signal }) => {
     refuseEndless(input);
-    const answer = asJson(await askInThread(name!, input, signal));
+    const answer = asJson(await compute(name!, input, signal));
     return new Response(answer, { headers: { "content-type": "application/json" } });
   },
   "operation",

@@ -1,0 +1,9 @@
+import { UsesInput } from "@/border/rack";
+import { route } from "@/border/route";
+import { usesOf } from "@/core/stock/losses";
+import { listPieces } from "@/store/pieces";
+
+/** Layers of the studio's pieces that use a thing on the rack. */
+export const GET = route({ query: UsesInput }, async (studio, { code }) =>
+  usesOf(code, await listPieces(studio)),
+);
