@@ -8,7 +8,14 @@ import type { Form } from "@/core/light/form";
 import { DEFAULT_LIGHT, type LightPlan } from "@/core/light/light";
 import { isHint, isUnder } from "@/core/media/shadow";
 import type { AreaTones } from "./zones";
-import { DEFAULT_SET_UP, type AreaPlace, type Joints, type Reference, type SetUp } from "./set-up";
+import {
+  onSheet,
+  type AreaPlace,
+  type Joints,
+  type Reference,
+  type SetUp,
+  type SheetSizeName,
+} from "./set-up";
 
 /** The plan of one picture. It is data: everything that can be computed from it is. */
 export interface Piece {
@@ -139,13 +146,14 @@ export const newArea = (id: string, name: string): Area => ({
   note: "",
 });
 
-export const newPiece = (name: string, paperId: string | null): Piece => ({
+/** @param sheet what it is to lie on; A4 by itself */
+export const newPiece = (name: string, paperId: string | null, sheet: SheetSizeName = "A4"): Piece => ({
   version: 5,
   name,
   paperId,
   pictureId: null,
   references: [],
-  setUp: DEFAULT_SET_UP,
+  setUp: onSheet(sheet),
   light: DEFAULT_LIGHT,
   areas: [],
   whole: DEFAULT_WHOLE,

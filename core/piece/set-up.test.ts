@@ -10,7 +10,7 @@ import {
   type Ground,
 } from "./placing";
 import { neighboursOf, newArea, newPiece, partOf, sizeOf, type Area, type Piece } from "./piece";
-import { cornerAspect, DEFAULT_SET_UP, drawingWidth, placeOf, type AreaPlace } from "./set-up";
+import { cornerAspect, DEFAULT_SET_UP, drawingWidth, onSheet, placeOf, type AreaPlace } from "./set-up";
 import type { SetUpCommand } from "./set-up-commands";
 import { upgradePiece } from "./upgrade";
 
@@ -208,6 +208,10 @@ describe("commands of set-up", () => {
 });
 
 describe("how large a drawing is", () => {
+  it("begins on the sheet that is used here", () => {
+    expect(onSheet("A4")).toEqual(DEFAULT_SET_UP);
+    expect(onSheet("Letter").sheet).toEqual({ ...DEFAULT_SET_UP.sheet, width: 215.9, height: 279.4 });
+  });
   it("is what somebody says, else what its sheet says, else as large as fits", () => {
     const sheet = { ...DEFAULT_SET_UP.sheet, width: 200, height: 100 };
     expect(drawingWidth({ line: { ...line, width: 77 }, sheet }, 1)).toBe(77);

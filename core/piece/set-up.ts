@@ -88,6 +88,12 @@ export const SHEET_SIZES = {
 } as const satisfies Readonly<Record<string, readonly [number, number]>>;
 export type SheetSizeName = keyof typeof SHEET_SIZES;
 
+/** Where a piece begins on a sheet of a common size. */
+export function onSheet(name: SheetSizeName): SetUp {
+  const [width, height] = SHEET_SIZES[name];
+  return { ...DEFAULT_SET_UP, sheet: { ...DEFAULT_SET_UP.sheet, width, height } };
+}
+
 /** Most of each that a piece may have. */
 export const MOST_CUTS = 400;
 export const MOST_CUT_POINTS = 64;

@@ -5,6 +5,7 @@ import { useState, type FormEvent } from "react";
 import { newPiece } from "@/core/piece/piece";
 import { Modal } from "@/ui/kit/modal";
 import { messageOf, send } from "@/ui/send";
+import { useStudio } from "@/ui/studio/studio-context";
 
 interface NewPieceProps {
   readonly papers: readonly { readonly id: string; readonly name: string }[];
@@ -13,6 +14,7 @@ interface NewPieceProps {
 /** Names a piece, chooses its paper and opens it. */
 export function NewPiece({ papers }: NewPieceProps) {
   const router = useRouter();
+  const sheet = useStudio()?.sheet;
   const [open, setOpen] = useState(false);
   const [name, setName] = useState("");
   const [paper, setPaper] = useState(papers[0]?.id ?? "");
@@ -21,7 +23,11 @@ export function NewPiece({ papers }: NewPieceProps) {
     e.preventDefault();
     setState({ busy: true });
     try {
-      const { id } = await send<{ id: string }>("POST", "/api/pieces", newPiece(name.trim(), paper || null));
+      const { id } = await send<{ id: string }>(
+        "POST",
+        "/api/pieces",
+        newPiece(name.trim(), paper || null, sheet),
+      );
       router.push(`/pieces/${id}/set-up`);
     } catch (e) {
       setState({ busy: false, error: messageOf(e) });
