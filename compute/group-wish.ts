@@ -67,7 +67,7 @@ export function targetOf({ labOf }: OpenDesk, target: TargetInput): GroupTarget 
   };
 }
 
-/** An area that should pop has this much more contrast, where none was read or asked for. */
+/** An area that should stand out has this much more contrast, where none was read or asked for. */
 const EMPHASIS = 1.25;
 
 /** What else is asked of a wish's goals. */

@@ -78,7 +78,7 @@ test("shadows beneath and over, pencil and finish are taken away again from the 
   const skin = async () => (await stored(request, id)).document.areas[0]!;
   const before = (await skin()).layers;
   expect(layersOf(await skin(), "shadow").length).toBeGreaterThan(1);
-  const strata = page.getByRole("region", { name: "Strata" });
+  const strata = page.getByRole("region", { name: "Layers" });
   const first = layersOf(await skin(), "shadow")[0]!.code;
   await strata.getByRole("button", { name: `Take ${first} away` }).click();
   await expect.poll(async () => layersOf(await skin(), "shadow").map((l) => l.code)).not.toContain(first);

@@ -82,8 +82,8 @@ test("neighbours are told, merge when they are too near, and are untold again", 
     /merge: .* ΔE00 apart where 60 is wished|ΔE00 apart where 60 is wished/,
   );
   await page.getByRole("button", { name: "Undo" }).click();
-  await page.getByLabel("Skin should pop").check();
+  await page.getByLabel("Skin stands out").check();
   await expect(savedNotice(page)).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByLabel("Skin should pop")).not.toBeChecked();
+  await expect(page.getByLabel("Skin stands out")).not.toBeChecked();
 });

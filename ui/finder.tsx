@@ -39,6 +39,13 @@ export function Finder({
           placeholder="family or code, such as clay or clay3m"
           className="field w-full"
           onChange={(e) => setQuery(e.target.value)}
+          // The list is always there: Escape has nothing to close but the finder.
+          onKeyDown={(e) => {
+            if (e.key !== "Escape") return;
+            e.preventDefault();
+            e.stopPropagation();
+            onClose();
+          }}
           autoComplete="off"
         />
         <ComboboxOptions static className="m-0 mt-2 max-h-[52vh] list-none overflow-y-auto p-0">

@@ -5,6 +5,7 @@ import { usePathname } from "next/navigation";
 import { createContext, useCallback, useContext, useEffect, useState, type ReactNode } from "react";
 import type { RackMarker } from "@/store/rack";
 import { Finder } from "./finder";
+import { useKeptFocus } from "./kit/keep-focus";
 import { Shortcuts } from "./shortcuts";
 import { StudioMenu } from "./studio/studio-menu";
 import { switchSurround } from "./surround";
@@ -57,6 +58,7 @@ export function Shell({
     // Says that the page listens: what is typed or clicked before would be lost.
     if (isReady) document.documentElement.dataset.ready = "true";
   }, [isReady]);
+  useKeptFocus();
   useKey("/", () => markers.length > 0 && find(), PRINTED);
   useKey("?", () => setHelp(true), PRINTED);
   useKey("d", switchSurround);
@@ -65,33 +67,36 @@ export function Shell({
       <a href="#main" className="button sr-only focus:not-sr-only focus:absolute focus:z-50">
         To the content
       </a>
-      <header className="screen-only flex min-h-12 flex-wrap items-center gap-x-5 border-b border-line px-4">
-        <Link href="/" className="text-[22px] font-bold tracking-tight">
+      <header className="screen-only flex min-h-12 flex-wrap items-center gap-x-5 border-b border-line px-2 min-[760px]:px-4">
+        <Link href="/" className="text-[22px] font-bold tracking-tight max-[759px]:sr-only">
           Blendt
         </Link>
-        <nav aria-label="Places" className="flex gap-1">
+        <nav aria-label="Places" className="flex min-[760px]:gap-1">
           {places.map(({ href, name, here }) => (
             <Link
               key={href}
               href={href}
               aria-current={here(path) ? "page" : undefined}
-              className={`px-2.5 py-2.5 text-[16px] ${here(path) ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
+              className={`px-1.5 py-2.5 text-[15px] min-[420px]:px-2.5 min-[420px]:text-[16px] ${here(path) ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
             >
               {name}
             </Link>
           ))}
         </nav>
-        <div className="ml-auto flex min-w-0 flex-wrap items-center justify-end gap-1">
+        <div className="ml-auto flex min-w-0 items-center justify-end gap-1">
           {markers.length > 0 && (
-            <button className="button" onClick={find}>
-              <Search size={16} aria-hidden /> Find a marker{" "}
-              <span className="key" aria-hidden>
+            <button
+              className="button max-[759px]:border-transparent max-[759px]:bg-transparent max-[759px]:px-1.5"
+              onClick={find}
+            >
+              <Search size={18} aria-hidden /> <span className="max-[759px]:sr-only">Find a marker</span>{" "}
+              <span className="key max-[759px]:hidden" aria-hidden>
                 /
               </span>
             </button>
           )}
           <button
-            className="button-bare"
+            className="button-bare max-[759px]:hidden"
             onClick={switchSurround}
             aria-label="Bright or dim surround"
             title="Bright or dim surround (d)"
@@ -99,14 +104,14 @@ export function Shell({
             <SunDim size={20} aria-hidden />
           </button>
           <button
-            className="button-bare"
+            className="button-bare max-[759px]:hidden"
             onClick={() => setHelp(true)}
             aria-label="Shortcuts"
             title="Shortcuts (?)"
           >
             <Keyboard size={20} aria-hidden />
           </button>
-          <StudioMenu />
+          <StudioMenu onShortcuts={() => setHelp(true)} />
         </div>
       </header>
       {children}

@@ -11,6 +11,7 @@ import { coatsInWords, counted, labInWords, signed } from "./numbers";
 import { spreadInWords } from "./patch";
 import { shortfallInWords } from "./pencil";
 import { SCHOOL_WORDS } from "./school";
+import { colourInWords } from "./colour";
 import { usesInWords } from "./supplies";
 
 describe("numbers", () => {
@@ -131,5 +132,30 @@ describe("everything that is named", () => {
       medium: "tone" as const,
     }));
     expect(usesInWords(many)).toMatch(/Kelp 7 \(Kite\) and 3 more$/);
+  });
+});
+
+describe("a colour that is heard", () => {
+  it("has a plain name", () => {
+    for (const [lab, name] of [
+      [[97, 0, 1], "white"],
+      [[50, 1, -2], "grey"],
+      [[5, 0, 0], "black"],
+      [[53, 80, 67], "red"],
+      [[88, 5, 20], "light muted yellow"],
+      [[40, 18, 35], "brown"],
+      [[25, 10, 22], "dark brown"],
+      [[32, 20, -60], "dark violet"],
+      [[60, -10, -30], "blue"],
+      [[55, -40, 30], "green"],
+    ] as const)
+      expect(colourInWords(lab)).toBe(name);
+  });
+  it("has one whatever it is", () => {
+    for (let h = 0; h < 360; h += 3)
+      for (const L of [0, 30, 60, 100])
+        expect(
+          colourInWords([L, 40 * Math.cos((h * Math.PI) / 180), 40 * Math.sin((h * Math.PI) / 180)]),
+        ).toMatch(/[a-z]/);
   });
 });

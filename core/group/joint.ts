@@ -11,7 +11,7 @@ export interface JointArea {
   readonly wish: ShapeWish;
   readonly fixed: readonly FixedTone[];
   readonly excluded: (ink: number) => boolean;
-  /** It should pop: more apart from its neighbours than others are. */
+  /** It stands out: more apart from its neighbours than others are. */
   readonly emphasis: boolean;
 }
 

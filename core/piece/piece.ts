@@ -98,7 +98,7 @@ export interface Area {
   readonly ownedOnly: boolean;
   /** Codes that must not be used here. */
   readonly excluded: readonly string[];
-  /** It should pop. */
+  /** It should stand out. */
   readonly emphasis: boolean;
   /** What it is built of, bottom to top: shadows beneath, tones in the order of laying, shadows over them, pencil, finish. */
   readonly layers: readonly Layer[];

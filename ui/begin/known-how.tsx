@@ -89,7 +89,7 @@ export function KnownHow({
             <th className="py-1 pr-4 font-semibold">Way</th>
             <th className="py-1 pr-4 font-semibold">Takes</th>
             <th className="py-1 pr-4 font-semibold">Comes near, ΔE00 half / nearly all</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody className="max-sm:block">

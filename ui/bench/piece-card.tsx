@@ -33,12 +33,8 @@ export function Card({ id, piece, paper, changed, rack }: PieceCardProps) {
   const kept = piece.areas.filter((a) => tonesOf(a).length);
   const colourOf = useTones(rack, kept.flatMap(tonesOf));
   return (
-    <article className="border border-line bg-panel">
-      <Link
-        href={`/pieces/${id}/colour`}
-        className="grid gap-x-6 p-4 min-[760px]:grid-cols-[auto_minmax(0,1fr)]"
-        aria-label={`Open ${piece.name}`}
-      >
+    <article className="relative border border-line bg-panel">
+      <div className="grid gap-x-6 p-4 min-[760px]:grid-cols-[auto_minmax(0,1fr)]">
         <PiecePicture
           piece={piece}
           rack={rack}
@@ -58,7 +54,12 @@ export function Card({ id, piece, paper, changed, rack }: PieceCardProps) {
           }
         />
         <div className="min-w-0 pt-3 min-[760px]:pt-0">
-          <h2 className="m-0 text-[24px] leading-tight">{piece.name}</h2>
+          <h2 className="m-0 text-[24px] leading-tight">
+            <Link href={`/pieces/${id}/colour`} className="after:absolute after:inset-0">
+              <span className="sr-only">Open </span>
+              {piece.name}
+            </Link>
+          </h2>
           <p className="mt-0.5 mb-3 text-[15px] text-soft">
             {paper}; {counted(piece.areas.length, "area")}, {kept.length} planned; changed {changed}
           </p>
@@ -87,7 +88,7 @@ export function Card({ id, piece, paper, changed, rack }: PieceCardProps) {
             </p>
           )}
         </div>
-      </Link>
+      </div>
     </article>
   );
 }

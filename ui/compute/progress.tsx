@@ -29,10 +29,10 @@ export function Progress({
     );
   if (work.progress === undefined) return null;
   return (
-    <div className="flex items-center gap-2 text-[14px]" role="status">
+    <div className="flex flex-wrap items-center gap-2 text-[14px]" role="status">
       <span>{doing}…</span>
       <progress
-        className="h-2 flex-1 accent-current"
+        className="h-2 min-w-12 flex-1"
         max={1}
         value={work.progress || undefined}
         aria-label={`${doing}, progress`}

@@ -110,7 +110,7 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
           return (
             <li
               key={t.code}
-              className="grid grid-cols-[52px_76px_96px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1"
+              className="grid grid-cols-[40px_60px_84px_minmax(0,1fr)] items-center gap-x-2 min-[420px]:grid-cols-[52px_76px_96px_minmax(0,1fr)] min-[420px]:gap-x-3 border-b border-line py-1"
             >
               <span
                 className="h-8 border border-strong"
@@ -169,7 +169,7 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
         />
       </label>
       <div role="group" aria-label="Results by paper">
-        <h3 className="small-title m-0">How it came out</h3>
+        <h2 className="small-title m-0">How it came out</h2>
         {papers.map((p) => {
           const result = group.results.find((r) => r.paperId === p.id);
           return (
@@ -197,7 +197,7 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
         })}
       </div>
       <div>
-        <h3 className="small-title m-0">Where it is used</h3>
+        <h2 className="small-title m-0">Where it is used</h2>
         {uses.length ? (
           <ul className="m-0 list-none p-0">
             {uses.map((u) => (
@@ -215,7 +215,7 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
       </div>
       <div>
         <div className="flex items-center gap-2">
-          <h3 className="m-0 text-[16px]">Like this, from what I own</h3>
+          <h2 className="m-0 text-[16px]">Like this, from what I own</h2>
           {!like && (
             <button className="button ml-auto" disabled={!wanted} onClick={() => setLike(true)}>
               Make it on {rack.paper.name}

@@ -15,6 +15,14 @@ interface FamilyTracksProps {
 const shortCode = (code: string, family: string) =>
   code.replace(family, "").replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, "") || code;
 
+/** A marker on its track, as it is spoken. */
+const markerInWords = ({ code, swatches, owned, state }: RackMarker): string =>
+  [
+    code,
+    `lightness ${signed(swatches[0]!.lab[0])}`,
+    ...(owned ? (state === "low" || state === "dry" ? [state] : []) : ["not owned"]),
+  ].join(", ");
+
 /** Width of a marker on its track, as a share of the whole track. */
 const WIDTH = 3.6;
 /** Lightness at the left and right end of every track. */
@@ -115,7 +123,6 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
                 data-marker={marker.code}
                 tabIndex={(chosen ?? first) === marker.code ? 0 : -1}
                 aria-pressed={marker.code === chosen}
-                aria-label={`${marker.code}, L* ${signed(marker.swatches[0]!.lab[0])}${marker.owned ? (marker.state === "low" || marker.state === "dry" ? `, ${marker.state}` : "") : ", not owned"}`}
                 onClick={() => onChoose(marker.code)}
                 onKeyDown={(e) => walk(e, track, place)}
                 className="absolute flex h-[38px] flex-col items-center"
@@ -131,7 +138,9 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
                   low={marker.state === "low"}
                   dry={marker.state === "dry"}
                 />
+                <span className="sr-only">{markerInWords(marker)}</span>
                 <span
+                  aria-hidden
                   className={`-mt-0.5 font-mono text-[11px] leading-none ${marker.code === chosen ? "bg-invert px-0.5 font-semibold text-invert-text" : "text-soft"}`}
                 >
                   {shortCode(marker.code, family)}

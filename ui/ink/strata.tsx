@@ -21,6 +21,7 @@ import { EllipsisVertical, GripVertical, Lock, Minus, Plus, Replace, X } from "l
 import type { KeyboardEvent } from "react";
 import type { Knowledge } from "@/core/ink/desk";
 import { coatsInWords, signed } from "@/words/numbers";
+import { readableOn } from "./readable";
 
 /** A tone of the group as a bar. */
 export interface ToneBar {
@@ -90,17 +91,17 @@ export function Strata({ layers, paper, beneath, above, shelf, onMove, onPut, ..
     else onMove(place(active.id), place(over.id));
   };
   return (
-    <section aria-label="Strata">
+    <section aria-label="Layers">
       <div className="mb-1 flex items-baseline justify-between">
-        <h3 className="small-title">Strata</h3>
-        <span className="text-[12px] text-soft">ink alone · seen after it (click to try)</span>
+        <h2 className="small-title">Layers, last laid on top</h2>
+        <span className="text-[12px] text-soft">ink alone · what is seen after it</span>
       </div>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="strata">
         {above.map((l) => (
           <FixedBar key={l.key} layer={l} />
         ))}
         <SortableContext items={top.map((l) => l.code)} strategy={verticalListSortingStrategy}>
-          <ol className="m-0 list-none space-y-1 p-0" aria-label="Layers, last laid first">
+          <ol className="m-0 list-none space-y-1 p-0" aria-label="Last laid first">
             {top.map((layer, i) => (
               <Bar
                 key={layer.code}
@@ -118,7 +119,7 @@ export function Strata({ layers, paper, beneath, above, shelf, onMove, onPut, ..
         ))}
         <div className="mt-1 flex items-stretch border border-strong" style={{ background: paper.hex }}>
           <p className="m-0 px-2 py-1 text-[13px] font-medium text-black">
-            {paper.name} <span className="ml-1">L* {signed(paper.lightness)}</span>
+            {paper.name} <span className="ml-1">lightness {signed(paper.lightness)}</span>
           </p>
         </div>
         {shelf.length > 0 && (
@@ -144,11 +145,9 @@ function FixedBar({ layer }: { layer: FixedLayer }) {
     >
       <span />
       <span className="h-8 border border-strong" style={{ background: layer.alone }} aria-hidden />
-      <span className="min-w-0 truncate pl-1">
+      <span className="min-w-0 py-0.5 pl-1 leading-tight">
         <span className="code">{layer.name}</span>{" "}
-        <span className="text-[12.5px] text-soft" title={layer.says}>
-          {layer.says}
-        </span>
+        <span className="text-[12.5px] text-soft">{layer.says}</span>
       </span>
       {layer.onTakeAway && (
         <button
@@ -175,9 +174,9 @@ function Shelved({ ink }: { ink: ShelfInk }) {
         {...attributes}
         {...listeners}
         style={{ transform: CSS.Translate.toString(transform), zIndex: isDragging ? 2 : undefined }}
-        className="relative flex cursor-grab items-center gap-1 border border-line bg-panel pr-1.5"
+        className="relative flex cursor-grab touch-none items-center gap-1 border border-line bg-panel pr-1.5"
         title={ink.says}
-        aria-label={`${ink.code}, L* ${signed(ink.lightness)}, ${ink.says}`}
+        aria-label={`${ink.code}, lightness ${signed(ink.lightness)}, ${ink.says}`}
       >
         <span className="h-7 w-5" style={{ background: ink.hex }} aria-hidden />
         <span className="code text-[12.5px]">{ink.code}</span>
@@ -187,18 +186,15 @@ function Shelved({ ink }: { ink: ShelfInk }) {
 }
 
 const edges: Record<Knowledge, string> = {
-  measured: "disabled:opacity-100",
-  leaning: "border-dashed disabled:opacity-100",
-  predicted: "border-dotted disabled:opacity-100",
+  measured: "",
+  leaning: "border-dashed",
+  predicted: "border-dotted",
 };
 const knowledgeInWords: Record<Knowledge, string> = {
   measured: "measured",
   leaning: "predicted, leaning on a trial near it",
   predicted: "predicted",
 };
-
-/** Text that can be read on a colour of this lightness. */
-const readable = (lightness: number) => (lightness > 55 ? "#000" : "#fff");
 
 function Bar({
   layer,
@@ -234,42 +230,42 @@ function Bar({
         {...attributes}
         {...listeners}
         aria-label={`Move ${layer.code}, layer ${place + 1} of ${count}; arrow keys after Space, or Alt and arrows`}
-        className="flex h-11 cursor-grab items-center justify-center text-soft"
+        className="flex h-11 cursor-grab touch-none items-center justify-center text-soft"
       >
         <GripVertical size={16} aria-hidden />
       </button>
       <span
-        className={`h-11 border border-strong ${layer.measured ? "" : "border-dashed"}`}
+        className={`min-h-11 self-stretch border border-strong ${layer.measured ? "" : "border-dashed"}`}
         style={{ background: layer.alone }}
         aria-hidden
       />
       <button
-        className={`-ml-1.5 flex h-11 items-end justify-end border border-l-0 border-strong px-1 text-[12px] ${layer.after ? edges[layer.after.knowledge] : ""}`}
+        className={`-ml-1.5 flex min-h-11 items-end justify-end self-stretch border border-l-0 border-strong px-1 text-[12px] disabled:opacity-100 ${layer.after ? edges[layer.after.knowledge] : ""}`}
         style={{
           background: layer.after?.hex ?? "var(--panel)",
-          color: layer.after ? readable(layer.after.lightness) : "var(--text)",
+          color: layer.after ? readableOn(layer.after.lightness) : "var(--text)",
         }}
         disabled={!layer.after || place === 0}
         onClick={() => onTry(place)}
-        aria-label={`Seen after ${layer.code}: L* ${layer.after ? signed(layer.after.lightness) : "not known yet"}, ${layer.after?.knowledge ?? ""}. Try this stack on paper`}
+        aria-label={`Seen after ${layer.code}: lightness ${layer.after ? signed(layer.after.lightness) : "not known yet"}, ${layer.after?.knowledge ?? ""}. Try these layers on paper`}
         title={
           layer.after
-            ? `${knowledgeInWords[layer.after.knowledge]}${place ? "; click to try this stack on paper" : ""}`
+            ? `${knowledgeInWords[layer.after.knowledge]}${place ? "; press to try these layers on paper" : ""}`
             : undefined
         }
       >
         {layer.after ? signed(layer.after.lightness) : "…"}
       </button>
       <span className="min-w-0 pl-1 leading-tight">
-        <span className="flex items-baseline gap-1.5">
+        <span className="flex flex-wrap items-baseline gap-x-1.5">
           <span className="code">{layer.code}</span>
           {layer.locked && <Lock size={12} aria-label="locked" className="self-center" />}
-          <span className="truncate text-[12.5px] text-soft">
+          <span className="text-[12.5px] text-soft">
             {layer.role}
             {layer.overruled ? ", yours" : ""}
           </span>
         </span>
-        <span className="block truncate text-[12px] text-soft" title={layer.where}>
+        <span className="block text-[12px] text-soft">
           {layer.warning ? <strong>{layer.warning}</strong> : layer.where}
         </span>
       </span>
@@ -303,11 +299,13 @@ function Bar({
           <Replace size={16} aria-hidden />
         </button>
         <Menu>
-          <MenuButton className="button-bare min-w-6 px-0" aria-label={`More on ${layer.code}`}>
+          <MenuButton className="button-bare min-w-7 px-0" aria-label={`More on ${layer.code}`}>
             <EllipsisVertical size={16} aria-hidden />
           </MenuButton>
           <MenuItems anchor="bottom end" className="z-30 border border-strong bg-panel p-1">
             {[
+              ...(place < count - 1 ? [{ label: "Lay it later", act: () => onMove(place, place + 1) }] : []),
+              ...(place > 0 ? [{ label: "Lay it earlier", act: () => onMove(place, place - 1) }] : []),
               {
                 label: layer.locked ? "Let it change again" : "Lock: plan the rest around it",
                 act: () => onLock(place, !layer.locked),
@@ -317,7 +315,7 @@ function Bar({
               <MenuItem key={label}>
                 <button
                   onClick={act}
-                  className="block min-h-9 w-full px-3 text-left text-[15px] data-focus:bg-invert data-focus:text-invert-text"
+                  className="block min-h-11 w-full px-3 text-left text-[15px] data-focus:bg-invert data-focus:text-invert-text"
                 >
                   {label}
                 </button>

@@ -10,6 +10,8 @@ export interface StrokeChipProps {
   readonly measured?: boolean;
   /** Cuts a notch into the stroke. */
   readonly low?: boolean;
+  /** Crosses the stroke out. */
+  readonly dry?: boolean;
   readonly width?: number;
   readonly height?: number;
 }
@@ -24,6 +26,7 @@ export function StrokeChip({
   owned = true,
   measured = true,
   low = false,
+  dry = false,
   width = 88,
   height = 32,
 }: StrokeChipProps) {
@@ -60,6 +63,15 @@ export function StrokeChip({
         />
       )}
       {low && <path d="M38 0L50 17L62 0Z" fill="var(--panel)" stroke={last} strokeWidth="1" />}
+      {dry && (
+        <path
+          d="M8 4L92 36M92 4L8 36"
+          fill="none"
+          stroke="var(--text)"
+          strokeWidth="1.5"
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
     </svg>
   );
 }

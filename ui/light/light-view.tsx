@@ -123,7 +123,7 @@ function Stage({ own }: { readonly own: LightStage }) {
   );
   if (!output)
     return (
-      <div className="flex min-h-60 flex-col justify-center border border-dashed border-strong p-8">
+      <div className="flex min-h-60 flex-col justify-center border border-dashed border-strong p-4 min-[600px]:p-8">
         <Progress
           work={{ ...state, progress: state.progress ?? (state.error || state.cancelled ? undefined : 0) }}
           doing="Finding the line and what it encloses"

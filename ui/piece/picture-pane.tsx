@@ -1,26 +1,21 @@
 "use client";
 import { ImageUp } from "lucide-react";
-import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useEffect, useRef, useState, type CSSProperties } from "react";
 import { PLACES, type PictureReading, type Place } from "@/core/piece/piece";
 import type { Gains } from "@/core/picture/balance";
 import type { PictureFacts } from "@/store/pictures";
 import { askOfPicture } from "@/ui/compute/client";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
+import { usePicking, type PickedBox } from "@/ui/kit/picking";
 import { messageOf } from "@/ui/send";
+import { Crosshair } from "@/ui/set-up/crosshair";
 import { useKey } from "@/ui/use-keys";
 import { LightFilter } from "./light-filter";
 import { Loupe } from "./loupe";
 import { pictureBlob } from "./picture-blob";
-import { Outline, ReadingMark } from "./reading-mark";
-import { useZoom } from "./use-zoom";
+import { Outline, ReadingMarks } from "./reading-mark";
+import { useZoom, ZOOMS } from "./use-zoom";
 import { ZoomButtons } from "./zoom-buttons";
-
-interface Box {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
 
 interface PicturePaneProps {
   readonly picture: PictureFacts;
@@ -40,7 +35,6 @@ const placeLetters: Record<Place, string> = { light: "L", local: "C", shadow: "S
 
 /** A click reads this many picture pixels around the point. */
 const POINT = 5;
-const KEY_STEP = 4;
 const FILTER = "picked-light";
 const filterOf = (gains: Gains) => (gains.every((g) => g === 1) ? undefined : `url(#${FILTER})`);
 
@@ -55,12 +49,9 @@ export function PicturePane({
   onUpload,
   disabled,
 }: PicturePaneProps) {
-  const { frame, fit, zoom, scale, zoomBy, whole } = useZoom(picture);
+  const { frame, fit, zoom, scale, zoomBy, zoomTo, whole } = useZoom(picture);
   const [bitmap, setBitmap] = useState<ImageBitmap>();
-  const [at, setAt] = useState<{ x: number; y: number }>();
-  const [drag, setDrag] = useState<Box>();
   const [trouble, setTrouble] = useState<string>();
-  const start = useRef<{ x: number; y: number }>(undefined);
 
   useEffect(() => {
     let gone = false;
@@ -86,7 +77,7 @@ export function PicturePane({
 
   useKey(["1", "2", "3"], (e) => onPlace(PLACES[Number(e.key) - 1]!));
 
-  const read = (box: Box) => {
+  const read = (box: PickedBox) => {
     if (disabled) return;
     const share = (v: number, of: number) => Math.min(1, Math.max(0, v / of));
     const [x, y] = [share(box.x, picture.width), share(box.y, picture.height)];
@@ -108,54 +99,27 @@ export function PicturePane({
   const readPoint = ({ x, y }: { x: number; y: number }) =>
     read({ x: x - POINT / 2, y: y - POINT / 2, width: POINT, height: POINT });
 
-  const pointOf = (e: PointerEvent<HTMLElement>) => {
-    const area = e.currentTarget.getBoundingClientRect();
-    return { x: (e.clientX - area.left) / scale, y: (e.clientY - area.top) / scale };
-  };
-  const boxOf = (a: { x: number; y: number }, b: { x: number; y: number }): Box => ({
-    x: Math.min(a.x, b.x),
-    y: Math.min(a.y, b.y),
-    width: Math.abs(a.x - b.x),
-    height: Math.abs(a.y - b.y),
+  const pinchedFrom = useRef(0);
+  const { surface, at, drag, bind } = usePicking({
+    width: picture.width,
+    height: picture.height,
+    scale,
+    disabled,
+    onPoint: readPoint,
+    onBox: read,
+    onPinch: (ratio, isFirst) => {
+      if (isFirst) pinchedFrom.current = zoom;
+      zoomTo(ZOOMS[pinchedFrom.current]! * ratio);
+    },
   });
 
-  const onPointerMove = (e: PointerEvent<HTMLElement>) => {
-    const p = pointOf(e);
-    setAt(p);
-    if (start.current) setDrag(boxOf(start.current, p));
-  };
-  const onPointerDown = (e: PointerEvent<HTMLElement>) => {
-    if (e.button !== 0) return;
-    e.currentTarget.setPointerCapture(e.pointerId);
-    start.current = pointOf(e);
-  };
-  const onPointerUp = (e: PointerEvent<HTMLElement>) => {
-    if (!start.current) return;
-    const box = boxOf(start.current, pointOf(e));
-    start.current = undefined;
-    setDrag(undefined);
-    if (box.width * scale > 4 && box.height * scale > 4) read(box);
-    else readPoint(pointOf(e));
-  };
-  const onKeyDown = (e: KeyboardEvent) => {
-    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
-    const from = at ?? { x: picture.width / 2, y: picture.height / 2 };
-    if (step) {
-      e.preventDefault();
-      const by = (e.shiftKey ? 10 : 1) * KEY_STEP;
-      setAt({
-        x: Math.min(picture.width, Math.max(0, from.x + step[0]! * by)),
-        y: Math.min(picture.height, Math.max(0, from.y + step[1]! * by)),
-      });
-    } else if (e.key === "Enter") {
-      e.preventDefault();
-      readPoint(from);
-    }
-  };
-
   return (
-    <section aria-label="Reference" className="flex min-h-0 min-w-0 flex-col">
-      <div className="flex flex-wrap items-center gap-1 pb-2" role="group" aria-label="Pick for">
+    <section aria-label="Reference" className="flex min-h-0 min-w-0 flex-1 flex-col">
+      <div
+        className="flex flex-wrap items-center gap-1 py-2 max-[899px]:order-last min-[900px]:pt-0"
+        role="group"
+        aria-label="Pick for"
+      >
         {PLACES.map((p, i) => (
           <button
             key={p}
@@ -178,7 +142,12 @@ export function PicturePane({
         </span>
       </div>
       <LightFilter id={FILTER} gains={gains} view="colour" />
-      <div ref={frame} className="relative min-h-60 flex-1 overflow-auto">
+      <div
+        ref={frame}
+        // On a narrow screen as tall as the picture when it fills the width; on a wide one it takes what is there.
+        className="relative min-h-40 flex-1 overflow-auto max-[899px]:h-[min(68dvh,calc((100vw-2rem)*var(--tall)))] max-[899px]:flex-none"
+        style={{ "--tall": picture.height / picture.width } as CSSProperties}
+      >
         {trouble && (
           <p role="alert" className="m-0 p-4">
             {trouble}{" "}
@@ -191,14 +160,11 @@ export function PicturePane({
           <div
             role="application"
             tabIndex={0}
-            aria-label={`Reference ${picture.name}. Arrow keys move the crosshair, Enter picks ${placeNames[place].toLowerCase()}.`}
-            className={`relative mx-auto touch-none select-none ${disabled ? "" : "cursor-crosshair"}`}
+            aria-label={`Reference ${picture.name}. Arrow keys move the crosshair, Enter picks ${placeNames[place].toLowerCase()}. By touch: tap for a point, press long and drag for a patch, two fingers to zoom.`}
+            ref={surface}
+            className={`relative mx-auto touch-pan-x touch-pan-y select-none ${disabled ? "" : "cursor-crosshair"}`}
             style={{ width: picture.width * scale, height: picture.height * scale }}
-            onPointerMove={onPointerMove}
-            onPointerDown={onPointerDown}
-            onPointerUp={onPointerUp}
-            onPointerLeave={() => !start.current && setAt(undefined)}
-            onKeyDown={onKeyDown}
+            {...bind}
             data-testid="reference"
           >
             <img
@@ -214,18 +180,15 @@ export function PicturePane({
               height="100%"
               aria-hidden
             >
-              {PLACES.map(
-                (p) =>
-                  readings[p]?.at && (
-                    <ReadingMark
-                      key={p}
-                      letter={placeLetters[p]}
-                      at={readings[p].at}
-                      width={picture.width * scale}
-                      height={picture.height * scale}
-                    />
-                  ),
-              )}
+              <ReadingMarks
+                marks={PLACES.flatMap((p) => {
+                  const read = readings[p]?.at;
+                  return read ? [{ letter: placeLetters[p], at: read }] : [];
+                })}
+                width={picture.width * scale}
+                height={picture.height * scale}
+              />
+              {at?.byKeys && <Crosshair x={at.x * scale} y={at.y * scale} />}
               {drag && (
                 <Outline
                   x={drag.x * scale}

@@ -42,39 +42,52 @@ export function PieceHeader({
   };
   return (
     <>
-      <div className="screen-only flex min-h-12 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4">
+      <section
+        aria-label="This piece"
+        className="screen-only flex min-h-12 flex-wrap items-center gap-x-4 border-b border-line px-4 min-[760px]:gap-y-1"
+      >
         <input
           aria-label="Name of the piece"
-          className="min-h-9 w-56 border border-transparent bg-transparent px-1 text-[19px] font-semibold hover:border-line"
+          className="min-h-11 w-56 min-w-0 border max-[759px]:w-0 max-[759px]:flex-1 border-transparent bg-transparent px-1 text-[19px] font-semibold hover:border-line"
           value={name ?? piece.name}
           maxLength={80}
           onChange={(e) => setName(e.target.value)}
           onBlur={commit}
           onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
         />
-        <nav aria-label="Stages" className="flex">
+        <nav
+          aria-label="Stages"
+          className="flex max-[759px]:order-last max-[759px]:-mx-2 max-[759px]:basis-full"
+        >
           {stages.map((s) => (
             <Link
               key={s.slug}
               href={`/pieces/${id}/${s.slug}`}
               aria-current={s.slug === stage ? "step" : undefined}
-              className={`px-3 py-2.5 text-[16px] ${s.slug === stage ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
+              className={`px-2 py-2.5 text-[16px] min-[420px]:px-3 ${s.slug === stage ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
             >
               {s.name}
             </Link>
           ))}
         </nav>
-        <PaperSelect
-          says="Paper"
-          papers={papers}
-          chosen={piece.paperId ?? papers[0]?.id}
-          onChoose={(id) => run({ type: "choose paper", paperId: id })}
-        />
+        {/* On a phone the paper is chosen where the sheet is. */}
+        <div
+          className={
+            stage === "set-up" ? "max-[759px]:order-last max-[759px]:basis-full" : "max-[759px]:hidden"
+          }
+        >
+          <PaperSelect
+            says="Paper"
+            papers={papers}
+            chosen={piece.paperId ?? papers[0]?.id}
+            onChoose={(id) => run({ type: "choose paper", paperId: id })}
+          />
+        </div>
         <div className="ml-auto flex items-center gap-1">
           <SaveNotice />
           <UndoButtons undo={undo} redo={redo} canUndo={canUndo} canRedo={canRedo} />
         </div>
-      </div>
+      </section>
       <LeftDrafts />
     </>
   );

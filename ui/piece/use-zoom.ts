@@ -23,9 +23,21 @@ export function useZoom(size: { readonly width: number; readonly height: number 
     (by: number) => setZoom((z) => Math.min(ZOOMS.length - 1, Math.max(0, z + by))),
     [],
   );
+  /** The step that is nearest to a magnification. */
+  const zoomTo = useCallback(
+    (times: number) =>
+      setZoom(
+        ZOOMS.reduce(
+          (best, z, i) =>
+            Math.abs(Math.log(z / times)) < Math.abs(Math.log(ZOOMS[best]! / times)) ? i : best,
+          0,
+        ),
+      ),
+    [],
+  );
   const whole = useCallback(() => setZoom(0), []);
   useKey("equal, shift+equal, add", () => zoomBy(1));
   useKey("minus, subtract", () => zoomBy(-1));
   useKey("0", whole);
-  return { frame, fit, zoom, scale: fit * ZOOMS[zoom]!, zoomBy, whole };
+  return { frame, fit, zoom, scale: fit * ZOOMS[zoom]!, zoomBy, zoomTo, whole };
 }

@@ -107,7 +107,7 @@ function Audit({
       )}
       {kinds.map((kind) => (
         <section key={kind}>
-          <h4 className="small-title m-0 mt-2">{kind}</h4>
+          <h3 className="small-title m-0 mt-2">{kind}</h3>
           {findings
             .filter((f) => f.kind === kind)
             .slice(0, MOST_SHOWN)
@@ -134,7 +134,7 @@ const figure = (f: Finding) => (UNITS[f.kind] ? `${f.figure.toFixed(1)} ${UNITS[
 function Block({ title, says, children }: { title: string; says: string; children: React.ReactNode }) {
   return (
     <section aria-label={title} className="min-w-0">
-      <h3 className="m-0 text-[17px]">{title}</h3>
+      <h2 className="m-0 text-[17px]">{title}</h2>
       <p className="mt-0.5 mb-1 text-[14px] text-soft">{says}</p>
       {children}
     </section>

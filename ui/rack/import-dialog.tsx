@@ -208,7 +208,7 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
           )}
           {!!count?.bad && (
             <section aria-label="Bad rows">
-              <h3 className="small-title m-0">{counted(count.bad, "row")} cannot be taken</h3>
+              <h2 className="small-title m-0">{counted(count.bad, "row")} cannot be taken</h2>
               <ul className="m-0 max-h-44 overflow-y-auto pl-5 text-[14px]">
                 {count.worst.map((b) => (
                   <li key={b.line}>

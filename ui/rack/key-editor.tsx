@@ -60,9 +60,14 @@ export function KeyEditor({ value, onChange, codes }: Props) {
   const problems = keyProblems(value);
   return (
     <div className="grid gap-4">
-      <div className="flex flex-wrap items-stretch gap-2" role="list" aria-label="Parts of a code">
+      <div className="flex flex-wrap items-stretch gap-2" role="group" aria-label="Parts of a code">
         {value.parts.map((part, i) => (
-          <div key={i} role="listitem" className="w-56 border border-strong bg-panel p-2">
+          <div
+            key={i}
+            role="group"
+            aria-label={`Part ${i + 1}`}
+            className="w-56 border border-strong bg-panel p-2"
+          >
             <div className="flex items-center justify-between">
               <strong className="text-[14px]">
                 {i + 1}. {kindNames[part.kind]}

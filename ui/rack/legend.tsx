@@ -7,6 +7,7 @@ export function Legend() {
   const rows: readonly [string, ReactNode][] = [
     ["one, two, three coats", <StrokeChip key="a" coats={sample} />],
     ["not owned", <StrokeChip key="b" coats={sample} owned={false} />],
+    ["dry", <StrokeChip key="e" coats={sample} dry />],
     ["running low", <StrokeChip key="c" coats={sample} low />],
     ["predicted, not measured", <StrokeChip key="d" coats={sample} measured={false} />],
   ];

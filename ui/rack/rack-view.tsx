@@ -1,5 +1,6 @@
 "use client";
 import { withRack } from "@/ui/rack-here";
+import { X } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState, type ReactNode } from "react";
 import { findMarkers } from "@/core/codes/find";
@@ -31,6 +32,10 @@ const views = [
   { id: "ranges", name: "Ranges and codes" },
   { id: "import", name: "Bring in" },
 ] as const;
+
+/** On a narrow screen the card comes up from the bottom, beside what was tapped. */
+const SHEET =
+  "max-[999px]:fixed max-[999px]:inset-x-0 max-[999px]:bottom-0 max-[999px]:z-20 max-[999px]:max-h-[62dvh] max-[999px]:overflow-y-auto max-[999px]:border-t-2 max-[999px]:border-text max-[999px]:bg-ground max-[999px]:p-4";
 
 interface Props {
   readonly papers: readonly PaperSheet[];
@@ -88,8 +93,22 @@ export function RackView({ papers, rack: first, studio }: Props) {
       {(view === "tracks" || card) && (
         <aside
           aria-label="Marker"
-          className="self-start border-t border-line pt-3 min-[1000px]:sticky min-[1000px]:top-3"
+          className={`self-start border-t border-line pt-3 min-[1000px]:sticky min-[1000px]:top-3 ${chosen ? SHEET : ""}`}
         >
+          {chosen && (
+            <button
+              className="button-bare float-right min-[1000px]:hidden"
+              aria-label="Close"
+              onClick={() => {
+                change({ marker: "" }, true);
+                requestAnimationFrame(() =>
+                  document.querySelector<HTMLElement>(`[data-marker="${CSS.escape(chosen.code)}"]`)?.focus(),
+                );
+              }}
+            >
+              <X size={20} aria-hidden />
+            </button>
+          )}
           {chosen ? (
             <MarkerCard
               key={chosen.code}

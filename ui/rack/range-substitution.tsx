@@ -36,7 +36,7 @@ export function RangeSubstitution({ rack }: { readonly rack: Rack }) {
   const off = work.output?.tones.map((t) => t.substitutes[0]?.deltaE00 ?? Infinity) ?? [];
   return (
     <section aria-label="Substitution" className="border-t border-line pt-3">
-      <h3 className="m-0 text-[17px]">The same colours in another range</h3>
+      <h2 className="m-0 text-[17px]">The same colours in another range</h2>
       <p className="mt-0.5 mb-2 text-[14px] text-soft">
         Paste the codes of a group or a whole supply list; each gets its nearest on {rack.paper.name}.
       </p>

@@ -127,7 +127,7 @@ function OneRange({ range, rack }: { range: RangeFacts; rack: Rack }) {
   return (
     <section aria-label={`Range ${range.name}`} className="grid gap-4">
       <div>
-        <h3 className="m-0 text-[17px]">How the codes of the {range.name} are written</h3>
+        <h2 className="m-0 text-[17px]">How the codes of the {range.name} are written</h2>
         <p className="mt-0.5 mb-0 text-[14px] text-soft">
           Part after part, from left to right. Blendt then sorts, finds and checks the codes by it.
         </p>

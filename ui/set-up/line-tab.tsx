@@ -79,7 +79,7 @@ export function LineTab({
         </div>
       )}
       <div>
-        <h3 className="small-title m-0 pb-1">Where it lies in its picture</h3>
+        <h2 className="small-title m-0 pb-1">Where it lies in its picture</h2>
         <p className="m-0 pb-2 text-[15px]">
           {line.corners
             ? "A sheet within the picture, made straight and evenly lit."

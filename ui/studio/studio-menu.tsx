@@ -1,11 +1,12 @@
 "use client";
 import { Menu, MenuButton, MenuItem, MenuItems, MenuSeparator } from "@headlessui/react";
-import { Check, ChevronDown } from "lucide-react";
+import { Check, ChevronDown, Menu as MenuIcon } from "lucide-react";
 import { enterStudio, send } from "@/ui/send";
+import { switchSurround } from "@/ui/surround";
 import { useStudio } from "./studio-context";
 
 const item =
-  "flex min-h-9 w-full items-center gap-2 px-3 text-left text-[15px] data-focus:bg-ground data-focus:underline";
+  "flex min-h-11 w-full items-center gap-2 px-3 text-left text-[15px] data-focus:bg-ground data-focus:underline";
 
 const goInto = (id: string) => {
   enterStudio(id);
@@ -13,18 +14,21 @@ const goInto = (id: string) => {
 };
 
 /** Which studio one is in, the others, its settings, and the way out. */
-export function StudioMenu() {
+export function StudioMenu({ onShortcuts }: { readonly onShortcuts: () => void }) {
   const studio = useStudio();
   if (!studio) return null;
   const { id, name, role, demo, others, person } = studio;
   const signOut = () => void send("DELETE", "/api/session").finally(() => location.assign("/sign-in"));
   return (
     <Menu>
-      <MenuButton className="button ml-1 max-w-[min(14rem,70vw)] min-w-0">
-        <span className="min-w-0 truncate">{name}</span>
-        {demo && <span className="text-[13px] font-normal text-soft">demo</span>}
-        {role === "viewer" && <span className="text-[13px] font-normal text-soft">looking only</span>}
-        <ChevronDown size={16} aria-hidden className="shrink-0" />
+      <MenuButton className="button max-w-[min(14rem,70vw)] min-w-0 max-[759px]:border-transparent max-[759px]:bg-transparent max-[759px]:px-1.5 min-[760px]:ml-1">
+        <MenuIcon size={20} aria-hidden className="shrink-0 min-[760px]:hidden" />
+        <span className="min-w-0 truncate max-[759px]:sr-only">{name}</span>
+        {demo && <span className="text-[13px] font-normal text-soft max-[759px]:sr-only">demo</span>}
+        {role === "viewer" && (
+          <span className="text-[13px] font-normal text-soft max-[759px]:sr-only">looking only</span>
+        )}
+        <ChevronDown size={16} aria-hidden className="shrink-0 max-[759px]:hidden" />
       </MenuButton>
       <MenuItems
         anchor={{ to: "bottom end", gap: 4 }}
@@ -53,6 +57,16 @@ export function StudioMenu() {
           <a className={item} href="/start">
             Another studio
           </a>
+        </MenuItem>
+        <MenuItem>
+          <button className={`${item} min-[760px]:hidden`} onClick={switchSurround}>
+            Bright or dim surround
+          </button>
+        </MenuItem>
+        <MenuItem>
+          <button className={`${item} min-[760px]:hidden`} onClick={onShortcuts}>
+            Shortcuts
+          </button>
         </MenuItem>
         {person && (
           <MenuItem>

@@ -70,40 +70,42 @@ export function PaperCurves({ rack, fit }: { rack: Rack; fit: FitPaperOutput }) 
       <CoatCurves curves={curves} measure={measure} capacity={rack.paper.capacity} />
       <details className="mt-2">
         <summary className="text-[14px]">The same as a table</summary>
-        <table className="mt-1 border-collapse text-[14px]">
-          <thead>
-            <tr>
-              <th className="pr-4 text-left">ink</th>
-              {curves[0]?.model.map((_, n) => (
-                <th key={n} className="px-2 text-right">
-                  {n} {n === 1 ? "coat" : "coats"}
-                </th>
-              ))}
-              <th className="px-2 text-right">off, ΔE00</th>
-            </tr>
-          </thead>
-          <tbody>
-            {curves.map((c, i) => (
-              <tr key={c.name} className="border-t border-line">
-                <td className="code pr-4">{c.name}</td>
-                {c.model.map((v, n) => (
-                  <td key={n} className="px-2 text-right">
-                    {v.toFixed(1)}
-                    {c.read[n] !== undefined && (
-                      <span className="block text-[12px] text-soft">read {c.read[n].toFixed(1)}</span>
-                    )}
-                  </td>
+        <div className="overflow-x-auto" role="region" aria-label="Coat curves as a table" tabIndex={0}>
+          <table className="mt-1 border-collapse text-[14px]">
+            <thead>
+              <tr>
+                <th className="pr-4 text-left">ink</th>
+                {curves[0]?.model.map((_, n) => (
+                  <th key={n} className="px-2 text-right">
+                    {n} {n === 1 ? "coat" : "coats"}
+                  </th>
                 ))}
-                <td className="px-2 text-right">
-                  {fit.curves
-                    .find((f) => f.code === own[i]?.code)
-                    ?.off.map((d) => d.toFixed(1))
-                    .join(" ")}
-                </td>
+                <th className="px-2 text-right">off, ΔE00</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {curves.map((c, i) => (
+                <tr key={c.name} className="border-t border-line">
+                  <td className="code pr-4">{c.name}</td>
+                  {c.model.map((v, n) => (
+                    <td key={n} className="px-2 text-right">
+                      {v.toFixed(1)}
+                      {c.read[n] !== undefined && (
+                        <span className="block text-[12px] text-soft">read {c.read[n].toFixed(1)}</span>
+                      )}
+                    </td>
+                  ))}
+                  <td className="px-2 text-right">
+                    {fit.curves
+                      .find((f) => f.code === own[i]?.code)
+                      ?.off.map((d) => d.toFixed(1))
+                      .join(" ")}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       </details>
     </section>
   );

@@ -27,15 +27,16 @@ export function AreaRows({ seen, pieceId, neighbours, onNeighbours, onEmphasis }
           <div
             role="row"
             key={area.id}
-            className="grid grid-cols-[130px_118px_minmax(0,1fr)] items-center gap-x-3 border-t border-line py-1 min-[760px]:grid-cols-[130px_118px_64px_minmax(0,1fr)]"
+            className="grid grid-cols-[110px_90px_minmax(0,1fr)] items-center gap-x-3 border-t border-line py-1 min-[760px]:grid-cols-[150px_118px_104px_minmax(0,1fr)]"
           >
-            <Link
-              role="cell"
-              href={`/pieces/${pieceId}/colour?area=${area.id}`}
-              className="truncate font-semibold underline-offset-2 hover:underline"
-            >
-              {area.name}
-            </Link>
+            <span role="rowheader" className="min-w-0">
+              <Link
+                href={`/pieces/${pieceId}/colour?area=${area.id}`}
+                className="flex min-h-11 items-center leading-tight font-semibold break-words underline-offset-2 hover:underline"
+              >
+                {area.name}
+              </Link>
+            </span>
             <span role="cell">
               {tones.length ? (
                 <Ramp
@@ -47,16 +48,17 @@ export function AreaRows({ seen, pieceId, neighbours, onNeighbours, onEmphasis }
                 <span className="text-soft">no group kept</span>
               )}
             </span>
-            <label role="cell" className="flex items-center gap-1">
-              <input
-                type="checkbox"
-                className="size-4 accent-black"
-                checked={area.emphasis}
-                onChange={(e) => onEmphasis(area, e.target.checked)}
-                aria-label={`${area.name} should pop`}
-              />{" "}
-              pops
-            </label>
+            <span role="cell">
+              <label className="flex min-h-11 items-center gap-1">
+                <input
+                  type="checkbox"
+                  className="size-4 accent-black"
+                  checked={area.emphasis}
+                  onChange={(e) => onEmphasis(area, e.target.checked)}
+                />
+                <span className="sr-only">{area.name} </span>stands out
+              </label>
+            </span>
             <span role="cell" className="flex flex-wrap items-center gap-1 max-[760px]:col-span-3">
               touches
               {others.map((o) => (

@@ -114,7 +114,7 @@ export function GroupTab({ area, rack, judged }: Props) {
         </Empty>
       )}
       {group && tones.length > 0 && (
-        <>
+        <div className="min-w-0 space-y-3" aria-busy={shown.isRenewed}>
           <Heading shown={shown} onTake={() => setTaking(true)} onKeepInGroups={keepInGroups} />
           <LaidStrip
             group={group}
@@ -145,7 +145,7 @@ export function GroupTab({ area, rack, judged }: Props) {
           <TonedPaper area={area} rack={rack} />
           <StandIns rack={rack} shown={shown} />
           <Advice group={group} onFix={shown.apply} />
-        </>
+        </div>
       )}
       <Alternatives area={area} rack={rack} shown={shown} />
       {taking && (
@@ -200,7 +200,7 @@ function laidTones({ tones, places, shade }: GroupOutput): RulerTone[] {
 }
 
 function Heading({
-  shown: { group, tones, isKept, place, hasTarget, keep },
+  shown: { group, tones, isKept, isRenewed, place, hasTarget, keep },
   onTake,
   onKeepInGroups,
 }: {
@@ -212,6 +212,7 @@ function Heading({
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line pt-2">
       <h3 className="m-0 text-[16px]">
         {isKept ? "Kept group" : place > 0 ? `Alternative ${place}` : "Proposed group"}
+        {isRenewed && <span className="ml-2 text-[13px] font-normal text-soft">being worked out anew…</span>}
       </h3>
       {hasTarget && (
         <span className="text-[14px]">

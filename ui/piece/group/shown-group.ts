@@ -13,6 +13,7 @@ import {
   type KeptTone,
 } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
+import { rackKey } from "@/ui/compute/client";
 import { useRun } from "../piece-context";
 import { plainTones, useAssessed, usePlan, type useJudged } from "./use-groups";
 
@@ -34,19 +35,28 @@ const asKept = (g: GroupOutput, kept: readonly KeptTone[]): KeptTone[] =>
     kept.some((k) => k.locked && k.code === t.code) ? { ...t, locked: true } : t,
   );
 
+/** The last answer while the present one is worked out, so that nothing vanishes under the hand; never that of something else. */
+function useLast<T>(of: string, present: T | undefined, isComing: boolean): T | undefined {
+  const [last, setLast] = useState<{ readonly of: string; readonly value: T }>();
+  if (present !== undefined && (last?.value !== present || last.of !== of)) setLast({ of, value: present });
+  return present ?? (isComing && last?.of === of ? last.value : undefined);
+}
+
 /** The group that is shown of an area: the kept one, or one of the planner's; with everything that can be done to it. */
 export function useShownGroup(rack: Rack, area: Area, judged: ReturnType<typeof useJudged>) {
   const run = useRun();
   const plan = usePlan(rack, area);
   const [preview, setPreview] = useState<{ readonly area: string; readonly place: number }>();
   const kept = tonesOf(area);
-  const offered = plan.output?.groups ?? [];
+  const offered =
+    useLast(`${area.id} ${rackKey(rack)}`, plan.output?.groups, plan.progress !== undefined) ?? [];
   const place = preview?.area === area.id ? preview.place : kept.length ? -1 : 0;
   const proposal = place >= 0 ? offered[place] : undefined;
   const tones = proposal ? asKept(proposal, kept) : kept;
   // A proposal comes judged, but on bare paper: what lies beneath changes how it builds up.
   const onTop = useAssessed(rack, area, proposal && hasOwnShade(area) ? tones : undefined);
-  const group = proposal ? (onTop.output?.group ?? proposal) : judged.groupOf(area.id);
+  const present = proposal ? (onTop.output?.group ?? proposal) : judged.groupOf(area.id);
+  const group = useLast(`${area.id} ${rackKey(rack)}`, present, tones.length > 0);
   const isKept = kept.length > 0 && sameTones(tones, kept) && (!proposal || sameShade(proposal.shade, area));
   /** What a proposal brings besides its tones. */
   const planned = proposal && {
@@ -68,6 +78,8 @@ export function useShownGroup(rack: Rack, area: Area, judged: ReturnType<typeof 
     place,
     tones,
     group,
+    /** What is shown is the last answer, until the present one is there. */
+    isRenewed: group !== present || (offered.length > 0 && !plan.output),
     isKept,
     /** Ink under or over the shadow end that comes with a proposal. */
     shade: isKept ? [] : (proposal?.shade ?? []),
@@ -90,6 +102,7 @@ export function useShownGroup(rack: Rack, area: Area, judged: ReturnType<typeof 
     },
     exclude: (at: number) => run({ type: "exclude ink", id: area.id, code: tones[at]!.code, excluded: true }),
     apply: (fix: Fix) => {
+      if (group !== present) return;
       const byLight = group!.tones.map((t) => tones.find((k) => k.code === t.code)!);
       if (fix.kind === "remove") keep(byLight.filter((_, i) => i !== fix.tone));
       else

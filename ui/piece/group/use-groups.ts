@@ -1,5 +1,5 @@
 "use client";
-import { useCallback, useMemo } from "react";
+import { useCallback, useEffect, useMemo } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import { memory } from "@/compute/memory";
 import type { Lab } from "@/core/colour/lab";
@@ -21,6 +21,7 @@ import {
 } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { rackKey } from "@/ui/compute/client";
+import { keepAnswers, useEarlierAnswers } from "@/ui/compute/kept-answers";
 import { useAsk, type Work } from "@/ui/compute/use-compute";
 import { usePiece } from "../piece-context";
 import { sheetOf } from "./sheet-of";
@@ -163,19 +164,31 @@ export function useJudged(rack: Rack, areas: readonly Area[]) {
     rack,
     fresh.length ? { areas: fresh.map(({ id, question }) => ({ id, ...question })) } : null,
   );
+  const earlier = useEarlierAnswers<GroupOutput>(fresh.map((w) => w.key));
   for (const { id, group } of work.output?.areas ?? []) {
     const own = fresh.find((w) => w.id === id);
     if (own) judged.keep(own.key, group);
   }
   const answered = work.output;
+  useEffect(() => {
+    if (!answered) return;
+    void keepAnswers(
+      new Map(
+        wanted.flatMap(({ key }) => {
+          const group = judged.recall(key);
+          return group ? [[key, group] as const] : [];
+        }),
+      ),
+    );
+  }, [wanted, answered]);
   const groupOf = useCallback(
     (id: string): GroupOutput | undefined => {
       const key = wanted.find((w) => w.id === id)?.key;
-      return key === undefined ? undefined : judged.recall(key);
+      return key === undefined ? undefined : (judged.recall(key) ?? earlier?.get(key));
     },
     // What was answered is in the memory: whoever holds this looks anew.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [wanted, answered],
+    [wanted, answered, earlier],
   );
   return { work, groupOf };
 }

@@ -1,3 +1,4 @@
+import { readableOn } from "@/ui/ink/readable";
 import type { PencilStepOutput } from "@/compute/operations/pencil-plan";
 import { signed } from "@/words/numbers";
 import { partInWords, pencilName } from "@/words/pencil";
@@ -19,7 +20,7 @@ export function ValueScale({ steps, base }: { steps: readonly PencilStepOutput[]
           />
           <span
             className="flex h-11 items-end justify-end px-1 text-[12px]"
-            style={{ background: s.hex, color: s.lab[0] > 55 ? "#000" : "#fff" }}
+            style={{ background: s.hex, color: readableOn(s.lab[0]) }}
           >
             {signed(s.lab[0])}
           </span>

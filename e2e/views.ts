@@ -1,0 +1,93 @@
+import { expect, type Page } from "@playwright/test";
+import { open } from "./studio";
+
+/** A view as somebody meets it: its address, and what brings it into the state that is looked at. */
+export interface View {
+  readonly name: string;
+  readonly path: string;
+  readonly then?: (page: Page) => Promise<void>;
+}
+
+/** What one finds in a demo studio: ids of things that views show. */
+export interface Things {
+  readonly kite: string;
+  readonly paper: string;
+}
+
+export async function thingsOf(page: Page): Promise<Things> {
+  await open(page, "/");
+  const href = async (name: string) =>
+    (await page.getByRole("link", { name }).first().getAttribute("href"))!.split("/")[2]!;
+  const kite = await href("Open The Kite Mender");
+  await open(page, "/swatchbook");
+  return { kite, paper: await href("Smooth white card") };
+}
+
+const press = (name: string) => (page: Page) =>
+  page.getByRole("button", { name, exact: true }).first().click();
+const dialog = (page: Page) => expect(page.getByRole("dialog").getByRole("heading").first()).toBeVisible();
+const planned = async (page: Page) => {
+  await expect(page.getByRole("region", { name: "Alternatives" }).getByRole("button").first()).toBeVisible({
+    timeout: 45_000,
+  });
+};
+
+/** Every view, tab, dialog and kind of result. */
+export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
+  const piece = `/pieces/${kite}`;
+  const tabs = (path: string, name: string, ids: readonly string[]): View[] =>
+    ids.map((id) => ({ name: `${name}: ${id}`, path: `${path}?tab=${id}` }));
+  return [
+    { name: "Bench", path: "/" },
+    {
+      name: "Bench: new piece",
+      path: "/",
+      then: async (p) => void (await press("New piece")(p), await dialog(p)),
+    },
+    {
+      name: "Bench: shortcuts",
+      path: "/",
+      then: async (p) => void (await press("Shortcuts")(p), await dialog(p)),
+    },
+    { name: "Rack: tracks", path: "/rack" },
+    {
+      name: "Rack: finder",
+      path: "/rack",
+      then: async (p) => {
+        await press("Find a marker /")(p);
+        await dialog(p);
+        await p.keyboard.type("clay");
+      },
+    },
+    { name: "Rack: a marker", path: "/rack?marker=clay3m" },
+    { name: "Rack: table", path: "/rack?view=table" },
+    { name: "Rack: findings", path: "/rack?view=findings" },
+    { name: "Rack: ranges", path: "/rack?view=ranges" },
+    { name: "Rack: bring in", path: "/rack?view=import" },
+    { name: "Swatchbook", path: "/swatchbook" },
+    {
+      name: "Swatchbook: new paper",
+      path: "/swatchbook",
+      then: async (p) => void (await press("New paper")(p), await dialog(p)),
+    },
+    ...tabs(`/swatchbook/${paper}`, "Paper", ["paper", "readings", "chart", "read", "trials"]),
+    { name: "Groups", path: "/groups" },
+    { name: "Studio", path: "/studio" },
+    { name: "Begin", path: "/begin" },
+    { name: "Start", path: "/start" },
+    { name: "Sign in", path: "/sign-in" },
+    { name: "Recover", path: "/recover" },
+    { name: "Join", path: "/join/nobody" },
+    ...tabs(`${piece}/set-up`, "Set up", ["line", "sheet", "areas", "order", "reference"]),
+    { name: "Light", path: `${piece}/light` },
+    { name: "Colour: group", path: `${piece}/colour?tab=group`, then: planned },
+    { name: "Colour: school", path: `${piece}/colour?tab=school` },
+    { name: "Colour: shadow", path: `${piece}/colour?tab=shadow` },
+    { name: "Colour: pencil", path: `${piece}/colour?tab=pencil` },
+    { name: "Colour: finish", path: `${piece}/colour?tab=finish` },
+    { name: "All areas", path: `${piece}/whole` },
+    { name: "Steps", path: `${piece}/steps` },
+    { name: "Steps: at the desk", path: `${piece}/steps?desk=on` },
+    { name: "Check", path: `${piece}/check` },
+  ];
+};

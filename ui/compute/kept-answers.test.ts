@@ -1,0 +1,22 @@
+import "fake-indexeddb/auto";
+import { keepAnswers, recallAnswers } from "./kept-answers";
+
+describe("answers of an earlier visit", () => {
+  it("are found by what was asked, and by nothing else", async () => {
+    await keepAnswers(new Map([["group a", { deltaE00: 1.2 }]]));
+    expect([...(await recallAnswers(["group a", "group b"]))]).toEqual([["group a", { deltaE00: 1.2 }]]);
+  });
+  it("are forgotten when there are too many, the oldest first", async () => {
+    const now = jest.spyOn(Date, "now");
+    for (let i = 0; i < 7; i++) {
+      now.mockReturnValue(1000 + i);
+      await keepAnswers(new Map(Array.from({ length: 100 }, (_, n) => [`${i} ${n}`, n])));
+    }
+    now.mockRestore();
+    const keys = Array.from({ length: 7 }, (_, i) => Array.from({ length: 100 }, (_, n) => `${i} ${n}`));
+    const counts = await Promise.all(keys.map(async (k) => (await recallAnswers(k)).size));
+    expect(counts.slice(1)).toEqual([100, 100, 100, 100, 100, 100]);
+    expect(counts[0]).toBeLessThanOrEqual(100);
+    expect(counts.reduce((a, b) => a + b)).toBeLessThanOrEqual(600);
+  });
+});
