@@ -154,7 +154,7 @@ describe("an answer that takes its time", () => {
   it("says how far off it is, and in which direction, where nothing reaches the colour", async () => {
     const { reach } = await runOperation("match", { ...desk, target: { lab: [99, 60, -60] } });
     expect(reach!.abovePaper).toBe(true);
-    expect(reach!.message).toMatch(/^No recipe reaches this colour\./);
+    expect(reach!.message).toMatch(/^None of these markers reaches this colour\./);
   });
 });
 

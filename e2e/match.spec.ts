@@ -102,7 +102,7 @@ test("a colour that no recipe reaches is answered with how far it is and why", a
   await page.getByRole("button", { name: "Match exactly" }).click();
   const dialog = page.getByRole("dialog", { name: "Match the local colour of Bows" });
   await expect(
-    dialog.getByText(/^No recipe reaches this colour\. .*lighter than the bare paper/),
+    dialog.getByText(/^None of these markers reaches this colour\. .*lighter than the bare paper/),
   ).toBeVisible();
   await dialog.getByRole("button", { name: "Close" }).click();
   await page.getByRole("button", { name: "Undo" }).click();

@@ -67,7 +67,7 @@ test("a chart is composed and comes as a PDF", async ({ page, request }) => {
 test("a stack is tried: predicted, read by hand, judged, and then shown as measured", async ({ page }) => {
   const paper = await paperNamed(page, "Smooth white card");
   await open(page, `${paper}?tab=trials`);
-  await page.getByLabel("Try a stack, bottom to top").fill("lake2c + clay4m");
+  await page.getByLabel("Try layers, bottom to top").fill("lake2c + clay4m");
   await page.getByRole("button", { name: "Predict and note it" }).click();
   const trial = page.locator('[data-trial="lake2c + clay4m"]');
   await expect(trial).toContainText("not read yet", { timeout: 60_000 });

@@ -46,9 +46,21 @@ export function useKey(
   });
 }
 
+/** Where typing has an undo of its own. */
+const isWriting = (target: EventTarget | null): boolean =>
+  (target instanceof HTMLInputElement &&
+    !/^(checkbox|radio|range|button|submit|file|color)$/.test(target.type)) ||
+  target instanceof HTMLTextAreaElement ||
+  (target instanceof HTMLElement && target.isContentEditable);
+
 /** Undo and redo by their usual keys, which stay on; not behind a dialog. */
 export function useUndoKeys(undo: () => void, redo: () => void): void {
-  const options = { preventDefault: true, ignoreEventWhen: behindDialog };
+  const options = {
+    preventDefault: true,
+    // In a list or a tick box there is no text whose own undo it could be.
+    enableOnFormTags: true,
+    ignoreEventWhen: (e: KeyboardEvent) => behindDialog() || isWriting(e.target),
+  };
   useHotkeys("mod+z", () => undo(), options);
   useHotkeys("mod+shift+z, mod+y", () => redo(), options);
 }

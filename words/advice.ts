@@ -4,7 +4,7 @@ import type { Advice } from "@/core/group/advice";
 export function adviceInWords(a: Advice): string {
   switch (a.kind) {
     case "step too wide": {
-      const remedy = a.fix ? `put ${a.fix.code} between: you own it.` : "no owned ink lies between.";
+      const remedy = a.fix ? `put ${a.fix.code} between: you own it.` : "no owned marker lies between.";
       return `Step ${a.deltaL.toFixed(0)} L* from ${a.pair.join(" to ")}: an edge will show; ${remedy}`;
     }
     case "step too narrow":
@@ -12,7 +12,7 @@ export function adviceInWords(a: Advice): string {
     case "twins":
       return `${a.pair.join(" to ")}: twins on this paper, ${a.deltaE00.toFixed(1)} ΔE00 apart; one of them is enough.`;
     case "mud":
-      return `The blend ${a.pair.join(" to ")} loses ${a.chromaLost.toFixed(0)} of chroma on the way: lay a thin coat of ${a.pair[0]} over the seam, or choose neighbours in hue.`;
+      return `The blend ${a.pair.join(" to ")} loses ${a.chromaLost.toFixed(0)} of colour strength on the way: lay a thin coat of ${a.pair[0]} over the seam, or choose neighbours in hue.`;
     case "uneven steps":
       return `The widest step is ${a.ratio.toFixed(1)} times the narrowest: blend longest at ${a.at}.`;
     case "capacity":

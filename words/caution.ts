@@ -5,7 +5,7 @@ import { signed } from "./numbers";
 export function cautionInWords(c: Caution): string {
   switch (c.kind) {
     case "flat black":
-      return `${c.code} is nearly black (L* ${c.lightness.toFixed(0)}, chroma ${c.chroma.toFixed(0)}): on ${c.material} it goes flat. Take a deep brown or a dark with a violet or blue under it.`;
+      return `${c.code} is nearly black (L* ${c.lightness.toFixed(0)}, colour strength ${c.chroma.toFixed(0)}): on ${c.material} it goes flat. Take a deep brown or a dark with a violet or blue under it.`;
     case "grey temperature": {
       const says = c.greys.map((g) => `${g.code} (b* ${signed(g.b)})`).join(", ");
       const side = c.scene === "warm" ? "cool" : "warm";
@@ -22,6 +22,6 @@ export function cautionInWords(c: Caution): string {
     case "bleed":
       return `Ink creeps about ${c.creep.toFixed(1)} mm and the area is about ${c.width.toFixed(0)} mm across: dab, and stop that far short of the line.`;
     case "dull":
-      return `The middle comes out ${c.chromaShort.toFixed(0)} of chroma short of the colour that is wanted: opposites neutralise on the way. One more coat of the colour that should win, or purer inks.`;
+      return `The middle comes out ${c.chromaShort.toFixed(0)} short in colour strength of the colour that is wanted: opposites neutralise on the way. One more coat of the colour that should win, or purer inks.`;
   }
 }

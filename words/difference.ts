@@ -30,7 +30,7 @@ export function differenceInWords({
   const words = [
     ...say(contrast, "more contrast", "less contrast"),
     ...say(warmth, "warmer", "cooler"),
-    ...say(chroma, "purer", "greyer"),
+    ...say(chroma, "stronger in colour", "greyer"),
   ];
   const look = words.length ? words.join(", ") : "much the same look";
   const whose = shared ? `${shared} of the same markers` : "other markers";

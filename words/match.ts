@@ -7,7 +7,7 @@ const coats = (r: Recipe) => r.layers.reduce((sum, l) => sum + l.coats, 0);
 
 /** Why a recipe that is not the nearest is preferred. */
 export const preferenceInWords = (r: Recipe, best: Recipe): string =>
-  `Preferred: only ${(r.deltaE00 - best.deltaE00).toFixed(2)} ΔE00 behind the best, with ${counted(r.layers.length, "ink")} and ${coatsInWords(coats(r))} instead of ${best.layers.length} and ${coats(best)}.`;
+  `Preferred: only ${(r.deltaE00 - best.deltaE00).toFixed(2)} ΔE00 behind the best, with ${counted(r.layers.length, "marker")} and ${coatsInWords(coats(r))} instead of ${best.layers.length} and ${coats(best)}.`;
 
 /** L* and chroma that are worth a word. */
 const WORTH = 3;
@@ -23,8 +23,8 @@ export function shortfallInWords(
   const ways = [
     ...(Math.abs(deltaL) < WORTH
       ? []
-      : [`${Math.abs(deltaL).toFixed(0)} L* too ${deltaL > 0 ? "light" : "dark"}`]),
-    ...(Math.abs(deltaC) < WORTH ? [] : [`too ${deltaC > 0 ? "pure" : "grey"}`]),
+      : [`too ${deltaL > 0 ? "light" : "dark"} by ${Math.abs(deltaL).toFixed(0)}`]),
+    ...(Math.abs(deltaC) < WORTH ? [] : [`too ${deltaC > 0 ? "strong" : "grey"}`]),
   ];
   const how = ways.length ? `: ${ways.join(" and ")}` : ", of another hue";
   const help = [
@@ -39,9 +39,9 @@ export function shortfallInWords(
   ];
   const sure =
     bound === undefined
-      ? "No recipe reaches this colour."
+      ? "None of these markers reaches this colour."
       : bound >= SHOWS
-        ? `No recipe reaches this colour: nothing nearer than ${bound.toFixed(0)} ΔE00 exists.`
+        ? `None of these markers reaches this colour: nothing nearer than ${bound.toFixed(0)} ΔE00 exists.`
         : "Nothing that was found so far reaches this colour.";
   const best = bound === undefined ? "The best" : "The best so far";
   return [

@@ -12,6 +12,29 @@ export const shadowInWords: Readonly<Record<ShadowKind, string>> = {
   undertone: "blue or violet beneath dark greys, for black hair and cloth",
 };
 
+/** How far a hue turns, as one would say it. */
+const turnInWords = (degrees: number): string =>
+  Math.abs(degrees) < 8
+    ? "hardly"
+    : Math.abs(degrees) < 20
+      ? "a little"
+      : Math.abs(degrees) < 45
+        ? "clearly"
+        : "much";
+
+const PARTS: readonly (readonly [number, string])[] = [
+  [0.12, "hardly any of it"],
+  [0.29, "about a quarter"],
+  [0.41, "about a third"],
+  [0.58, "about half"],
+  [0.71, "about two thirds"],
+  [0.785, "about three quarters"],
+  [0.9, "about four fifths"],
+  [Infinity, "nearly all of it"],
+];
+/** A share as one would say it. */
+const partInWords = (share: number): string => PARTS.find(([upTo]) => share < upTo)![1];
+
 /** What to expect of a shadow, with its numbers. */
 export function expectationInWords(
   code: string,
@@ -19,19 +42,21 @@ export function expectationInWords(
   e: Expectation,
 ): string {
   const over = e.over.join(" and ");
-  const turned = e.turns ? `${Math.abs(s.hueTurn).toFixed(0)}° ${e.turns}` : "the hue stays";
-  const L = (v: number) => `${v.toFixed(0)} L*`;
+  const turned = e.turns
+    ? `${turnInWords(s.hueTurn)} ${e.turns} (${Math.abs(s.hueTurn).toFixed(0)}°)`
+    : "the hue stays";
+  const L = (v: number) => v.toFixed(0);
   const parts =
     SHADOW_ORDER[s.kind] === "under"
       ? [
-          `Looks strong now, ${L(e.strength)} below the paper; after ${coatsInWords(e.coverCoats)} of ${over} it is ${L(s.deepening)} below its neighbours: ${(100 * s.fade).toFixed(0)} % fades. Then ${turned}.`,
+          `Looks strong now; ${partInWords(s.fade)} fades once covered; ${turned}. In lightness: ${L(e.strength)} below the paper now, ${L(s.deepening)} below its neighbours after ${coatsInWords(e.coverCoats)} of ${over} (${(100 * s.fade).toFixed(0)} % fades).`,
         ]
-      : [`${code} over ${over}: ${L(s.deepening)} deeper, ${turned}.`];
+      : [`${code} over ${over}: ${L(s.deepening)} darker, ${turned}.`];
   if (!e.reads)
     parts.push(
       "The cover is too pale for it and no longer reads as itself: a deeper cover there, or fewer coats beneath.",
     );
-  if (s.muddy) parts.push(`Muddy: ${(100 * s.purity).toFixed(0)} % of the chroma is left.`);
+  if (s.muddy) parts.push(`Muddy: ${(100 * s.purity).toFixed(0)} % of the colour strength is left.`);
   if (s.coatsLeft < 0) parts.push(`${coatsInWords(-s.coatsLeft)} more than the paper holds: bleed grows.`);
   return parts.join(" ");
 }

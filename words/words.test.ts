@@ -34,7 +34,7 @@ describe("numbers", () => {
 describe("advice", () => {
   const pair = ["clay1c", "clay7m"] as const;
   const cases: readonly (readonly [Advice, RegExp])[] = [
-    [{ kind: "step too wide", pair, deltaL: 31.6 }, /^Step 32 L\* from clay1c to clay7m.*no owned ink/],
+    [{ kind: "step too wide", pair, deltaL: 31.6 }, /^Step 32 L\* from clay1c to clay7m.*no owned marker/],
     [
       {
         kind: "step too wide",
@@ -45,7 +45,7 @@ describe("advice", () => {
       /put clay3m between: you own it\.$/,
     ],
     [{ kind: "twins", pair, deltaE00: 0.84 }, /twins on this paper, 0\.8 ΔE00 apart/],
-    [{ kind: "mud", pair, chromaLost: 17.2 }, /loses 17 of chroma.*thin coat of clay1c/],
+    [{ kind: "mud", pair, chromaLost: 17.2 }, /loses 17 of colour strength.*thin coat of clay1c/],
     [{ kind: "contrast", contrast: 12.2, wanted: 30 }, /^Contrast 12 L\* where 30 is wanted/],
     [{ kind: "local colour", deltaE00: 6.24 }, /local colour is 6\.2 ΔE00 off: a visible difference/],
   ];

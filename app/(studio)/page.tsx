@@ -3,6 +3,7 @@ import { headers } from "next/headers";
 import { MarkerShell } from "@/ui/marker-shell";
 import { NewPiece } from "@/ui/bench/new-piece";
 import { PieceCard } from "@/ui/bench/piece-card";
+import { findPictures } from "@/store/pictures";
 import { listPieces } from "@/store/pieces";
 import { currentStudio, loadRack } from "@/app/studio-view";
 
@@ -14,6 +15,9 @@ export default async function BenchPage() {
     loadRack(null),
     listPieces(studio),
     headers(),
+  ]);
+  const pictures = await findPictures(studio, [
+    ...new Set(pieces.flatMap(({ document: d }) => d.pictureId ?? d.setUp.line?.pictureId ?? [])),
   ]);
   const locale = asked.get("accept-language")?.split(",")[0] ?? "en";
   const day = new Intl.DateTimeFormat(Intl.DateTimeFormat.supportedLocalesOf(locale)[0] ?? "en", {
@@ -42,13 +46,16 @@ export default async function BenchPage() {
           </div>
         )}
         <div className="grid gap-4">
-          {pieces.map((p) => {
+          {pieces.map((p, i) => {
+            const shown = p.document.pictureId ?? p.document.setUp.line?.pictureId;
             const on = papers.find((o) => o.id === p.document.paperId) ?? paper;
             return (
               <PieceCard
                 key={p.id}
                 id={p.id}
                 piece={p.document}
+                picture={pictures.find((f) => f.id === shown)}
+                first={i === 0}
                 paper={on.name}
                 changed={day.format(p.changedAt)}
                 at={{ ...at, paperId: on.id }}

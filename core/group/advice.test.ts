@@ -77,7 +77,7 @@ describe("advice on a group as laid", () => {
   it("does not propose what is not owned", () => {
     const [wide] = advice(["clay1c", "clay7m"], { owned: () => false });
     expect(wide!.fix).toBeUndefined();
-    expect(adviceInWords(wide!)).toContain("no owned ink lies between");
+    expect(adviceInWords(wide!)).toContain("no owned marker lies between");
   });
   it("leaves out a tone that is hardly seen", () => {
     const found = kinds(["clay3m", "clay4m", "clay7m"]).concat(kinds(["clay1c", "dusk1m", "clay7m"]));
@@ -94,7 +94,7 @@ describe("advice on a group as laid", () => {
     expect(adviceInWords(one)).toMatch(/hardly seen \(under 4\); leave out clay4m/);
   });
   it("warns of a blend of opposites that turns muddy", () => {
-    expect(said("mud", ["rust5c", "dusk5c"], { school: "dark first" })).toMatch(/loses \d+ of chroma/);
+    expect(said("mud", ["rust5c", "dusk5c"], { school: "dark first" })).toMatch(/loses \d+ of colour strength/);
     expect(kinds(["clay3m", "clay5m"])).not.toContain("mud");
   });
   it("speaks of a flat group and of a local colour that is off, with the figures", () => {

@@ -20,7 +20,7 @@ describe("a colour that cannot be reached", () => {
     expect(found).toMatchObject({ abovePaper: false });
     expect(found.deltaL).toBeCloseTo(12, 9);
     expect(found.deltaC).toBeLessThan(0);
-    expect(shortfallInWords(found)).toMatch(/12 L\* too light and .*too grey/);
+    expect(shortfallInWords(found)).toMatch(/too light by 12 and .*too grey/);
   });
   it("names a marker that would come nearer, of those that may not be used, and none of the others", () => {
     const target = seenLab(desk, [2]);

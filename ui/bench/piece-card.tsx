@@ -1,58 +1,63 @@
 "use client";
 import Link from "next/link";
-import { tonesOf, type Piece } from "@/core/piece/piece";
+import type { ReactNode } from "react";
+import { tonesOf, type Area, type Piece } from "@/core/piece/piece";
+import type { PictureFacts } from "@/store/pictures";
 import type { Rack } from "@/store/rack";
 import { useTones } from "@/ui/compute/use-tones";
 import { Ramp } from "@/ui/ink/ramp";
+import { Picture } from "@/ui/kit/picture";
 import { PiecePicture } from "@/ui/light/piece-picture";
+import { useJudged } from "@/ui/piece/group/use-groups";
 import { useRackAt, type RackAt } from "@/ui/rack-here";
 import { counted } from "@/words/numbers";
 
 interface PieceCardProps {
   readonly id: string;
   readonly piece: Piece;
+  /** What it is coloured after, or its drawing. */
+  readonly picture: PictureFacts | undefined;
   readonly paper: string;
   readonly changed: string;
-  readonly rack: Rack;
+  /** Undefined until it has come: the picture and the words are there before. */
+  readonly rack: Rack | undefined;
+  /** The first on the bench. */
+  readonly first?: boolean;
 }
 
 /** A piece on the bench, with the rack of its paper. */
 export function PieceCard({ at, ...card }: Omit<PieceCardProps, "rack"> & { readonly at: RackAt }) {
-  const { rack } = useRackAt(at);
-  if (rack) return <Card {...card} rack={rack} />;
-  return (
-    <article className="min-h-[440px] border border-line bg-panel p-4" aria-busy>
-      <h2 className="m-0 text-[24px] leading-tight">{card.piece.name}</h2>
-    </article>
-  );
+  return <Card {...card} rack={useRackAt(at).rack} />;
 }
 
+const SHOWN = "w-full min-[760px]:w-[46vw] min-[760px]:max-w-[560px]";
+const SIZES = "(min-width: 1218px) 560px, (min-width: 760px) 46vw, calc(100vw - 66px)";
+
 /** Its picture, and the groups that have been kept for it. */
-export function Card({ id, piece, paper, changed, rack }: PieceCardProps) {
-  const pictureId = piece.pictureId ?? piece.setUp.line?.pictureId;
+export function Card({ id, piece, picture, paper, changed, rack, first = false }: PieceCardProps) {
   const kept = piece.areas.filter((a) => tonesOf(a).length);
-  const colourOf = useTones(rack, kept.flatMap(tonesOf));
+  const still = picture ? (
+    <Picture
+      {...picture}
+      sizes={SIZES}
+      first={first}
+      className="block h-full w-full object-contain object-left-top"
+    />
+  ) : (
+    <p className="m-0 flex h-full min-h-40 items-center justify-center border border-dashed border-strong text-[15px] text-soft">
+      no picture yet
+    </p>
+  );
   return (
     <article className="relative border border-line bg-panel">
       <div className="grid gap-x-6 p-4 min-[760px]:grid-cols-[auto_minmax(0,1fr)]">
-        <PiecePicture
-          piece={piece}
-          rack={rack}
-          className="w-full min-[760px]:w-[46vw] min-[760px]:max-w-[560px]"
-          instead={
-            pictureId ? (
-              <img
-                src={`/api/pictures/${pictureId}`}
-                alt=""
-                className="block max-h-[440px] w-full object-contain object-left-top min-[760px]:w-[46vw] min-[760px]:max-w-[560px]"
-              />
-            ) : (
-              <p className="m-0 flex min-h-40 min-w-60 items-center justify-center border border-dashed border-strong text-[15px] text-soft">
-                no picture yet
-              </p>
-            )
-          }
-        />
+        <div className={SHOWN} style={picture && { aspectRatio: `${picture.width} / ${picture.height}` }}>
+          {rack ? (
+            <PiecePicture piece={piece} rack={rack} className="max-h-full max-w-full" instead={still} />
+          ) : (
+            still
+          )}
+        </div>
         <div className="min-w-0 pt-3 min-[760px]:pt-0">
           <h2 className="m-0 text-[24px] leading-tight">
             <Link href={`/pieces/${id}/colour`} className="after:absolute after:inset-0">
@@ -63,20 +68,11 @@ export function Card({ id, piece, paper, changed, rack }: PieceCardProps) {
           <p className="mt-0.5 mb-3 text-[15px] text-soft">
             {paper}; {counted(piece.areas.length, "area")}, {kept.length} planned; changed {changed}
           </p>
-          <ul className="m-0 grid list-none gap-x-5 gap-y-2.5 p-0 min-[1100px]:grid-cols-2">
-            {kept.map((a) => {
-              const colours = tonesOf(a)
-                .map(colourOf)
-                .filter((c) => c !== undefined)
-                .sort((x, y) => y.lab[0] - x.lab[0]);
-              return (
-                <li key={a.id} className="min-w-0">
-                  <span className="block truncate text-[14px] font-medium">{a.name}</span>
-                  <Ramp colours={colours.map((c) => c.hex)} height={30} label={`${piece.name}, ${a.name}`} />
-                </li>
-              );
-            })}
-          </ul>
+          {rack ? (
+            <Ramps piece={piece} kept={kept} rack={rack} />
+          ) : (
+            <RampList kept={kept} ramp={() => <span className="block h-[30px]" />} />
+          )}
           {kept.length < piece.areas.length && (
             <p className="mt-4 mb-0 text-[15px] text-soft">
               Still to plan:{" "}
@@ -90,5 +86,54 @@ export function Card({ id, piece, paper, changed, rack }: PieceCardProps) {
         </div>
       </div>
     </article>
+  );
+}
+
+const RampList = ({
+  kept,
+  ramp,
+}: {
+  readonly kept: readonly Area[];
+  readonly ramp: (area: Area) => ReactNode;
+}) => (
+  <ul className="m-0 grid list-none gap-x-5 gap-y-2.5 p-0 min-[1100px]:grid-cols-2">
+    {kept.map((a) => (
+      <li key={a.id} className="min-w-0">
+        <span className="block truncate text-[14px] font-medium">{a.name}</span>
+        {ramp(a)}
+      </li>
+    ))}
+  </ul>
+);
+
+/** Kept groups as they will lie; the tones alone until that is known. */
+function Ramps({
+  piece,
+  kept,
+  rack,
+}: {
+  readonly piece: Piece;
+  readonly kept: readonly Area[];
+  readonly rack: Rack;
+}) {
+  const { groupOf } = useJudged(rack, piece);
+  const colourOf = useTones(rack, kept.flatMap(tonesOf));
+  return (
+    <RampList
+      kept={kept}
+      ramp={(a) => {
+        const alone = tonesOf(a)
+          .map(colourOf)
+          .filter((c) => c !== undefined)
+          .sort((x, y) => y.lab[0] - x.lab[0]);
+        return (
+          <Ramp
+            colours={groupOf(a.id)?.strip ?? alone.map((c) => c.hex)}
+            height={30}
+            label={`${piece.name}, ${a.name}`}
+          />
+        );
+      }}
+    />
   );
 }

@@ -40,7 +40,7 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
     () => (lamp && lamp !== byDay.paper.light ? { ...byDay, paper: { ...byDay.paper, light: lamp } } : byDay),
     [byDay, lamp],
   );
-  const judged = useJudged(byDay, piece.areas);
+  const judged = useJudged(byDay, piece);
   const { line } = piece.setUp;
   const ids = [...new Set([...(line ? [line.pictureId] : []), ...piece.references.map((r) => r.pictureId)])];
   const pictures = usePictures(ids);

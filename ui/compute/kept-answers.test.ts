@@ -15,8 +15,7 @@ describe("answers of an earlier visit", () => {
     now.mockRestore();
     const keys = Array.from({ length: 7 }, (_, i) => Array.from({ length: 100 }, (_, n) => `${i} ${n}`));
     const counts = await Promise.all(keys.map(async (k) => (await recallAnswers(k)).size));
-    expect(counts.slice(1)).toEqual([100, 100, 100, 100, 100, 100]);
-    expect(counts[0]).toBeLessThanOrEqual(100);
-    expect(counts.reduce((a, b) => a + b)).toBeLessThanOrEqual(600);
+    // One of the 600 is that of the test before, which is the newest.
+    expect(counts).toEqual([0, 99, 100, 100, 100, 100, 100]);
   });
 });

@@ -1,4 +1,5 @@
 "use client";
+import { differenceWords } from "@/words/closeness";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -125,7 +126,7 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
               <span className="code text-[15px]">{t.code}</span>
               <span>
                 {roles[i]}, {coatsInWords(t.coats)}
-                {lab ? `, L* ${signed(lab[0])}` : ", not read here"}
+                {lab ? `, lightness ${signed(lab[0])}` : ", not read here"}
               </span>
             </li>
           );
@@ -240,7 +241,7 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
                   {g.group.tones.map((t) => (t.coats > 1 ? `${t.code}×${t.coats}` : t.code)).join(" ")}
                 </span>
                 <span className="text-[13px] text-soft">
-                  {g.mean.toFixed(1)} ΔE00 on average, {g.closeness};{" "}
+                  {differenceWords(g.mean)} on average, {g.mean.toFixed(1)} ΔE00; each{" "}
                   {g.each.map((e) => e.toFixed(1)).join(", ")}
                 </span>
               </span>

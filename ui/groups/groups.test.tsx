@@ -73,8 +73,8 @@ describe("a kept group", () => {
     );
   };
   it("has its tones with roles, coats and lightness on this paper", () => {
-    expect(card(groups[0]!)).toContain("clay1 highlight, 1 coat, L* 88");
-    expect(card(groups[0]!)).toContain("clay3 shadow, 2 coats, L* 62");
+    expect(card(groups[0]!)).toContain("clay1 highlight, 1 coat, lightness 88");
+    expect(card(groups[0]!)).toContain("clay3 shadow, 2 coats, lightness 62");
     expect(card(groups[2]!)).toContain("not on the rack far1 highlight, 1 coat, not read here");
   });
   it("says what lies beneath, and where it is used", () => {
@@ -87,7 +87,9 @@ describe("a kept group", () => {
 
 describe("a piece on the bench", () => {
   const words = (piece = pieceOf(skin)) =>
-    wordsOf(drawn(<PieceCard id="p" piece={piece} paper="Card" changed="today" rack={rack} />));
+    wordsOf(
+      drawn(<PieceCard id="p" piece={piece} picture={undefined} paper="Card" changed="today" rack={rack} />),
+    );
   it("shows its groups, and names what is still to plan", () => {
     expect(words()).toContain("Kite Card; 1 area, 1 planned; changed today");
     expect(words()).toContain("no picture yet");

@@ -1,4 +1,17 @@
 import { useId } from "react";
+import { hexToLab } from "@/core/colour/display";
+import { colourInWords } from "@/words/colour";
+
+const nameOf = (hex: string): string => {
+  const lab = hexToLab(hex);
+  return lab ? colourInWords(lab) : "";
+};
+
+/** From which colour to which, for who hears it. */
+const endsInWords = (colours: readonly string[]): string => {
+  const [first, last] = [nameOf(colours[0]!), nameOf(colours.at(-1)!)];
+  return first === last ? first : `${first} to ${last}`;
+};
 
 /** A blend group as one laid stroke, light to dark. */
 export function Ramp({
@@ -19,7 +32,7 @@ export function Ramp({
       height={height}
       className="block w-full"
       role="img"
-      aria-label={label}
+      aria-label={colours.length ? `${label}: ${endsInWords(colours)}` : label}
     >
       <clipPath id={clip}>
         <path d="M2 3C30 1 70 4 100 2L98.500 17.500C70 19 30 16.500 0 18Z" />

@@ -41,6 +41,23 @@ const verdictMark: Record<Verdict, string> = {
   "too narrow": "▼ too narrow",
 };
 
+/** What the ruler shows, for who hears it. */
+const spoken = (
+  tones: readonly RulerTone[],
+  steps: readonly RulerStep[],
+  marks: readonly RulerMark[],
+): string =>
+  [
+    `Lightness of the layers: ${tones
+      .map((t, i) => {
+        const step = steps[i];
+        const on = step ? `, a step of ${signed(step.deltaL)}, ${step.verdict},` : "";
+        return `${t.code} ${signed(t.lightness)}${on}`;
+      })
+      .join(" ")}`,
+    ...(marks.length ? [`Picked: ${marks.map((m) => `${m.name} ${signed(m.lightness)}`).join(", ")}`] : []),
+  ].join(". ");
+
 /** Lightness 100–0 along one edge: tones as ticks, readings as marks, each step with its ΔL* and verdict. */
 export function ValueRuler({
   tones,
@@ -76,12 +93,12 @@ export function ValueRuler({
   );
   return (
     <figure className="m-0">
-      <figcaption className="small-title mb-1">Value ruler, L*</figcaption>
+      <figcaption className="small-title mb-1">Value ruler: lightness, 100 is white</figcaption>
       <svg
         width="236"
         height={height}
         role="img"
-        aria-label={`Lightness of the tones: ${tones.map((t) => `${t.code} ${signed(t.lightness)}`).join(", ")}`}
+        aria-label={spoken(tones, steps, orderedMarks)}
         className="text-[12px]"
       >
         <line x1="62" x2="62" y1={y(100)} y2={y(0)} stroke="var(--text)" strokeWidth="1.5" />
@@ -147,6 +164,36 @@ export function ValueRuler({
           </text>
         ))}
       </svg>
+      <details className="text-[13px]">
+        <summary>The same as a table</summary>
+        <table className="w-full border-collapse">
+          <thead>
+            <tr>
+              <th className="text-left font-normal text-soft">layer</th>
+              <th className="text-right font-normal text-soft">lightness</th>
+              <th className="text-right font-normal text-soft">step to the next</th>
+            </tr>
+          </thead>
+          <tbody>
+            {tones.map((t, i) => (
+              <tr key={t.code} className="border-t border-line">
+                <td className="code">{t.code}</td>
+                <td className="text-right">{signed(t.lightness)}</td>
+                <td className="text-right">
+                  {steps[i] && `${signed(steps[i].deltaL)} ${verdictMark[steps[i].verdict]}`}
+                </td>
+              </tr>
+            ))}
+            {orderedMarks.map((m) => (
+              <tr key={m.name} className="border-t border-line">
+                <td>picked {m.name}</td>
+                <td className="text-right">{signed(m.lightness)}</td>
+                <td />
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
     </figure>
   );
 }

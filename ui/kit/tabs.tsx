@@ -1,5 +1,6 @@
 "use client";
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from "@headlessui/react";
+import { Check } from "lucide-react";
 import type { ReactNode } from "react";
 
 export interface TabItem<Id extends string> {
@@ -46,9 +47,10 @@ export function Tabs<Id extends string>({
               {t.name}
               {t.note && <span className="ml-1.5 text-[13px] font-normal">{t.note}</span>}
               {t.marked && (
-                <span className="ml-1" aria-label="kept">
-                  ·
-                </span>
+                <>
+                  <Check size={14} aria-hidden className="ml-1 inline-block" />
+                  <span className="sr-only"> kept</span>
+                </>
               )}
             </Tab>
           ))}

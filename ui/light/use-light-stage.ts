@@ -32,7 +32,7 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
   const piece = usePiece();
   const run = useRun();
   const { rack } = useRack(piece.paperId ?? first.paper.id, first);
-  const judged = useJudged(rack, piece.areas);
+  const judged = useJudged(rack, piece);
   const { line } = piece.setUp;
   const ids = [...new Set([...(line ? [line.pictureId] : []), ...piece.references.map((r) => r.pictureId)])];
   const pictures = usePictures(ids);

@@ -162,8 +162,8 @@ export function GroupWishes({ area }: { readonly area: Area }) {
           onChange={(contrast) => run({ type: "set contrast", id: area.id, contrast })}
         />
       </span>
-      {drift("light", "Light")}
-      {drift("shadow", "Shadow")}
+      {drift("light", "Light end")}
+      {drift("shadow", "Shadow end")}
       <label className="flex items-center gap-1.5 text-[14px]">
         <input
           type="checkbox"
@@ -219,7 +219,7 @@ export function Readings({ area, onMatch }: { readonly area: Area; readonly onMa
                 className="block text-soft"
                 title={r.from ? "given, not picked" : `spread ${r.spread.toFixed(1)} ΔE00`}
               >
-                L* {signed(r.lab[0])}, {r.from ?? spreadInWords(r.spread)}
+                lightness {signed(r.lab[0])}, {r.from ?? spreadInWords(r.spread)}
               </span>
             </span>
             <button

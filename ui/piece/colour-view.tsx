@@ -47,7 +47,7 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
   const run = useRun();
   const { id: pieceId } = usePieceHandles();
   const { rack, trouble } = useRack(piece.paperId ?? first.paper.id, first);
-  const judged = useJudged(rack, piece.areas);
+  const judged = useJudged(rack, piece);
   const wanted = useQuery().get("area");
   const area = piece.areas.find((a) => a.id === wanted) ?? piece.areas[0];
   const [place, setPlace] = useState<Place>("local");

@@ -1,4 +1,5 @@
 "use client";
+import { differenceWords } from "@/words/closeness";
 import { labToHex } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
 import type { Rack } from "@/store/rack";
@@ -28,8 +29,8 @@ export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDia
   return (
     <Modal open onClose={onClose} title={`Match the local colour of ${name}`} wide>
       <p className="mt-0 text-[15px]">
-        Up to three inks and four coats on {rack.paper.name}, laid in the order shown, each coat dry before
-        the next. Left half: the target; right half: the recipe.
+        Up to three markers and four coats on {rack.paper.name}, laid in the order shown, each coat dry before
+        the next. Left half: the picked colour; right half: what these layers give.
       </p>
       {work.output?.reach && (
         <p className="m-0 mb-2 border-l-4 border-strong pl-3 text-[15px]" role="status">
@@ -59,31 +60,29 @@ export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDia
               </span>
               {r.note && <span className="block text-[14px] text-soft">{r.note}</span>}
               {!r.inGamut && (
-                <span className="block text-[14px] text-soft">Purer than this screen can show.</span>
+                <span className="block text-[14px] text-soft">Stronger than this screen can show.</span>
               )}
             </span>
             <span className="text-right leading-tight">
-              <span className="block text-[18px] font-semibold" data-difference>
-                {r.deltaE00.toFixed(2)}
+              <span className="block text-[16px] font-semibold">{differenceWords(r.deltaE00)}</span>
+              <span className="block text-[13px] text-soft">
+                <span data-difference>{r.deltaE00.toFixed(2)}</span> ΔE00
               </span>
-              <span className="block text-[13px]">ΔE00, {r.closeness}</span>
               {r.preferred && <span className="block text-[13px] font-semibold">preferred</span>}
             </span>
           </li>
         ))}
       </ol>
       {work.output && recipes.length === 0 && (
-        <p>No ink is ready: every marker is dry, or none has been read on this paper.</p>
+        <p>No marker is ready: every one is dry, or none has been read on this paper.</p>
       )}
       {work.output && (
         <p className="mb-0 text-[13px] text-soft">
-          {counted(work.output.stacksEvaluated, "stack")} computed in{" "}
-          {(work.output.milliseconds / 1000).toFixed(1)} s;{" "}
           {work.output.proven
-            ? "every other one is proven to lie further off."
+            ? `None of ${ownedOnly ? "your" : "these"} markers comes closer, in any order (proven: ${counted(work.output.stacksEvaluated, "combination")} of layers worked out in ${(work.output.milliseconds / 1000).toFixed(1)} s, the rest ruled out).`
             : work.output.bound > 0
-              ? `these are the best so far; none nearer than ${work.output.bound} ΔE00 exists.`
-              : "these are the best so far, and a nearer one may still be found."}
+              ? `The best so far; nothing nearer than ${work.output.bound} ΔE00 exists.`
+              : "The best so far; a nearer one may still be found."}
         </p>
       )}
     </Modal>

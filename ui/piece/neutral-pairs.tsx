@@ -55,7 +55,7 @@ export function NeutralPairs({
                 {unit}
               </span>
               <span className="block text-[13px] text-soft">
-                chroma {p.chroma.toFixed(1)}, L* {signed(p.lab[0])}
+                colour strength {p.chroma.toFixed(1)}, lightness {signed(p.lab[0])}
               </span>
             </span>
           </li>

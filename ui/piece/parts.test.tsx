@@ -104,7 +104,7 @@ describe("one purchase", () => {
         onShow={() => undefined}
       />,
     );
-    expect(markup).toContain("lowers the score from 8.0 to 3.0");
+    expect(markup).toContain("63 % nearer to what is wished");
     expect(markup).toContain(">b</strong>");
   });
 

@@ -129,7 +129,7 @@ export function SchoolTab({ area, rack }: { readonly area: Area; readonly rack: 
                   setLooking(undefined);
                 }}
               >
-                Use
+                Use <span className="sr-only">{s.school}</span>
               </button>
             )}
           </li>

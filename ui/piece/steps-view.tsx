@@ -60,7 +60,7 @@ export function Steps({
   const unplanned = piece.areas.filter((a) => !a.layers.length && !a.white);
   const bare = piece.areas.filter((a) => a.white);
   const colourOf = useTones(rack, planned.flatMap(tonesOf));
-  const { groupOf } = useJudged(rack, piece.areas);
+  const { groupOf } = useJudged(rack, piece);
   const mm2Of = useToneShares(piece, (area) => groupOf(area)?.local);
   const hand = useStudio()?.hand;
   const supplies = suppliesOf(piece, [...rack.markers, ...rack.others]);

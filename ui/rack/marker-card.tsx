@@ -1,4 +1,5 @@
 "use client";
+import { differenceWords } from "@/words/closeness";
 import Link from "next/link";
 import { useMemo } from "react";
 import { labToHex } from "@/core/colour/display";
@@ -141,13 +142,16 @@ function Standing({ marker, rack, uses, onChoose }: Omit<MarkerCardProps, "run">
       </p>
       <ul className="m-0 list-none p-0" aria-label="Stand-ins">
         {best.map((s) =>
-          row(s.code, `${coatsInWords(s.coats)}, ${s.deltaE00.toFixed(1)} ΔE00, ${s.closeness}`),
+          row(
+            s.code,
+            `${coatsInWords(s.coats)}: ${differenceWords(s.deltaE00)}, ${s.deltaE00.toFixed(1)} ΔE00`,
+          ),
         )}
       </ul>
       <h3 className="small-title m-0 mt-2">Twins on {rack.paper.name}</h3>
       {twins.length === 0 && <p className="my-1 text-[14px]">None within 2 ΔE00.</p>}
       <ul className="m-0 list-none p-0" aria-label="Twins">
-        {twins.map((t) => row(t.code, `${t.deltaE00.toFixed(1)} ΔE00`))}
+        {twins.map((t) => row(t.code, `${differenceWords(t.deltaE00)}, ${t.deltaE00.toFixed(1)} ΔE00`))}
       </ul>
       {marker.owned && twins.some((t) => rack.markers.find((m) => m.code === t.code)?.owned) && (
         <p className="my-1 text-[14px]">You own both: one is enough on this paper.</p>

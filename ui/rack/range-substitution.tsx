@@ -1,4 +1,5 @@
 "use client";
+import { differenceWords } from "@/words/closeness";
 import { useState } from "react";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
@@ -106,7 +107,7 @@ export function RangeSubstitution({ rack }: { readonly rack: Rack }) {
                       <span className="flex-1" style={{ background: s.hex }} />
                     </span>
                     <span className="code">{s.code}</span> {coatsInWords(s.coats)},{" "}
-                    <strong>{s.deltaE00.toFixed(1)}</strong> ΔE00, {s.closeness}
+                    <strong>{differenceWords(s.deltaE00)}</strong>, {s.deltaE00.toFixed(1)} ΔE00
                   </span>
                 ))}
               </li>

@@ -150,7 +150,7 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
           )}
           {which === "blends, light against dark" && (
             <p className="m-0 text-[14px]">
-              Two inks laid wet, either way round; crisp; and lifted. From how they run into one another,
+              Two markers laid wet, either way round; crisp; and lifted. From how they run into one another,
               plans and sample strips learn how far ink moves on {paper.name} and what it loosens.
             </p>
           )}

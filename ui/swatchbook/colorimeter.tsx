@@ -77,7 +77,8 @@ export function Colorimeter({ rack, onDone }: { readonly rack: Rack; readonly on
         <div className="mt-2 text-[14px]">
           <p className="my-1">
             <strong>{file.name}</strong>: {counted(file.samples.length, "reading")} of{" "}
-            {counted(known.length, "stack")}. {missed ? `${counted(missed, "misread")} left out. ` : ""}
+            {counted(known.length, "swatch", "swatches")}.{" "}
+            {missed ? `${counted(missed, "misread")} left out. ` : ""}
             {unknown.length
               ? `${counted(unknown.length, "name")} not on the rack: ${unknown.slice(0, 5).join(", ")}.`
               : ""}

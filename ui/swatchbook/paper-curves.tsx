@@ -8,7 +8,7 @@ import { CoatCurves } from "./coat-curves";
 
 const MEASURES: readonly { readonly name: string; readonly of: (lab: Lab) => number }[] = [
   { name: "Lightness L*", of: (l) => l[0] },
-  { name: "Chroma C*", of: chroma },
+  { name: "Colour strength C*", of: chroma },
   { name: "a*, green to red", of: (l) => l[1] },
   { name: "b*, blue to yellow", of: (l) => l[2] },
 ];

@@ -124,7 +124,7 @@ export function PaperFacts({ paper }: { paper: PaperSheet }) {
         </select>
         {paper.light !== "D65" && (
           <span className="text-[13px] text-soft">
-            Readings stay those of daylight; plans, ramps and strata show what this light makes of them.
+            Readings stay those of daylight; plans and ramps show what this light makes of them.
           </span>
         )}
       </label>

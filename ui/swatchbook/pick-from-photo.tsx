@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useState, type MouseEvent } from "react";
+import { useEffect, useState } from "react";
 import { deviceColour } from "@/core/chart/device";
 import { labToHex } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
@@ -8,7 +8,9 @@ import type { PaperSheet } from "@/store/papers";
 import { askOfPicture } from "@/ui/compute/client";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { Modal } from "@/ui/kit/modal";
+import { usePicking } from "@/ui/kit/picking";
 import { messageOf } from "@/ui/send";
+import { Crosshair } from "@/ui/set-up/crosshair";
 import { labInWords } from "@/words/numbers";
 
 /** Side of the square that one click takes, as a share of the picture's longer side. */
@@ -36,6 +38,8 @@ export function PickFromPhoto({
   const [white, setWhite] = useState<Xyz>();
   const [lab, setLab] = useState<Lab>();
   const [trouble, setTrouble] = useState<string>();
+  const [size, setSize] = useState({ width: 1, height: 1, scale: 0 });
+  const { surface, at, bind } = usePicking({ ...size, onPoint: (p) => void take(p) });
   useEffect(() => () => photo && URL.revokeObjectURL(photo.url), [photo]);
   const again = () => {
     setWhite(undefined);
@@ -46,17 +50,14 @@ export function PickFromPhoto({
     again();
     setPhoto({ handle: crypto.randomUUID(), file, url: URL.createObjectURL(file) });
   };
-  const click = async (e: MouseEvent<HTMLImageElement>) => {
-    const image = e.currentTarget;
-    const shown = image.getBoundingClientRect();
-    const side = REACH * Math.max(shown.width, shown.height);
-    const at = (v: number, from: number, size: number) =>
-      Math.min(1, Math.max(0, (v - from - side / 2) / size));
+  const take = async ({ x, y }: { readonly x: number; readonly y: number }) => {
+    const side = REACH * Math.max(size.width, size.height);
+    const at = (v: number, most: number) => Math.min(1, Math.max(0, (v - side / 2) / most));
     const box = {
-      x: at(e.clientX, shown.left, shown.width),
-      y: at(e.clientY, shown.top, shown.height),
-      width: Math.min(1, side / shown.width),
-      height: Math.min(1, side / shown.height),
+      x: at(x, size.width),
+      y: at(y, size.height),
+      width: Math.min(1, side / size.width),
+      height: Math.min(1, side / size.height),
     };
     const from = {
       handle: photo!.handle,
@@ -111,14 +112,39 @@ export function PickFromPhoto({
         </p>
       )}
       {photo && (
-        <img
-          src={photo.url}
-          onClick={(e) => void click(e)}
-          onError={() => setTrouble(`“${photo.file.name}” is not a picture this browser can open.`)}
-          draggable={false}
-          className="mt-3 max-h-[56vh] max-w-full cursor-crosshair"
-          alt="The photo: click bare paper, then the swatch"
-        />
+        <div
+          ref={surface}
+          role="application"
+          tabIndex={0}
+          aria-label="The photo. Arrow keys move the crosshair, Enter picks: bare paper first, then the swatch."
+          className="relative mt-3 w-fit max-w-full cursor-crosshair touch-manipulation select-none"
+          {...bind}
+        >
+          <img
+            src={photo.url}
+            onLoad={({ currentTarget: i }) =>
+              setSize({
+                width: i.naturalWidth,
+                height: i.naturalHeight,
+                scale: i.clientWidth / i.naturalWidth,
+              })
+            }
+            onError={() => setTrouble(`“${photo.file.name}” is not a picture this browser can open.`)}
+            draggable={false}
+            className="block max-h-[56vh] max-w-full"
+            alt="The photo: click bare paper, then the swatch"
+          />
+          {at?.byKeys && (
+            <svg
+              className="pointer-events-none absolute inset-0 overflow-visible"
+              width="100%"
+              height="100%"
+              aria-hidden
+            >
+              <Crosshair x={at.x * size.scale} y={at.y * size.scale} />
+            </svg>
+          )}
+        </div>
       )}
     </Modal>
   );

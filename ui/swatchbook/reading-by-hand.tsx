@@ -23,7 +23,7 @@ export function ReadingByHand({ rack, onDone }: { rack: Rack; onDone: () => void
     const color = colourTyped(colour);
     const codes = new Set([...rack.markers, ...rack.others].map((m) => m.code));
     const unknown = parsed?.filter((c) => !codes.has(c));
-    if (!parsed?.length) return setSaid("Say which stack was read, bottom to top: clay3m ×2 + dusk2c.");
+    if (!parsed?.length) return setSaid("Say which layers were read, bottom to top: clay3m ×2 + dusk2c.");
     if (unknown?.length) return setSaid(`Not on the rack: ${[...new Set(unknown)].join(", ")}.`);
     if (!color) return setSaid("Type the colour as hex, #c8a27a, or as L* a* b*, 70 12 30.");
     try {

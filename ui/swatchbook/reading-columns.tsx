@@ -21,7 +21,7 @@ export const readingColumns = (
 ): readonly DataColumn<ListedReading>[] => [
   {
     id: "stack",
-    title: "stack",
+    title: "layers",
     width: 330,
     by: (r) => r.name,
     cell: (r) => (

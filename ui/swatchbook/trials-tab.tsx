@@ -35,12 +35,12 @@ export function TrialsTab({ rack, trials, readings }: PaperData) {
           <p className="m-0 text-[14px] text-soft">
             {done.length
               ? `${done.length} read, ${(done.reduce((a, b) => a + b, 0) / done.length).toFixed(1)} ΔE00 from the prediction on average. Near stacks now lean towards them.`
-              : "Once a trial is read, it is shown as read, and near stacks lean towards it."}
+              : "Once a trial is read, it is shown as read, and what is like it leans towards it."}
           </p>
         </div>
         {trials.length === 0 && (
           <p className="my-1 text-[15px]">
-            None yet. Type a stack above, or use “Try this” beside the strata of an area.
+            None yet. Type layers above, or press what is seen after a layer of an area.
           </p>
         )}
         <ul className="m-0 mt-2 grid list-none gap-3 p-0 min-[1000px]:grid-cols-2">
@@ -67,7 +67,7 @@ function NewTrial({ rack, onDone }: { rack: Rack; onDone: () => void }) {
     e.preventDefault();
     const parsed = readStack(stack);
     const unread = parsed?.filter((c) => !rack.markers.some((m) => m.code === c && m.swatches.length));
-    if (!parsed?.length) return setSaid("Type the stack bottom to top, such as plum3c + clay3m ×2.");
+    if (!parsed?.length) return setSaid("Type the layers bottom to top, such as plum3c + clay3m ×2.");
     if (unread?.length)
       return setSaid(
         `Not on the rack, or not read on ${rack.paper.name}: ${[...new Set(unread)].join(", ")}.`,
@@ -92,7 +92,7 @@ function NewTrial({ rack, onDone }: { rack: Rack; onDone: () => void }) {
   return (
     <form className="flex flex-wrap items-end gap-2" onSubmit={(e) => void add(e)}>
       <label className="min-w-64 flex-1 text-[14px]">
-        Try a stack, bottom to top
+        Try layers, bottom to top
         <input
           className="field mt-0.5 w-full font-mono"
           placeholder="plum3c + clay3m ×2"

@@ -15,7 +15,7 @@ export function HueChroma({ areas }: { readonly areas: readonly SeenArea[] }) {
     <ChartCanvas
       kind="scatter"
       className="h-64"
-      label={`Hue and chroma of ${shown.map((a) => a.area.name).join(", ")}`}
+      label={`Hue and colour strength of ${shown.map((a) => a.area.name).join(", ")}`}
       says={JSON.stringify(shown.map((a) => [a.area.name, a.tones]))}
       data={({ text }) => ({
         datasets: shown.map((a, i) => ({
@@ -30,8 +30,8 @@ export function HueChroma({ areas }: { readonly areas: readonly SeenArea[] }) {
       })}
       options={(ink) => ({
         scales: {
-          x: axis(ink, "hue, degrees", { min: 0, max: 360, stepSize: 60 }),
-          y: axis(ink, "chroma", { min: 0 }),
+          x: axis(ink, "hue, degrees round the circle", { min: 0, max: 360, stepSize: 60 }),
+          y: axis(ink, "colour strength", { min: 0 }),
         },
         plugins: {
           legend: {
@@ -62,7 +62,7 @@ export function Trade({ points, now }: { readonly points: readonly TradePoint[];
       data={({ text }) => ({
         datasets: [
           {
-            label: "mean score",
+            label: "how far from what is wished, mean",
             data: sorted.map((p) => ({ x: p.markers, y: p.fit })),
             showLine: true,
             borderColor: text,

@@ -50,7 +50,7 @@ export function CoverageTable({
                   <span>
                     <strong>not over {failing.map((s) => s.under).join(", ")}</strong>:{" "}
                     {chroma(r.alone.lab) < 10
-                      ? `a grey takes its tint, chroma ${Math.max(...failing.map((s) => chroma(s.covered.lab))).toFixed(0)}`
+                      ? `a grey takes its tint, colour strength ${Math.max(...failing.map((s) => chroma(s.covered.lab))).toFixed(0)}`
                       : `hue turns ${Math.max(...failing.map((s) => Math.abs(s.hueTurn))).toFixed(0)}°`}
                     {r.deeper ? (
                       <>

@@ -82,7 +82,7 @@ export function Monochrome({
         {under.length > 0 && under.length < MOST && (
           <select
             className="field"
-            aria-label="Another underlay ink"
+            aria-label="Another marker for the underlay"
             value=""
             onChange={(e) => onChange([...under, e.target.value])}
           >

@@ -129,7 +129,7 @@ describe("the coverage of a whole-piece underlay", () => {
     const markup = renderToStaticMarkup(
       <CoverageTable under={["plum5c"]} rows={[row("Braid", [65, 1, -2], false)]} />,
     );
-    expect(markup).toContain("a grey takes its tint, chroma 23");
+    expect(markup).toContain("a grey takes its tint, colour strength 23");
     expect(markup).toContain("nothing at hand covers it");
   });
 });

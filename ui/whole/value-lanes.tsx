@@ -23,7 +23,9 @@ export function ValueLanes({
   const lane = (width - LEFT) / Math.max(1, areas.length);
   return (
     <figure className="m-0">
-      <figcaption className="small-title mb-1">All groups on one value ruler, L*</figcaption>
+      <figcaption className="small-title mb-1">
+        All groups on one value ruler: lightness, 100 is white
+      </figcaption>
       <svg
         viewBox={`0 0 ${width} ${HEIGHT}`}
         className="block w-full text-[12px]"
@@ -69,7 +71,7 @@ export function ValueLanes({
                   stroke="var(--text)"
                   strokeWidth="0.8"
                 >
-                  <title>{`${t.code}, L* ${signed(t.lab[0])}`}</title>
+                  <title>{`${t.code}, lightness ${signed(t.lab[0])}`}</title>
                 </path>
               ))}
               <text

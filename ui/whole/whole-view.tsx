@@ -1,4 +1,6 @@
 "use client";
+import { chroma, hue } from "@/core/colour/lab";
+import { colourInWords } from "@/words/colour";
 import { withRack } from "@/ui/rack-here";
 import Link from "next/link";
 import { useMemo } from "react";
@@ -34,7 +36,7 @@ export function WholeView({
   const { id } = usePieceHandles();
   const { rack } = useRack(piece.paperId ?? first.paper.id, first);
   const colourOf = useTones(rack, piece.areas.flatMap(tonesOf));
-  const { groupOf } = useJudged(rack, piece.areas);
+  const { groupOf } = useJudged(rack, piece);
   const seen = useMemo(
     () =>
       seenAreas(
@@ -151,9 +153,36 @@ export function WholeView({
           <PiecePicture piece={piece} rack={rack} className="w-full" />
           {planned.length > 0 && <ValueLanes areas={planned} />}
           {planned.length > 0 && (
-            <section aria-label="Hue and chroma">
-              <h2 className="small-title m-0">Hue and chroma</h2>
+            <section aria-label="Hue and colour strength">
+              <h2 className="small-title m-0">Hue and colour strength</h2>
               <HueChroma areas={planned} />
+              <details className="text-[13px]">
+                <summary>The same as a table</summary>
+                <table className="w-full border-collapse">
+                  <thead>
+                    <tr>
+                      {["area", "layer", "colour", "hue", "strength"].map((h) => (
+                        <th key={h} className="pr-3 text-left font-normal text-soft">
+                          {h}
+                        </th>
+                      ))}
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {planned.flatMap((s) =>
+                      s.tones.map((t) => (
+                        <tr key={s.area.id + t.code} className="border-t border-line">
+                          <td className="pr-3">{s.area.name}</td>
+                          <td className="code pr-3">{t.code}</td>
+                          <td className="pr-3">{colourInWords(t.lab)}</td>
+                          <td className="pr-3">{hue(t.lab).toFixed(0)}°</td>
+                          <td>{chroma(t.lab).toFixed(0)}</td>
+                        </tr>
+                      )),
+                    )}
+                  </tbody>
+                </table>
+              </details>
             </section>
           )}
           {shared.length > 0 && (
@@ -187,8 +216,8 @@ export function WholeView({
               {again.map((c) => (
                 <p key={c.early.id + c.late.id} className="m-0 border-l-4 border-strong bg-panel py-1 pl-3">
                   <strong>Judge {c.early.name} again at the end:</strong> {c.late.name} comes later and is{" "}
-                  {signed(Math.abs(c.darker))} L* {c.darker > 0 ? "darker" : "lighter"}, so {c.early.name}{" "}
-                  will look {c.darker > 0 ? "paler" : "darker"} than it did alone.
+                  {signed(Math.abs(c.darker))} {c.darker > 0 ? "darker" : "lighter"}, so {c.early.name} will
+                  look {c.darker > 0 ? "paler" : "darker"} than it did alone.
                 </p>
               ))}
             </section>

@@ -1,4 +1,5 @@
 "use client";
+import { differenceWords } from "@/words/closeness";
 import type { GroupOutput } from "@/compute/group-output";
 import { labToHex } from "@/core/colour/display";
 import { deltaE00 } from "@/core/colour/delta-e00";
@@ -28,7 +29,7 @@ export function TonedPaper({ area, rack }: { readonly area: Area; readonly rack:
       return [`Bare ${name} already gives the ${place}, within ${deltaE00(read, lab).toFixed(1)} ΔE00.`];
     return read[0] > lab[0] + 1
       ? [
-          `The ${place} (L* ${signed(read[0])}) is lighter than ${name} (${signed(lab[0])}): no ink gives it, white or pale pencil does.`,
+          `The ${place} (L* ${signed(read[0])}) is lighter than ${name} (${signed(lab[0])}): no marker gives it, white or pale pencil does.`,
         ]
       : [];
   });
@@ -77,9 +78,11 @@ export function Purchase({
         <Ramp colours={group.strip} height={30} label="Group with one purchase" />
       </span>
       <span className="min-w-0 flex-1">
-        Buying <strong className="code">{bought.code}</strong> ({bought.role}) lowers the score from{" "}
-        {best.score.toFixed(1)} to {group.score.toFixed(1)}; local colour{" "}
-        {best.localColourDeltaE00.toFixed(1)} to {group.localColourDeltaE00.toFixed(1)} ΔE00.
+        Buying <strong className="code">{bought.code}</strong> ({bought.role}) brings the local colour from{" "}
+        {differenceWords(best.localColourDeltaE00)} ({best.localColourDeltaE00.toFixed(1)} ΔE00) to{" "}
+        {differenceWords(group.localColourDeltaE00)} ({group.localColourDeltaE00.toFixed(1)}), and the whole
+        group {Math.round((100 * (best.score - group.score)) / Math.max(best.score, 0.01))} % nearer to what
+        is wished.
       </span>
       <button className="button" onClick={() => onShow(plainTones(group.tones))}>
         Plan with it

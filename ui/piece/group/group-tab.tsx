@@ -13,6 +13,7 @@ import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
 import { LaidStrip, type StripMark } from "@/ui/ink/laid-strip";
 import { ValueRuler, type RulerTone } from "@/ui/ink/value-ruler";
+import { Figure } from "@/ui/kit/figure";
 import { Empty, Notice } from "@/ui/kit/notice";
 import { messageOf, send } from "@/ui/send";
 import { useKey } from "@/ui/use-keys";
@@ -216,8 +217,9 @@ function Heading({
       </h3>
       {hasTarget && (
         <span className="text-[14px]">
-          laid {group!.school}: local colour {differenceWords(group!.localColourDeltaE00)},{" "}
-          {group!.localColourDeltaE00.toFixed(1)} ΔE00; contrast {signed(group!.contrast)} L*
+          laid {group!.school}: local colour <strong>{differenceWords(group!.localColourDeltaE00)}</strong>,{" "}
+          <Figure unit="ΔE00">{group!.localColourDeltaE00.toFixed(1)} ΔE00</Figure>; contrast{" "}
+          <Figure unit="L*">{signed(group!.contrast)}</Figure>
         </span>
       )}
       <span className="ml-auto flex items-center gap-1">

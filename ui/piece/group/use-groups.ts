@@ -17,6 +17,7 @@ import {
   tonesOf,
   type Area,
   type KeptTone,
+  type Piece,
   type Scene,
 } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
@@ -146,8 +147,7 @@ export const laidColours = (group: GroupOutput | undefined): LaidColours | undef
 const judged = memory<GroupOutput>(400);
 
 /** All kept groups of a piece as they were judged, in one job that asks only about what changed. */
-export function useJudged(rack: Rack, areas: readonly Area[]) {
-  const { scene } = usePiece().whole;
+export function useJudged(rack: Rack, { areas, whole: { scene } }: Pick<Piece, "areas" | "whole">) {
   const wanted = useMemo(
     () =>
       areas.flatMap((area) => {

@@ -1,4 +1,5 @@
 "use client";
+import { differenceWords } from "@/words/closeness";
 import { Check } from "lucide-react";
 import type { ShadowOutput, ShadowsOutput } from "@/compute/operations/shadow";
 import { coatsInWords } from "@/words/numbers";
@@ -64,17 +65,20 @@ export function Candidate({
           </span>
           {s.unowned && " · not owned"}{" "}
           <span className="text-[13px] text-soft">
-            {s.score.toFixed(1)} from the wanted shadow, {s.knowledge}
+            {differenceWords(s.score)} from the wanted shadow ({s.score.toFixed(1)}), {s.knowledge}
           </span>
         </p>
         <p className="mt-1 mb-0 text-[14px]">{s.expectation}</p>
         {s.boldness && (
           <p className="mt-1 mb-0 text-[13px] text-soft">
-            {s.boldness.steps.map((b) => `${b.coats} × → ${b.deepening.toFixed(0)} L* deeper`).join(", ")}.{" "}
+            {s.boldness.steps
+              .map((b) => `${coatsInWords(b.coats)}: ${b.deepening.toFixed(0)} darker`)
+              .join(", ")}
+            .{" "}
             {s.boldness.enough ? (
               <strong>Start with {coatsInWords(s.boldness.enough)}.</strong>
             ) : (
-              <strong>Even three coats fade short of it: take a bolder ink.</strong>
+              <strong>Even three coats fade short of it: take a bolder marker.</strong>
             )}
           </p>
         )}

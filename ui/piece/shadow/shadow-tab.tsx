@@ -143,8 +143,8 @@ export function ShadowTab({ area, rack, group }: Props) {
       {output && (
         <>
           <p className="m-0 flex flex-wrap items-center gap-2 text-[14px]">
-            <Chip hex={output.cover.hex} /> local colour, L* {signed(output.cover.lab[0])}{" "}
-            <Chip hex={output.wanted.hex} /> wanted shadow, L* {signed(output.wanted.lab[0])}
+            <Chip hex={output.cover.hex} /> local colour, lightness {signed(output.cover.lab[0])}{" "}
+            <Chip hex={output.wanted.hex} /> wanted shadow, lightness {signed(output.wanted.lab[0])}
           </p>
           {!shown.length && (
             <p className="m-0 text-[15px]">

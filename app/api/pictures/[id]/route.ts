@@ -1,11 +1,14 @@
+import { SizedInput } from "@/border/sized";
 import { route } from "@/border/route";
+import { sizedPicture } from "@/app/sized-picture";
 import { pictureBytes } from "@/store/pictures";
 
-/** The working copy of a picture; a picture never changes under its id. */
+/** The working copy of a picture, or a smaller one to look at; a picture never changes under its id. */
 export const GET = route(
-  null,
-  async (studio, _, { id }) => {
-    const found = await pictureBytes(studio, id!);
+  { query: SizedInput },
+  async (studio, { width }, { id }) => {
+    const whole = () => pictureBytes(studio, id!);
+    const found = await (width ? sizedPicture(studio, id!, Number(width)) : whole());
     return (
       found &&
       new Response(new Uint8Array(found.bytes), {

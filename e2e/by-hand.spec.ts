@@ -1,0 +1,211 @@
+import type { CDPSession, Page } from "@playwright/test";
+import { expect, test } from "./test";
+import {
+  bands,
+  newPiece,
+  offeredGroups,
+  open,
+  openPart,
+  pickAt,
+  savedNotice,
+  stored,
+  upload,
+} from "./studio";
+import { thingsOf } from "./views";
+
+/** Where the focus is: never the page. */
+const focused = (page: Page) =>
+  page.evaluate(() => {
+    const e = document.activeElement;
+    return e && e !== document.body ? e.tagName : "the page";
+  });
+const isSomewhere = async (page: Page, after: string) => {
+  // Given back a moment after what was there is gone.
+  await expect
+    .poll(() => focused(page), { message: `focus after ${after}`, timeout: 5000 })
+    .not.toBe("the page");
+};
+
+interface Finger {
+  readonly x: number;
+  readonly y: number;
+}
+const touch = (cdp: CDPSession, type: "touchStart" | "touchMove" | "touchEnd", fingers: readonly Finger[]) =>
+  cdp.send("Input.dispatchTouchEvent", { type, touchPoints: fingers.map((f, id) => ({ ...f, id })) });
+
+test("focus goes where the work goes on, never to the page", async ({ page }) => {
+  const id = await newPiece(page, "By keys alone");
+  await page
+    .getByRole("button", { name: "Add the first area" })
+    .or(page.getByRole("button", { name: /first area/ }))
+    .first()
+    .press("Enter");
+  await isSomewhere(page, "the first area");
+  await upload(page, "pot.png", "image/png", await bands());
+  await expect(page.getByTestId("reference")).toBeVisible();
+  await isSomewhere(page, "the picture");
+  for (const y of [0.15, 0.5, 0.85]) await pickAt(page, 0.5, y);
+  await offeredGroups(page);
+  await page.getByRole("button", { name: "Keep this group" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: /^Kept group/ })).toBeVisible();
+  await isSomewhere(page, "keeping");
+  const layers = page.getByRole("region", { name: "Layers" });
+  const more = layers.getByRole("button", { name: /^One coat more of/ }).first();
+  await more.focus();
+  const name = await more.getAttribute("aria-label");
+  await page.keyboard.press("Enter");
+  await expect(savedNotice(page)).toBeVisible();
+  await expect.poll(() => page.evaluate(() => document.activeElement?.getAttribute("aria-label"))).toBe(name);
+  // While it is worked out anew, what was there stays there.
+  await expect(layers).toBeVisible();
+  const first = layers.getByRole("button", { name: /^More on/ }).first();
+  const codes = async () =>
+    (await stored(page.request, id)).document.areas[0]!.layers.filter((l) => l.medium === "tone").map(
+      (l) => l.code,
+    );
+  const before = await codes();
+  await first.focus();
+  await page.keyboard.press("Enter");
+  await page.getByRole("menuitem", { name: "Lay it earlier" }).press("Enter");
+  await expect.poll(codes).not.toEqual(before);
+  await isSomewhere(page, "laying a layer earlier");
+  await openPart(page, "School");
+  const use = page.getByRole("button", { name: /^Use/ }).first();
+  await expect(use).toBeVisible({ timeout: 45_000 });
+  await use.focus();
+  await page.keyboard.press("Enter");
+  await isSomewhere(page, "using a school");
+  await page.keyboard.press("Control+z");
+  await isSomewhere(page, "undo");
+});
+
+test("undo works while a list or a tick box has the focus; letters do nothing behind a dialog; Escape closes the finder at once", async ({
+  page,
+}) => {
+  const { kite } = await thingsOf(page);
+  await open(page, `/pieces/${kite}/colour`);
+  const material = page.getByLabel("Material");
+  const was = await material.inputValue();
+  await material.selectOption(was === "hair" ? "fabric" : "hair");
+  await expect(material).not.toHaveValue(was);
+  await material.focus();
+  await page.keyboard.press("Control+z");
+  await expect(material).toHaveValue(was);
+  await page.getByRole("button", { name: /^Find a marker/ }).click();
+  const finder = page.getByRole("dialog", { name: "Find a marker" });
+  await page.keyboard.type("fern");
+  await page.keyboard.press("Escape");
+  await expect(finder).toHaveCount(0);
+  const surround = () => page.evaluate(() => document.documentElement.dataset.surround);
+  const bright = await surround();
+  await page.getByRole("button", { name: "Shortcuts" }).click();
+  await page.keyboard.press("d");
+  expect(await surround()).toBe(bright);
+  await page.keyboard.press("Escape");
+});
+
+test("a colour is picked by keys, seen and heard", async ({ page }) => {
+  await newPiece(page, "Heard");
+  await page
+    .getByRole("button", { name: /first area/ })
+    .first()
+    .click();
+  await upload(page, "pot.png", "image/png", await bands());
+  const picture = page.getByTestId("reference");
+  await picture.focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(page.getByTestId("crosshair")).toBeVisible();
+  await expect(page.getByRole("status").filter({ hasText: /^lightness \d+, / })).toHaveText(
+    /lightness 6\d, (orange|muted orange|red)/,
+  );
+  await page.keyboard.press("Enter");
+  await expect(
+    page
+      .getByRole("button", { name: "Clear local colour" })
+      .or(page.getByText("Local colour").nth(1))
+      .first(),
+  ).toBeVisible();
+});
+
+test.describe("by touch", () => {
+  test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
+
+  test("a swipe over the picture scrolls and picks nothing, a tap picks, a long press takes a patch, two fingers zoom", async ({
+    page,
+  }) => {
+    const id = await newPiece(page, "By touch");
+    await page
+      .getByRole("button", { name: /first area/ })
+      .first()
+      .tap();
+    await upload(page, "pot.png", "image/png", await bands());
+    const picture = page.getByTestId("reference");
+    await expect(picture).toBeVisible();
+    const box = (await picture.boundingBox())!;
+    const at = (x: number, y: number): Finger => ({ x: box.x + x * box.width, y: box.y + y * box.height });
+    const readings = async () => Object.keys((await stored(page.request, id)).document.areas[0]!.readings);
+    const cdp = await page.context().newCDPSession(page);
+    // Swipe.
+    await touch(cdp, "touchStart", [at(0.5, 0.9)]);
+    for (let i = 1; i <= 8; i++) await touch(cdp, "touchMove", [at(0.5, 0.9 - i * 0.1)]);
+    await touch(cdp, "touchEnd", []);
+    await expect.poll(() => page.evaluate(() => window.scrollY)).toBeGreaterThan(40);
+    // A tap while the page still glides only stops it.
+    await page.waitForTimeout(900);
+    await page.evaluate(() => window.scrollTo(0, 0));
+    await page.waitForTimeout(200);
+    expect(await readings()).toEqual([]);
+    // Tap.
+    const again = (await picture.boundingBox())!;
+    await page.touchscreen.tap(again.x + again.width / 2, again.y + again.height / 2);
+    await expect.poll(readings).toEqual(["local"]);
+    // Long press, then a patch.
+    await touch(cdp, "touchStart", [at(0.3, 0.1)]);
+    await page.waitForTimeout(600);
+    for (let i = 1; i <= 5; i++) await touch(cdp, "touchMove", [at(0.3 + i * 0.05, 0.1 + i * 0.02)]);
+    await touch(cdp, "touchEnd", []);
+    await expect.poll(async () => (await readings()).length).toBe(2);
+    const { areas } = (await stored(page.request, id)).document;
+    const patches = Object.values(areas[0]!.readings) as { at: { width: number } }[];
+    expect(Math.max(...patches.map((r) => r.at.width))).toBeGreaterThan(0.2);
+    // Two fingers.
+    const wide = async () => (await picture.boundingBox())!.width;
+    const before = await wide();
+    await touch(cdp, "touchStart", [at(0.45, 0.5), at(0.55, 0.5)]);
+    for (let i = 1; i <= 6; i++)
+      await touch(cdp, "touchMove", [at(0.45 - i * 0.05, 0.5), at(0.55 + i * 0.05, 0.5)]);
+    await touch(cdp, "touchEnd", []);
+    await expect.poll(wide).toBeGreaterThan(before * 1.4);
+    expect((await readings()).length).toBe(2);
+  });
+
+  test("what inky fingers meet is large, a tapped marker's card comes up beside it", async ({ page }) => {
+    const { kite } = await thingsOf(page);
+    await open(page, `/pieces/${kite}/colour`);
+    const layers = page.getByRole("region", { name: "Layers" });
+    await expect(layers.getByRole("button", { name: /^One coat more/ }).first()).toBeVisible({
+      timeout: 45_000,
+    });
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>(".button, .button-bare, [role=tab], nav a")]
+        .filter((e) => e.getClientRects().length)
+        .map((e) => ({
+          what: e.getAttribute("aria-label") ?? e.textContent,
+          height: e.getBoundingClientRect().height,
+        }))
+        .filter(({ height }) => height < 43.5),
+    );
+    expect(small).toEqual([]);
+    const picture = (await page.getByTestId("reference").boundingBox())!;
+    expect(picture.y).toBeLessThan(160);
+    await open(page, "/rack");
+    await page.locator("[data-marker]").nth(30).tap();
+    const card = page.getByRole("complementary", { name: "Marker" });
+    const place = (await card.boundingBox())!;
+    expect(place.y).toBeGreaterThan(200);
+    expect(place.y + place.height).toBeLessThanOrEqual(845);
+    await card.getByRole("button", { name: "Close" }).tap();
+    await isSomewhere(page, "closing the card");
+  });
+});

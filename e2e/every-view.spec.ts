@@ -1,0 +1,120 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./test";
+import { open } from "./studio";
+import { thingsOf, viewsOf } from "./views";
+
+const EVERYTHING = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22a", "wcag22aa", "best-practice"];
+/** What another width or surround can change. */
+const BY_WIDTH = ["target-size", "scrollable-region-focusable", "region", "landmark-one-main"];
+
+async function faults(page: Page, only?: readonly string[]): Promise<string[]> {
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (only ? axe.withRules([...only]) : axe.withTags(EVERYTHING)).analyze();
+  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(" | ")}`);
+}
+
+/** What reaches beyond the page's side, where nothing around it scrolls. */
+const beyond = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const width = document.documentElement.clientWidth;
+    if (document.documentElement.scrollWidth <= width) return [];
+    const sticks = [...document.querySelectorAll("body *")].filter((e) => {
+      const { right, width: own } = e.getBoundingClientRect();
+      if (!own || right <= width + 0.5) return false;
+      for (let p = e.parentElement; p; p = p.parentElement)
+        if (getComputedStyle(p).overflowX !== "visible") return false;
+      return true;
+    });
+    return [
+      `${document.documentElement.scrollWidth} px wide`,
+      ...sticks.slice(0, 3).map((e) => `${e.tagName} ${(e.textContent ?? "").slice(0, 40)}`),
+    ];
+  });
+
+/** In four parts, so that workers share them. */
+const PARTS = [0, 1, 2, 3];
+for (const part of PARTS)
+  test(`every view is without fault to axe, in both surrounds, on a desk and on a phone, and none is too wide at 320 px: ${part + 1} of ${PARTS.length}`, async ({
+    page,
+  }) => {
+    test.setTimeout(240_000);
+    const views = viewsOf(await thingsOf(page)).filter((_, i) => i % PARTS.length === part);
+    for (const view of views) {
+      await page.setViewportSize({ width: 1280, height: 800 });
+      await open(page, view.path);
+      await view.then?.(page);
+      expect.soft(await page.title(), view.name).toMatch(/./);
+      expect.soft(await faults(page), view.name).toEqual([]);
+      await page.evaluate(() => (document.documentElement.dataset.surround = "dim"));
+      expect.soft(await faults(page, ["color-contrast"]), `${view.name}, dim`).toEqual([]);
+      await page.evaluate(() => (document.documentElement.dataset.surround = "bright"));
+      await page.setViewportSize({ width: 360, height: 740 });
+      expect.soft(await faults(page, BY_WIDTH), `${view.name}, 360 px`).toEqual([]);
+      await page.setViewportSize({ width: 320, height: 640 });
+      expect.soft(await beyond(page), `${view.name}, 320 px`).toEqual([]);
+    }
+  });
+
+test("every view has a title of its own", async ({ page }) => {
+  const titles = new Map<string, string>();
+  const { kite, paper } = await thingsOf(page);
+  const paths = [
+    "/",
+    "/rack",
+    "/rack?view=table",
+    "/rack?view=findings",
+    "/rack?view=ranges",
+    "/rack?view=import",
+    "/swatchbook",
+    `/swatchbook/${paper}`,
+    `/swatchbook/${paper}?tab=readings`,
+    `/swatchbook/${paper}?tab=trials`,
+    "/groups",
+    "/studio",
+    "/begin",
+    "/start",
+    ...["set-up", "light", "colour", "whole", "steps", "check"].map((s) => `/pieces/${kite}/${s}`),
+    `/pieces/${kite}/set-up?tab=order`,
+    `/pieces/${kite}/colour?tab=pencil`,
+  ];
+  for (const path of paths) {
+    await open(page, path);
+    const title = await page.title();
+    expect.soft(titles.get(title), `${path} is called “${title}”`).toBeUndefined();
+    titles.set(title, path);
+  }
+});
+
+test("with the system's own colours, inks stay inks and the current place can be told", async ({ page }) => {
+  await page.emulateMedia({ forcedColors: "active" });
+  const { kite } = await thingsOf(page);
+  await open(page, `/pieces/${kite}/colour`);
+  const layers = page.getByRole("region", { name: "Layers" });
+  const bar = layers.locator("li span[style*='background']").first();
+  await expect(bar).toBeVisible({ timeout: 45_000 });
+  const painted = (e: Element) => getComputedStyle(e).backgroundColor;
+  expect(await bar.evaluate(painted)).toMatch(/^rgb\((?!0, 0, 0|255, 255, 255)/);
+  const tab = page.getByRole("tab", { name: "Group" });
+  const other = page.getByRole("tab", { name: "School" });
+  expect(await tab.evaluate(painted)).not.toBe(await other.evaluate(painted));
+  const here = page.getByRole("link", { name: "Colour", exact: true });
+  expect(await here.evaluate(painted)).not.toBe(
+    await page.getByRole("link", { name: "Steps", exact: true }).evaluate(painted),
+  );
+  const axis = page.locator("svg text").first();
+  expect(await axis.evaluate((e) => getComputedStyle(e).fill)).not.toBe(
+    await page.evaluate(() => getComputedStyle(document.body).backgroundColor),
+  );
+});
+
+test("who asks for more contrast gets it, in both surrounds", async ({ page }) => {
+  await page.emulateMedia({ contrast: "more" });
+  await open(page, "/");
+  const line = () =>
+    page.evaluate(() => getComputedStyle(document.documentElement).getPropertyValue("--line").trim());
+  expect(await line()).toBe("#171717");
+  await page.keyboard.press("d");
+  expect(await line()).toBe("#fff");
+  await page.keyboard.press("d");
+});
