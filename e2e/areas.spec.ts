@@ -98,7 +98,7 @@ test("a paper judged under a lamp shows other colours for the same group", async
   const paperId = (
     (await stored(request, page.url().split("/")[4]!)).document as unknown as { paperId: string }
   ).paperId;
-  const ruler = page.getByRole("img", { name: /^Lightness of the tones/ });
+  const ruler = page.getByRole("img", { name: /^Lightness of the layers/ });
   await expect(ruler).toBeVisible();
   const said = () => ruler.getAttribute("aria-label");
   const day = await said();

@@ -10,7 +10,7 @@ test("the demo piece opens planned, with strata, ruler and reasons", async ({ pa
   const strip = page.getByRole("figure", { name: "Skin as it will lie on Smooth white card" });
   await expect(strip.getByRole("listitem")).toHaveText([/^Light: /, /^Local colour: /, /^Shadow: /]);
   await expect(page.getByText("underlay, 1 coat, in the shadow")).toBeVisible();
-  await expect(page.getByRole("img", { name: /^Lightness of the tones/ })).toBeVisible();
+  await expect(page.getByRole("img", { name: /^Lightness of the layers/ })).toBeVisible();
   await expect(page.getByText(/local colour [a-z ]+, \d+\.\d ΔE00/).first()).toBeVisible();
 });
 

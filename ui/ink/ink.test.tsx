@@ -49,7 +49,7 @@ describe("a ramp", () => {
       <Ramp colours={["#111111", "#222222", "#333333", "#444444"]} label="Ramp of Skin" />,
     );
     expect(count(markup, "<rect")).toBe(4);
-    expect(markup).toContain('aria-label="Ramp of Skin: );
+    expect(markup).toContain('aria-label="Ramp of Skin: very dark grey to dark grey"');
   });
 });
 
