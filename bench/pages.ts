@@ -18,7 +18,11 @@ const FLAGS = ["--no-sandbox", "--disable-gpu", "--headless=new"];
 const server = await ownServer();
 try {
   const { url } = server;
-  const made = await fetch(`${url}/api/demo`, { method: "POST" });
+  const made = await fetch(`${url}/api/demo`, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: "{}",
+  });
   const { id } = (await made.json()) as { id: string };
   const cookie = `blendt-studio=${id}`;
   const bench = await (await fetch(url, { headers: { cookie } })).text();
@@ -98,7 +102,8 @@ try {
       w.took = [];
       new PerformanceObserver((list) => {
         for (const e of list.getEntries() as PerformanceEventTiming[])
-          if (e.interactionId) w.took.push(e.duration);
+          if ((e as PerformanceEventTiming & { interactionId?: number }).interactionId)
+            w.took.push(e.duration);
       }).observe({ type: "event", durationThreshold: 16 } as PerformanceObserverInit);
     });
     for (let i = 0; i < times; i++) {

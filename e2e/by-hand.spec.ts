@@ -128,6 +128,48 @@ test("a colour is picked by keys, seen and heard", async ({ page }) => {
   ).toBeVisible();
 });
 
+test("the rack's table is walked cell by cell, edited and left by keys, and says what it cannot take", async ({
+  page,
+}) => {
+  await open(page, "/rack?view=table");
+  const grid = page.getByRole("grid", { name: "Rack" });
+  expect(await grid.locator('[tabindex="0"], input:not([tabindex="-1"])').count()).toBeLessThan(24);
+  const first = grid.getByRole("gridcell").first();
+  await first.focus();
+  const place = () => page.evaluate(() => (document.activeElement as HTMLElement | null)?.dataset.cell);
+  for (const [key, at] of [
+    ["ArrowRight", "0 1"],
+    ["ArrowDown", "1 1"],
+    ["PageDown", "11 1"],
+    ["Control+End", undefined],
+  ] as const) {
+    await page.keyboard.press(key);
+    if (at) await expect.poll(place).toBe(at);
+  }
+  await expect.poll(place).toMatch(/^\d{2,} \d+$/);
+  // In sight: neither under the heading nor beyond the edge.
+  const [cell, frame] = await Promise.all([
+    page.evaluate(() => document.activeElement!.getBoundingClientRect().toJSON() as DOMRect),
+    grid.boundingBox(),
+  ]);
+  expect(cell.top).toBeGreaterThanOrEqual(frame!.y + 39);
+  expect(cell.bottom).toBeLessThanOrEqual(frame!.y + frame!.height + 1);
+  await page.keyboard.press("Control+Home");
+  await expect.poll(place).toBe("0 0");
+  // Into a cell, something that is no number, and out again.
+  const refills = grid.getByLabel(/^Refills of/).first();
+  const at = (await refills.evaluate((e) => (e.closest("[data-cell]") as HTMLElement).dataset.cell))!;
+  await grid.locator(`[data-cell="${at}"]`).focus();
+  await page.keyboard.press("Enter");
+  await expect(refills).toBeFocused();
+  await page.keyboard.type("abc");
+  await page.keyboard.press("Enter");
+  await expect(grid.getByRole("alert")).toContainText("“abc” is no number: from 0 to 999");
+  await page.keyboard.press("Escape");
+  await expect.poll(place).toBe(at);
+  await expect(grid.getByRole("alert")).toHaveCount(0);
+});
+
 test.describe("by touch", () => {
   test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
 

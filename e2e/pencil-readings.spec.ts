@@ -25,7 +25,7 @@ test("a pencil strip is entered by hand with its layers and pressure, and stands
     }),
   );
   await page.getByLabel("Filter readings").fill("ochre");
-  await expect(page.getByRole("table", { name: "Readings" })).toContainText("firm");
+  await expect(page.getByRole("grid", { name: "Readings" })).toContainText("firm");
 });
 
 test("what an area is made of and how big it is sets its tones, its school and its scene", async ({

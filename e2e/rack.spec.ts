@@ -25,7 +25,7 @@ test("the rack shows measured markers; the finder and the arrows walk it", async
 
 test("a table says the same, is edited in place and in bulk, and undone", async ({ page }) => {
   await open(page, "/rack?view=table&standing=owned");
-  const table = page.getByRole("table", { name: "Rack" });
+  const table = page.getByRole("grid", { name: "Rack" });
   expect(Number(await table.getAttribute("aria-rowcount"))).toBeGreaterThan(140);
   await page.getByLabel("Filter by code").fill("fern 4-6");
   const rows = table.locator("[data-row]");
@@ -98,7 +98,7 @@ test("thousands of rows come in from a file, bad ones are named, and coming agai
     timeout: 60_000,
   });
   await open(page, "/rack?view=table");
-  await page.getByRole("table", { name: "Rack" }).evaluate((t) => t.scrollTo(0, 100_000));
+  await page.getByRole("grid", { name: "Rack" }).evaluate((t) => t.scrollTo(0, 100_000));
   await expect(page.locator('[data-row^="shell"]').first()).toBeVisible();
   // Leave the studio as it was for the tests that follow.
   const removed = await request.delete("/api/rack", {

@@ -3,13 +3,13 @@ import { open, openKiteMender, openPart } from "./studio";
 
 test("a rack's table is sorted by any column, down and up again", async ({ page }) => {
   await open(page, "/rack?view=table");
-  const table = page.getByRole("table", { name: "Rack" });
+  const table = page.getByRole("grid", { name: "Rack" });
   const heading = (name: string) => table.getByRole("columnheader", { name, exact: true });
   const lightness = () =>
     table
       .getByRole("row")
       .evaluateAll((rows) =>
-        rows.slice(1, 12).map((r) => Number(r.querySelectorAll('[role="cell"]')[4]!.textContent)),
+        rows.slice(1, 12).map((r) => Number(r.querySelectorAll('[role="gridcell"]')[4]!.textContent)),
       );
   await heading("L*").getByRole("button").click();
   await expect(heading("L*")).toHaveAttribute("aria-sort", "ascending");

@@ -75,6 +75,11 @@ export async function send<T>(method: Method, url: string, body?: unknown, signa
   return json as T;
 }
 
+/** Asks the server for something while the page goes away; nobody hears the answer. */
+export function sendAtLast(method: Method, url: string): void {
+  void fetch(url, { method, headers: here(), keepalive: true }).catch(() => undefined);
+}
+
 /** As {@link send}, for an answer that is a file. */
 export async function sendForFile(
   method: Method,

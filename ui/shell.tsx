@@ -5,6 +5,7 @@ import { usePathname } from "next/navigation";
 import { createContext, useCallback, useContext, useEffect, useState, type ReactNode } from "react";
 import type { RackMarker } from "@/store/rack";
 import { Finder } from "./finder";
+import { DroppedNotice } from "./kit/dropping";
 import { useKeptFocus } from "./kit/keep-focus";
 import { Shortcuts } from "./shortcuts";
 import { StudioMenu } from "./studio/studio-menu";
@@ -115,6 +116,7 @@ export function Shell({
         </div>
       </header>
       {children}
+      <DroppedNotice />
       <Finder request={request} onClose={() => setRequest(undefined)} />
       <Shortcuts open={help} onClose={() => setHelp(false)} />
     </FinderContext>

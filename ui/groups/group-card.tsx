@@ -1,4 +1,5 @@
 "use client";
+import { drop } from "@/ui/kit/dropping";
 import { differenceWords } from "@/words/closeness";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -39,14 +40,6 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
     send("PATCH", `/api/groups/${group.id}`, set).then(
       () => {
         setTrouble(undefined);
-        router.refresh();
-      },
-      (e: unknown) => setTrouble(messageOf(e)),
-    );
-  const drop = () =>
-    send("DELETE", `/api/groups/${group.id}`).then(
-      () => {
-        router.push("/groups");
         router.refresh();
       },
       (e: unknown) => setTrouble(messageOf(e)),
@@ -95,7 +88,10 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
           }
           onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
         />
-        <button className="button-bare text-[14px] underline" onClick={() => void drop()}>
+        <button
+          className="button-bare text-[14px] underline"
+          onClick={() => drop(`/api/groups/${group.id}`, `The group “${group.name}”`)}
+        >
           Drop
         </button>
       </div>

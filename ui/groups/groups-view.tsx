@@ -1,4 +1,5 @@
 "use client";
+import { useIsDropped } from "@/ui/kit/dropping";
 import { withRack } from "@/ui/rack-here";
 import { Download, Upload } from "lucide-react";
 import Link from "next/link";
@@ -36,7 +37,9 @@ const STACKED = 1000;
 const NEAR = 12;
 
 /** Kept blend groups: found by tag, family, code or colour, seen on a paper, and made again from what is owned. */
-export function GroupsView({ groups, papers, rack, uses, studio }: Props) {
+export function GroupsView({ groups: all, papers, rack, uses, studio }: Props) {
+  const isDropped = useIsDropped();
+  const groups = all.filter((g) => !isDropped(`/api/groups/${g.id}`));
   const router = useRouter();
   const params = useQuery();
   const [query, setQuery] = useState("");

@@ -49,7 +49,7 @@ describe("a ramp", () => {
       <Ramp colours={["#111111", "#222222", "#333333", "#444444"]} label="Ramp of Skin" />,
     );
     expect(count(markup, "<rect")).toBe(4);
-    expect(markup).toContain('aria-label="Ramp of Skin: very dark grey to dark grey"');
+    expect(markup).toContain('aria-label="Ramp of Skin: black to dark grey"');
   });
 });
 
@@ -110,7 +110,9 @@ describe("the value ruler", () => {
     expect(markup).toContain("too wide");
     expect(markup).toContain("too narrow");
     expect(markup).toContain("local");
-    expect(markup).toContain("Lightness of the layers: clay1c 90, a step of 30, too wide, clay5m 60, a step of 3, too narrow, clay9m 57");
+    expect(markup).toContain(
+      "Lightness of the layers: clay1c 90, a step of 30, too wide, clay5m 60, a step of 3, too narrow, clay9m 57",
+    );
   });
 
   it("puts light above dark", () => {

@@ -9,6 +9,7 @@ import {
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { useMemo, useRef, useState, type ReactNode } from "react";
+import { useGrid } from "./use-grid";
 
 export interface DataColumn<Row> {
   readonly id: string;
@@ -88,6 +89,13 @@ export function DataTable<Row>({
     estimateSize: () => ROW,
     overscan: OVERSCAN,
   });
+  const { at, grid } = useGrid({
+    scroller,
+    rows: sorted.length,
+    columns: columns.length + (picking ? 1 : 0),
+    show: (row) => virtual.scrollToIndex(row),
+    onOpen: onOpen && ((row) => onOpen(sorted[row]!.original)),
+  });
   const check = picking ? CHECK : 0;
   const template = [...(picking ? [`${CHECK}px`] : []), ...columns.map((c) => `${c.width}px`)].join(" ");
   const width = check + columns.reduce((sum, c) => sum + c.width, 0);
@@ -105,10 +113,11 @@ export function DataTable<Row>({
   return (
     <div
       ref={scroller}
-      className={`overflow-auto border border-line bg-panel ${className}`}
-      role="table"
+      className={`scroll-pt-10 overflow-auto border border-line bg-panel ${className}`}
+      role="grid"
       aria-label={label}
       aria-rowcount={sorted.length + 1}
+      {...grid}
     >
       <div style={{ width }}>
         <div
@@ -153,6 +162,12 @@ export function DataTable<Row>({
         <div className="relative" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map(({ index, start }) => {
             const row = sorted[index]!;
+            const cell = (column: number) => ({
+              role: "gridcell",
+              "data-cell": `${index} ${column}`,
+              "aria-colindex": column + 1,
+              tabIndex: at.row === index && at.column === column ? 0 : -1,
+            });
             const isPicked = picking?.picked.has(row.id) ?? false;
             return (
               <div
@@ -166,9 +181,10 @@ export function DataTable<Row>({
                 onDoubleClick={onOpen && (() => onOpen(row.original))}
               >
                 {picking && (
-                  <span role="cell" className="flex justify-center">
+                  <span {...cell(0)} className="flex h-full items-center justify-center">
                     <input
                       type="checkbox"
+                      tabIndex={-1}
                       className="size-4 accent-black"
                       aria-label={`Choose ${row.id}`}
                       checked={isPicked}
@@ -176,8 +192,12 @@ export function DataTable<Row>({
                     />
                   </span>
                 )}
-                {columns.map((c) => (
-                  <span key={c.id} role="cell" className="min-w-0 pr-1 pl-1">
+                {columns.map((c, i) => (
+                  <span
+                    key={c.id}
+                    {...cell(i + (picking ? 1 : 0))}
+                    className="flex h-full min-w-0 items-center pr-1 pl-1 [&>*]:min-w-0 [&>*]:flex-1"
+                  >
                     {c.cell(row.original)}
                   </span>
                 ))}

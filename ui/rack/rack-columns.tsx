@@ -1,4 +1,5 @@
 "use client";
+import { NumberField } from "@/ui/kit/number-field";
 import { useState, type ReactNode } from "react";
 import { chroma, hue } from "@/core/colour/lab";
 import { STATES } from "@/core/stock/kinds";
@@ -160,10 +161,15 @@ export const rackColumns: readonly Column[] = [
     width: 64,
     by: (m) => m.refills,
     cell: (m, set) => (
-      <Text
+      <NumberField
         label={`Refills of ${m.code}`}
-        value={m.refills ? String(m.refills) : ""}
-        onCommit={(t) => /^\d{0,3}$/.test(t) && set({ refills: Number(t) })}
+        value={m.refills || null}
+        least={0}
+        most={999}
+        whole
+        empty=""
+        width="w-full"
+        onChange={(refills) => set({ refills: refills ?? 0 })}
       />
     ),
   },

@@ -1,4 +1,5 @@
 "use client";
+import { useIsDropped } from "@/ui/kit/dropping";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
@@ -107,7 +108,8 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
     else router.refresh();
   };
   const busy = work.some((w) => w.progress !== undefined);
-  const mine = scans.filter((s) => own.some((c) => c.id === s.chartId));
+  const isDropped = useIsDropped();
+  const mine = scans.filter((s) => own.some((c) => c.id === s.chartId) && !isDropped(`/api/scans/${s.id}`));
   return (
     <div className="grid gap-6">
       <section aria-label="Read a chart" className="grid gap-3">

@@ -1,4 +1,5 @@
 "use client";
+import { drop } from "@/ui/kit/dropping";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -73,11 +74,10 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
       setSaid({ text: messageOf(e), trouble: true });
     }
   };
-  const drop = () =>
-    send("DELETE", `/api/scans/${scan.id}`).then(
-      () => router.push(`/swatchbook/${paper.id}?tab=read`),
-      (e: unknown) => setSaid({ text: messageOf(e), trouble: true }),
-    );
+  const dropPage = () => {
+    drop(`/api/scans/${scan.id}`, `Page ${scan.page + 1} of chart ${chart.serial}`);
+    router.push(`/swatchbook/${paper.id}?tab=read`);
+  };
   return (
     <main id="main" className="mx-auto max-w-[1500px] px-4 py-3">
       <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -94,7 +94,7 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
               Print {counted(count("redo"), "cell")} again
             </button>
           )}
-          <button className="button" onClick={() => void drop()}>
+          <button className="button" onClick={dropPage}>
             Drop this page
           </button>
           <button className="button button-main" onClick={() => void store()}>

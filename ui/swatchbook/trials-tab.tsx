@@ -1,4 +1,5 @@
 "use client";
+import { drop, useIsDropped } from "@/ui/kit/dropping";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { closeness, deltaE00 } from "@/core/colour/delta-e00";
@@ -20,6 +21,7 @@ import { colourTyped } from "./typed-colour";
 /** Stacks that were tried: what the model said, what came out, and what it was good for. */
 export function TrialsTab({ rack, trials, readings }: PaperData) {
   const router = useRouter();
+  const isDropped = useIsDropped();
   const measured = (stack: readonly string[]) =>
     readings.find((r) => !r.excluded && !r.lift && r.stack.join("\n") === stack.join("\n"))?.lab;
   const done = trials.flatMap((t) => {
@@ -44,15 +46,17 @@ export function TrialsTab({ rack, trials, readings }: PaperData) {
           </p>
         )}
         <ul className="m-0 mt-2 grid list-none gap-3 p-0 min-[1000px]:grid-cols-2">
-          {trials.map((t) => (
-            <OneTrial
-              key={t.id}
-              trial={t}
-              rack={rack}
-              read={measured(t.stack)}
-              onDone={() => router.refresh()}
-            />
-          ))}
+          {trials
+            .filter((t) => !isDropped(`/api/trials/${t.id}`))
+            .map((t) => (
+              <OneTrial
+                key={t.id}
+                trial={t}
+                rack={rack}
+                read={measured(t.stack)}
+                onDone={() => router.refresh()}
+              />
+            ))}
         </ul>
       </section>
     </div>
@@ -181,7 +185,7 @@ function OneTrial({
         </div>
         <button
           className="button-bare text-[14px] underline"
-          onClick={() => void attempt(send("DELETE", `/api/trials/${trial.id}`))}
+          onClick={() => drop(`/api/trials/${trial.id}`, `The trial ${nameStack(trial.stack)}`)}
         >
           Drop
         </button>
