@@ -54,7 +54,7 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
       name: "Rack: finder",
       path: "/rack",
       then: async (p) => {
-        await press("Find a marker /")(p);
+        await press("Find a marker")(p);
         await dialog(p);
         await p.keyboard.type("clay");
       },

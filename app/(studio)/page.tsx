@@ -5,6 +5,7 @@ import { NewPiece } from "@/ui/bench/new-piece";
 import { PieceCard } from "@/ui/bench/piece-card";
 import { findPictures } from "@/store/pictures";
 import { listPieces } from "@/store/pieces";
+import { localeFrom } from "@/app/locale";
 import { currentStudio, loadRack } from "@/app/studio-view";
 
 export const metadata = { title: "Bench" };
@@ -19,8 +20,7 @@ export default async function BenchPage() {
   const pictures = await findPictures(studio, [
     ...new Set(pieces.flatMap(({ document: d }) => d.pictureId ?? d.setUp.line?.pictureId ?? [])),
   ]);
-  const locale = asked.get("accept-language")?.split(",")[0] ?? "en";
-  const day = new Intl.DateTimeFormat(Intl.DateTimeFormat.supportedLocalesOf(locale)[0] ?? "en", {
+  const day = new Intl.DateTimeFormat(localeFrom(asked.get("accept-language")), {
     dateStyle: "medium",
   });
   return (

@@ -2,6 +2,7 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from "@headlessui/react";
 import { Check } from "lucide-react";
 import type { ReactNode } from "react";
+import { useTitlePart } from "./use-title-part";
 
 export interface TabItem<Id extends string> {
   readonly id: Id;
@@ -34,6 +35,8 @@ export function Tabs<Id extends string>({
     0,
     items.findIndex((t) => t.id === open),
   );
+  // The first one is what the page is called after.
+  useTitlePart(at > 0 ? items[at]!.name : undefined);
   return (
     <TabGroup selectedIndex={at} onChange={(i) => onOpen(items[i]!.id)}>
       <div className="mb-3 flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line">

@@ -65,13 +65,13 @@ export function useGrid({
     if (!cell) return;
     const [row, column] = cell.dataset.cell!.split(" ").map(Number) as [number, number];
     if (target !== cell) {
-      if (
-        e.key === "Escape" ||
-        (e.key === "Enter" && target instanceof HTMLInputElement && target.type !== "checkbox")
-      ) {
-        if (target.getAttribute("aria-invalid") !== "true")
-          setTimeout(() => cellAt({ row, column })?.focus());
-      }
+      const isDone = e.key === "Enter" && target instanceof HTMLInputElement && target.type !== "checkbox";
+      if (e.key !== "Escape" && !isDone) return;
+      // By then it has said whether it can take what was typed; what it cannot take is not left.
+      setTimeout(() => {
+        if (isDone && target.getAttribute("aria-invalid") === "true") return;
+        cellAt({ row, column })?.focus();
+      });
       return;
     }
     const step = STEPS[e.key];

@@ -132,7 +132,8 @@ export function Steps({
                     key={code}
                     className="flex items-center gap-x-3 border-b border-line py-1.5 text-[15px]"
                   >
-                    <span className="w-[34px] text-right text-[17px] font-semibold">
+                    <span className="flex w-[44px] items-center justify-end gap-1.5 text-[17px] font-semibold">
+                      <TickBox />
                       {String.fromCharCode(97 + i)}
                     </span>
                     {marker && <MarkerChip marker={marker} width={84} height={30} />}
@@ -152,8 +153,8 @@ export function Steps({
         )}
         {chapters.map(({ area, passes, before }) => {
           return (
-            <section key={area.id} className="mb-5 break-inside-avoid" aria-label={area.name}>
-              <h2 className="m-0 border-b-2 border-text pb-0.5 text-[19px]">
+            <section key={area.id} className="mb-5" aria-label={area.name}>
+              <h2 className="m-0 break-after-avoid border-b-2 border-text pb-0.5 text-[19px]">
                 {area.name} <span className="ml-1 text-[15px] font-normal">{schoolOf(area)}</span>{" "}
                 {[area.note, ...edgesInWords(area, rack.paper.bleed)].filter(Boolean).map((says) => (
                   <span key={says} className="ml-2 text-[15px] font-normal text-soft">
@@ -167,9 +168,12 @@ export function Steps({
                   return (
                     <li
                       key={i}
-                      className="grid grid-cols-[34px_84px_82px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1.5 min-[640px]:grid-cols-[34px_96px_92px_120px_minmax(0,1fr)]"
+                      className="grid break-inside-avoid grid-cols-[34px_84px_82px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1.5 min-[640px]:grid-cols-[34px_96px_92px_120px_minmax(0,1fr)]"
                     >
-                      <span className="text-right text-[17px] font-semibold">{before + i + 1}</span>
+                      <span className="flex items-center justify-end gap-1.5 text-right text-[17px] font-semibold">
+                        <TickBox />
+                        {before + i + 1}
+                      </span>
                       {marker ? (
                         <MarkerChip marker={marker} width={84} height={30} />
                       ) : (
@@ -246,6 +250,9 @@ export function Steps({
 
 /** The tone that carries the local colour, where it is known. */
 const localOf = (group: { readonly local: number } | undefined) => (group ? { local: group.local } : {});
+
+/** On paper a step is ticked with the pen. */
+const TickBox = () => <span className="hidden size-4 shrink-0 border border-text print:block" aria-hidden />;
 
 /** How large the place of a pass is. */
 function Covers({ mm2 }: { readonly mm2: number | undefined }) {

@@ -3,8 +3,10 @@ import { useMemo, useState } from "react";
 import { STATES } from "@/core/stock/kinds";
 import type { RackFacts, RackMarker } from "@/store/rack";
 import { DataTable } from "@/ui/kit/data-table";
-import { counted } from "@/words/numbers";
-import { rackColumns, standingFacts } from "./rack-columns";
+import { MarkerChip } from "@/ui/ink/marker-chip";
+import { usePrinting } from "@/ui/kit/use-printing";
+import { counted, signed } from "@/words/numbers";
+import { rackColumns, standingFacts, standingOf } from "./rack-columns";
 import type { RunEdits } from "./use-rack-edits";
 
 /** The rack as rows: sorted, chosen, edited in place and in bulk. */
@@ -28,6 +30,8 @@ export function RackTable({
     [run],
   );
   const all = (facts: Partial<RackFacts>) => run(chosen.map((m) => ({ code: m.code, set: facts })));
+  const printing = usePrinting();
+  if (printing) return <OnPaper markers={markers} />;
   return (
     <div>
       <div
@@ -72,6 +76,37 @@ export function RackTable({
     </div>
   );
 }
+
+/** The whole table as it is printed: every row, and nothing to press. */
+const OnPaper = ({ markers }: { readonly markers: readonly RackMarker[] }) => (
+  <table className="w-full border-collapse text-[13px]">
+    <thead>
+      <tr>
+        {["", "code", "name", "lightness", "standing", "state", "refills", "kept in"].map((h) => (
+          <th key={h} className="border-b border-strong pr-3 text-left">
+            {h}
+          </th>
+        ))}
+      </tr>
+    </thead>
+    <tbody>
+      {markers.map((m) => (
+        <tr key={m.code} className="break-inside-avoid border-b border-line">
+          <td className="pr-3">
+            <MarkerChip marker={m} width={54} height={18} />
+          </td>
+          <td className="code pr-3">{m.code}</td>
+          <td className="pr-3">{m.name}</td>
+          <td className="pr-3">{m.swatches[0] ? signed(m.swatches[0].lab[0]) : "not read"}</td>
+          <td className="pr-3">{standingOf(m)}</td>
+          <td className="pr-3">{m.owned ? m.state : ""}</td>
+          <td className="pr-3">{m.refills || ""}</td>
+          <td>{m.place}</td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+);
 
 function BulkPlace({ onSet }: { onSet: (place: string) => void }) {
   const [place, setPlace] = useState("");

@@ -1,5 +1,6 @@
 "use client";
-import { X } from "lucide-react";
+import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
+import { Plus, X } from "lucide-react";
 import Link from "next/link";
 import { labToHex } from "@/core/colour/display";
 import type { SeenArea } from "@/core/piece/overview";
@@ -75,19 +76,29 @@ export function AreaRows({ seen, pieceId, neighbours, onNeighbours, onEmphasis }
                 </button>
               ))}
               {free.length > 0 && (
-                <select
-                  className="field min-h-7 w-9 px-1 py-0 text-[13px]"
-                  aria-label={`${area.name} touches another area`}
-                  value=""
-                  onChange={(e) => onNeighbours([...neighbours, [area.id, e.target.value]])}
-                >
-                  <option value="">+</option>
-                  {free.map((s) => (
-                    <option key={s.area.id} value={s.area.id}>
-                      {s.area.name}
-                    </option>
-                  ))}
-                </select>
+                <Menu>
+                  <MenuButton
+                    className="button min-h-7 px-1.5 py-0"
+                    aria-label={`${area.name} touches another area`}
+                  >
+                    <Plus size={14} aria-hidden />
+                  </MenuButton>
+                  <MenuItems
+                    anchor={{ to: "bottom start", gap: 4, padding: 8 }}
+                    className="z-30 border border-strong bg-panel p-1"
+                  >
+                    {free.map((s) => (
+                      <MenuItem key={s.area.id}>
+                        <button
+                          onClick={() => onNeighbours([...neighbours, [area.id, s.area.id]])}
+                          className="block min-h-11 w-full px-3 text-left text-[15px] data-focus:bg-invert data-focus:text-invert-text"
+                        >
+                          {s.area.name}
+                        </button>
+                      </MenuItem>
+                    ))}
+                  </MenuItems>
+                </Menu>
               )}
             </span>
           </div>
