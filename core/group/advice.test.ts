@@ -94,7 +94,9 @@ describe("advice on a group as laid", () => {
     expect(adviceInWords(one)).toMatch(/hardly seen \(under 4\); leave out clay4m/);
   });
   it("warns of a blend of opposites that turns muddy", () => {
-    expect(said("mud", ["rust5c", "dusk5c"], { school: "dark first" })).toMatch(/loses \d+ of colour strength/);
+    expect(said("mud", ["rust5c", "dusk5c"], { school: "dark first" })).toMatch(
+      /loses \d+ of colour strength/,
+    );
     expect(kinds(["clay3m", "clay5m"])).not.toContain("mud");
   });
   it("speaks of a flat group and of a local colour that is off, with the figures", () => {

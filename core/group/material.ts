@@ -94,6 +94,13 @@ const TONES_BY_SIZE: readonly (readonly [mm2: number, tones: number])[] = [
   [Infinity, 5],
 ];
 
+export const AREA_SIZES = ["tiny", "small", "medium", "large"] as const;
+export type AreaSize = (typeof AREA_SIZES)[number];
+
+/** What somebody who colours would call an area of so many mm²: by how many tones it bears. */
+export const areaSizeOf = (mm2: number): AreaSize =>
+  AREA_SIZES[TONES_BY_SIZE.findIndex(([most]) => mm2 <= most)]!;
+
 /**
  * Number of tones (2–6) that suits an area.
  * @param mm2 size in mm²; null when it is not known

@@ -6,7 +6,7 @@ import { scanInks } from "@/fixtures/scanned-desk";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
 import { cautionsOf, type CautionCase } from "./caution";
-import { MATERIALS, tonesFor } from "./material";
+import { areaSizeOf, MATERIALS, tonesFor } from "./material";
 import { schoolPasses, SCHOOLS, type School } from "./school";
 import { judgeFade, layStrip, USUAL_SHEET, type LaidPass } from "./strip";
 
@@ -111,6 +111,16 @@ describe("the six schools", () => {
 describe("materials", () => {
   it("have a school each, with its reason", () =>
     MATERIALS.forEach((m) => expect(whyInWords[m].length).toBeGreaterThan(20)));
+  it("call areas small and large by the tones they bear", () =>
+    expect([1, 40, 41, 250, 4000, 4001, 1e6].map(areaSizeOf)).toEqual([
+      "tiny",
+      "tiny",
+      "small",
+      "small",
+      "medium",
+      "large",
+      "large",
+    ]));
   it("get more tones the bigger the area, within 2 to 6", () => {
     for (const m of MATERIALS) {
       const tones = [10, 100, 1000, 10_000].map((mm2) => tonesFor(m, mm2));

@@ -35,11 +35,13 @@ interface Props {
 export function GroupCard({ group, labs, rack, papers, uses }: Props) {
   const router = useRouter();
   const [trouble, setTrouble] = useState<string>();
+  const [saved, setSaved] = useState(false);
   const [like, setLike] = useState(false);
   const change = (set: object) =>
     send("PATCH", `/api/groups/${group.id}`, set).then(
       () => {
         setTrouble(undefined);
+        setSaved(true);
         router.refresh();
       },
       (e: unknown) => setTrouble(messageOf(e)),
@@ -88,6 +90,9 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
           }
           onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
         />
+        <span role="status" className="text-soft">
+          {saved && "Saved"}
+        </span>
         <button
           className="button-bare text-[14px] underline"
           onClick={() => drop(`/api/groups/${group.id}`, `The group “${group.name}”`)}

@@ -2,7 +2,7 @@
 import { Target, X } from "lucide-react";
 import { useState } from "react";
 import { labToHex } from "@/core/colour/display";
-import { MATERIALS, tonesFor, type Material } from "@/core/group/material";
+import { areaSizeOf, MATERIALS, tonesFor, type Material } from "@/core/group/material";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
 import { PLACES, partOf, type Area } from "@/core/piece/piece";
 import { NumberField } from "@/ui/kit/number-field";
@@ -52,6 +52,7 @@ function AreaName({ area }: { readonly area: Area }) {
 /** What an area is: name, material, size; they shape everything that is planned for it. */
 export function AreaFacts({ area }: { readonly area: Area }) {
   const run = useRun();
+  const known = partOf(area);
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
       <AreaName key={area.id} area={area} />
@@ -78,6 +79,7 @@ export function AreaFacts({ area }: { readonly area: Area }) {
           empty={area.place ? String(Math.round(area.place.mm2)) : "?"}
           onChange={(size) => run({ type: "set size", id: area.id, size })}
         />
+        {known !== null && <span className="text-soft">{areaSizeOf(known)}</span>}
       </span>
     </div>
   );

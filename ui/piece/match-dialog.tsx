@@ -77,7 +77,8 @@ export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDia
         <p>No marker is ready: every one is dry, or none has been read on this paper.</p>
       )}
       {work.output && (
-        <p className="mb-0 text-[13px] text-soft">
+        <p className="mb-0 text-[13px] text-soft" role="status">
+          {recipes[0] && `Nearest: ${differenceWords(recipes[0].deltaE00)}. `}
           {work.output.proven
             ? `None of ${ownedOnly ? "your" : "these"} markers comes closer, in any order (proven: ${counted(work.output.stacksEvaluated, "combination")} of layers worked out in ${(work.output.milliseconds / 1000).toFixed(1)} s, the rest ruled out).`
             : work.output.bound > 0

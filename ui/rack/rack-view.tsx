@@ -146,6 +146,9 @@ export function RackView({ papers, rack: first, studio }: Props) {
             </span>
           </h1>
           <div className="ml-auto flex items-center gap-1">
+            <span role="status" className="text-[14px] text-soft">
+              {edits.saving ? "Saving…" : edits.canUndo || edits.canRedo ? "Saved" : ""}
+            </span>
             <UndoButtons {...edits} />
             <ExportMenu paperId={rack.paper.id} />
           </div>

@@ -95,7 +95,16 @@ export function useRackEdits(first: Rack) {
     store(last.forth, (s) => ({ ...s, rack: applied(s.rack, last.back) }));
   }, [undone, store]);
   useUndoKeys(undo, redo);
-  return { rack, run, undo, redo, canUndo: done.length > 0, canRedo: undone.length > 0, trouble };
+  return {
+    rack,
+    run,
+    undo,
+    redo,
+    canUndo: done.length > 0,
+    canRedo: undone.length > 0,
+    saving: state.sent > 0,
+    trouble,
+  };
 }
 
 export type RunEdits = ReturnType<typeof useRackEdits>["run"];

@@ -1,4 +1,5 @@
 "use client";
+import { differenceWords } from "@/words/closeness";
 import { useMemo } from "react";
 import type { FitPaperOutput } from "@/compute/operations/fit-paper";
 import type { StoredBlend } from "@/store/blends";
@@ -76,9 +77,11 @@ export function PaperTab({
   );
 }
 
+type Rows = readonly (readonly [string, string, string])[];
+
 function Fit({ fit }: { fit: FitPaperOutput }) {
   const { wetLifting, mixing, edge } = fit.blending;
-  const rows: readonly [string, string, string][] = [
+  const curious: Rows = [
     [
       "Uptake of 1, 2, 3 coats",
       fit.fit.uptake
@@ -90,22 +93,34 @@ function Fit({ fit }: { fit: FitPaperOutput }) {
     ["Depth of ink", fit.fit.depth.toFixed(2), "scattering power of the inked part of the sheet"],
     ["Surface k1, k2", `${fit.fit.k1.toFixed(3)}  ${fit.fit.k2.toFixed(2)}`, "reflection outside and inside"],
     [
+      "Residual",
+      `${fit.residual.toFixed(2)} ΔE00`,
+      `median over ${fit.readings} readings of ${fit.inks} inks`,
+    ],
+  ];
+  const rows: Rows = [
+    [
+      "How near plans come",
+      `${differenceWords(fit.residual)}`,
+      `${fit.residual.toFixed(2)} ΔE00, the median over ${fit.readings} readings of ${counted(fit.inks, "marker")}`,
+    ],
+    [
       "Over dry ink",
       `${Math.round(100 * fit.fit.lifting)} %  ${fit.fit.crowding.toFixed(2)}`,
-      `share loosened, and crowding (1 is none): ${fit.overlays ? `by ${counted(fit.overlays, "overlay")}` : "assumed, until stacks of two inks are read"}`,
+      `share loosened, and crowding (1 is none): ${fit.overlays ? `by ${counted(fit.overlays, "overlay")}` : "assumed, until two markers over one another are read"}`,
     ],
     [
       "Blender lifts",
       fit.lifting.cells ? `${Math.round(100 * fit.lifting.blender)} %` : "not measured",
       fit.lifting.cells
-        ? `from ${fit.lifting.cells} lift cells, residual ${fit.lifting.residual.toFixed(1)} ΔE00`
+        ? `from ${fit.lifting.cells} lift cells, off by ${fit.lifting.residual.toFixed(1)} ΔE00`
         : "print a chart: its last cells are lifted",
     ],
     [
       "Wet ink loosens",
       `${Math.round(100 * (wetLifting?.value ?? fit.assumed.wetLifting))} %`,
       wetLifting
-        ? `of what lies beneath, from ${counted(wetLifting.cells, "cell")}, residual ${wetLifting.residual.toFixed(1)} ΔE00`
+        ? `of what lies beneath, from ${counted(wetLifting.cells, "cell")}, off by ${wetLifting.residual.toFixed(1)} ΔE00`
         : "assumed, until a page of blends is read",
     ],
     [
@@ -120,25 +135,30 @@ function Fit({ fit }: { fit: FitPaperOutput }) {
       edge ? `${edge.value.toFixed(1)} mm` : "not measured",
       edge ? `spread of the border, from ${counted(edge.cells, "cell")}` : "sample strips go by the bleed",
     ],
-    [
-      "Residual",
-      `${fit.residual.toFixed(2)} ΔE00`,
-      `median over ${fit.readings} readings of ${fit.inks} inks`,
-    ],
   ];
   return (
-    <table className="mt-1 w-full border-collapse text-[15px]">
-      <tbody>
-        {rows.map(([what, value, says]) => (
-          <tr key={what} className="border-b border-line">
-            <th scope="row" className="py-1.5 pr-4 text-left font-normal">
-              {what}
-            </th>
-            <td className="pr-4 font-semibold whitespace-pre">{value}</td>
-            <td className="text-[14px] text-soft">{says}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <>
+      <FitTable rows={rows} />
+      <details className="mt-1 text-[14px]">
+        <summary className="text-soft">For the curious: what the model of this paper found</summary>
+        <FitTable rows={curious} />
+      </details>
+    </>
   );
 }
+
+const FitTable = ({ rows }: { readonly rows: Rows }) => (
+  <table className="mt-1 w-full border-collapse text-[15px]">
+    <tbody>
+      {rows.map(([what, value, says]) => (
+        <tr key={what} className="border-b border-line">
+          <th scope="row" className="py-1.5 pr-4 text-left font-normal">
+            {what}
+          </th>
+          <td className="pr-4 font-semibold whitespace-pre">{value}</td>
+          <td className="text-[14px] text-soft">{says}</td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+);

@@ -18,7 +18,7 @@ import { Empty, Notice } from "@/ui/kit/notice";
 import { messageOf, send } from "@/ui/send";
 import { useKey } from "@/ui/use-keys";
 import { differenceWords } from "@/words/closeness";
-import { signed } from "@/words/numbers";
+import { counted, signed } from "@/words/numbers";
 import { GroupWishes, Readings } from "../area-wishes";
 import { GiveColour } from "../give-colour";
 import { MatchDialog } from "../match-dialog";
@@ -98,6 +98,11 @@ export function GroupTab({ area, rack, judged }: Props) {
       <Readings area={area} onMatch={() => setMatching(true)} />
       <GiveColour area={area} rack={rack} />
       <Progress work={shown.plan} doing="Planning the group" />
+      <p role="status" className="sr-only">
+        {group && shown.hasTarget && !shown.isRenewed
+          ? `${shown.isKept ? "Kept group" : "Proposed group"} of ${area.name}, ${counted(tones.length, "layer")}: local colour ${differenceWords(group.localColourDeltaE00)}.`
+          : ""}
+      </p>
       {shown.missing.length > 0 && (
         <Notice alert>
           <strong>{shown.missing.map((t) => t.code).join(", ")}</strong>: not read on {rack.paper.name}.
