@@ -33,6 +33,13 @@ interface Finger {
 const touch = (cdp: CDPSession, type: "touchStart" | "touchMove" | "touchEnd", fingers: readonly Finger[]) =>
   cdp.send("Input.dispatchTouchEvent", { type, touchPoints: fingers.map((f, id) => ({ ...f, id })) });
 
+/** Prints nothing; says that it was asked. */
+const heedPrinting = (page: Page) =>
+  page.addInitScript(() => {
+    window.print = () => (document.documentElement.dataset.printed = "yes");
+  });
+const isPrinted = (page: Page) => expect(page.locator("html[data-printed]")).toBeAttached();
+
 test("focus goes where the work goes on, never to the page", async ({ page }) => {
   const id = await newPiece(page, "By keys alone");
   await page
@@ -222,6 +229,42 @@ test.describe("by touch", () => {
     expect((await readings()).length).toBe(2);
   });
 
+  test("from a new piece to the printed steps", async ({ page }) => {
+    test.setTimeout(150_000);
+    await heedPrinting(page);
+    await open(page, "/");
+    await page.getByRole("button", { name: "New piece" }).tap();
+    await page.getByLabel("Name", { exact: true }).fill("By touch, whole");
+    await page.getByRole("button", { name: "Open it" }).tap();
+    await page.waitForURL(/set-up/);
+    await page.getByRole("link", { name: "Go on without a drawing" }).tap();
+    await page.waitForURL(/colour/);
+    await page
+      .getByRole("button", { name: /first area/ })
+      .first()
+      .tap();
+    await upload(page, "pot.png", "image/png", await bands());
+    await expect(page.getByTestId("reference")).toBeVisible();
+    for (const [place, y] of [
+      ["Local colour", 0.5],
+      ["Light", 0.15],
+      ["Shadow", 0.85],
+    ] as const) {
+      await page.getByRole("group", { name: "Pick for" }).getByRole("button", { name: place }).tap();
+      const box = (await page.getByTestId("reference").boundingBox())!;
+      await page.touchscreen.tap(box.x + box.width / 2, box.y + y * box.height);
+      await expect(savedNotice(page)).toBeVisible();
+      await page.waitForTimeout(300);
+    }
+    await offeredGroups(page);
+    await page.getByRole("button", { name: "Keep this group" }).tap();
+    await expect(page.getByRole("heading", { name: /^Kept group/ })).toBeVisible();
+    await page.getByRole("link", { name: "Steps" }).tap();
+    await page.waitForURL(/steps/);
+    await page.getByRole("button", { name: "Print" }).tap();
+    await isPrinted(page);
+  });
+
   test("what inky fingers meet is large, a tapped marker's card comes up beside it", async ({ page }) => {
     const { kite } = await thingsOf(page);
     await open(page, `/pieces/${kite}/colour`);
@@ -250,4 +293,109 @@ test.describe("by touch", () => {
     await card.getByRole("button", { name: "Close" }).tap();
     await isSomewhere(page, "closing the card");
   });
+});
+
+test("from a new piece to the printed steps by keys alone", async ({ page }) => {
+  test.setTimeout(150_000);
+  await heedPrinting(page);
+  /** Goes on by Tab until something of that name has the focus. */
+  const tabTo = async (name: RegExp) => {
+    for (let i = 0; i < 90; i++) {
+      await page.keyboard.press("Tab");
+      const here = await page.evaluate(() => {
+        const e = document.activeElement as HTMLElement | null;
+        return e?.getAttribute("aria-label") ?? e?.textContent ?? "";
+      });
+      if (name.test(here.trim())) return;
+    }
+    throw new Error(`no Tab leads to ${String(name)}`);
+  };
+  const choose = async () => {
+    const [chooser] = await Promise.all([page.waitForEvent("filechooser"), page.keyboard.press("Enter")]);
+    await chooser.setFiles({ name: "pot.png", mimeType: "image/png", buffer: await bands() });
+  };
+  await open(page, "/");
+  await tabTo(/^New piece/);
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Name", { exact: true })).toBeFocused();
+  await page.keyboard.type("By keys, whole");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/set-up/);
+  await tabTo(/^Go on without a drawing/);
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/colour/);
+  await tabTo(/first area/);
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Name of this area")).toBeVisible();
+  await tabTo(/^(Choose|Bring|Reference)/);
+  await choose();
+  await expect(page.getByTestId("reference")).toBeVisible();
+  await tabTo(/^Reference pot.png/);
+  // The crosshair begins in the middle: the local colour is there, light above it, shadow below.
+  for (const [key, moves] of [
+    ["ArrowRight", 1],
+    ["ArrowUp", 3],
+    ["ArrowDown", 6],
+  ] as const) {
+    for (let i = 0; i < moves; i++) await page.keyboard.press(`Shift+${key}`);
+    await page.keyboard.press("Enter");
+    await expect(savedNotice(page)).toBeVisible();
+    await page.waitForTimeout(300);
+  }
+  await offeredGroups(page);
+  await page.keyboard.press("k");
+  await expect(page.getByRole("heading", { name: /^Kept group/ })).toBeVisible();
+  await expect(savedNotice(page)).toBeVisible();
+  await page.keyboard.press("Shift+Tab");
+  await tabTo(/^Steps$/);
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/steps/);
+  await expect(page.getByRole("heading", { name: /^Lay ready/ })).toBeVisible();
+  await tabTo(/^Print/);
+  await page.keyboard.press("Enter");
+  await isPrinted(page);
+});
+
+test("what is dropped can be taken back, and is gone when it is not", async ({ page, request }) => {
+  const name = `Dropped ${Date.now()}`;
+  const made = await request.post("/api/groups", {
+    data: {
+      name,
+      tags: [],
+      tones: [
+        { code: "clay2c", coats: 1 },
+        { code: "clay5c", coats: 1 },
+      ],
+    },
+  });
+  expect(made.status()).toBeLessThan(300);
+  await open(page, "/groups");
+  const list = page.getByRole("list", { name: "Kept groups" });
+  await list.getByRole("button", { name: new RegExp(name) }).click();
+  await page.getByRole("button", { name: "Drop", exact: true }).click();
+  await expect(list.getByText(name)).toHaveCount(0);
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(list.getByText(name)).toBeVisible();
+  await list.getByRole("button", { name: new RegExp(name) }).click();
+  await page.getByRole("button", { name: "Drop", exact: true }).click();
+  await expect(page.getByText(`${name}” was dropped`)).toBeVisible();
+  // Whoever goes away has meant it.
+  await page.goto("about:blank");
+  const names = async () => JSON.stringify(await (await request.get("/api/groups")).json());
+  await expect.poll(names).not.toContain(name);
+});
+
+test("paper shows every step with a box to tick, the whole rack, and nothing to press", async ({ page }) => {
+  const { kite } = await thingsOf(page);
+  await open(page, `/pieces/${kite}/steps`);
+  await expect(page.getByRole("heading", { name: "Skin" })).toBeVisible();
+  await page.emulateMedia({ media: "print" });
+  const boxes = page.locator("section[aria-label='Skin'] li span.border.border-text");
+  expect(await boxes.count()).toBeGreaterThan(3);
+  await expect(boxes.first()).toBeVisible();
+  expect(await page.locator("button:visible, nav a:visible, input:visible").count()).toBe(0);
+  await open(page, "/rack?view=table");
+  await page.evaluate(() => window.dispatchEvent(new Event("beforeprint")));
+  expect(await page.locator("main table tbody tr").count()).toBeGreaterThan(250);
+  expect(await page.locator("button:visible, nav a:visible, input:visible").count()).toBe(0);
 });

@@ -48,7 +48,7 @@ export function Finder({
           }}
           autoComplete="off"
         />
-        <ComboboxOptions static className="m-0 mt-2 max-h-[52vh] list-none overflow-y-auto p-0">
+        <ComboboxOptions static modal={false} className="m-0 mt-2 max-h-[52vh] list-none overflow-y-auto p-0">
           {found.slice(0, MOST_SHOWN).map((m) => (
             <ComboboxOption
               key={m.code}

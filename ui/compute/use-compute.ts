@@ -22,6 +22,9 @@ const jobs = sharedJobs();
 /** Wait before work starts, so that a slider being dragged starts it once. */
 const SETTLE_MS = 120;
 
+/** Least time between two tellings of how far work is. */
+const TELL_MS = 100;
+
 interface State {
   readonly id: string | null;
   readonly output?: unknown;
@@ -48,11 +51,17 @@ function useJob<O>(id: string | null, start: (watch: Watch) => Promise<O>): Work
     let leave: (() => void) | undefined;
     const timer = setTimeout(() => {
       setState({ id, progress: 0 });
+      let told = 0;
       const job = jobs.join(
         id,
         (signal, onProgress) => latest.current({ signal, onProgress }),
-        (progress, soFar) =>
-          !left && setState((s) => ({ id, progress, output: soFar ?? (s.id === id ? s.output : undefined) })),
+        (progress, soFar) => {
+          // A bar that moves ten times a second moves smoothly enough; the page has other things to do.
+          const now = performance.now();
+          if (left || (soFar === undefined && now - told < TELL_MS)) return;
+          told = now;
+          setState((s) => ({ id, progress, output: soFar ?? (s.id === id ? s.output : undefined) }));
+        },
       );
       leave = job.leave;
       job.answer.then(

@@ -1,4 +1,4 @@
-import { useId } from "react";
+import { memo } from "react";
 import { hexToLab } from "@/core/colour/display";
 import { colourInWords } from "@/words/colour";
 
@@ -13,35 +13,38 @@ const endsInWords = (colours: readonly string[]): string => {
   return first === last ? first : `${first} to ${last}`;
 };
 
-/** A blend group as one laid stroke, light to dark. */
-export function Ramp({
-  colours,
-  height = 34,
-  label,
-}: {
+/** Outline of a laid stroke, a little uneven as a hand is. */
+const STROKE =
+  "polygon(2% 15%, 15% 9%, 30% 8%, 50% 13%, 70% 15%, 85% 13%, 100% 10%, 98.5% 87.5%, 85% 91%, 70% 92%, 50% 88%, 30% 85%, 15% 86%, 0% 90%)";
+
+/** Colours side by side, each as wide as the others, with hard edges: one element, however many they are. */
+const sideBySide = (colours: readonly string[]): string => {
+  const share = 100 / colours.length;
+  const stops = colours.map((hex, i) => `${hex} ${(i * share).toFixed(3)}% ${((i + 1) * share).toFixed(3)}%`);
+  return `linear-gradient(90deg, ${stops.join(", ")})`;
+};
+
+interface RampProps {
   readonly colours: readonly string[];
   readonly height?: number;
   readonly label: string;
-}) {
-  const clip = useId();
-  const width = 100 / Math.max(1, colours.length);
-  return (
-    <svg
-      viewBox="0 0 100 20"
-      preserveAspectRatio="none"
-      height={height}
-      className="block w-full"
-      role="img"
-      aria-label={colours.length ? `${label}: ${endsInWords(colours)}` : label}
-    >
-      <clipPath id={clip}>
-        <path d="M2 3C30 1 70 4 100 2L98.500 17.500C70 19 30 16.500 0 18Z" />
-      </clipPath>
-      <g clipPath={`url(#${clip})`} shapeRendering="crispEdges">
-        {colours.map((hex, i) => (
-          <rect key={i} x={i * width} y="0" width={width + 0.3} height="20" fill={hex} />
-        ))}
-      </g>
-    </svg>
-  );
 }
+
+/** A blend group as one laid stroke, light to dark. */
+export const Ramp = memo(
+  function Ramp({ colours, height = 34, label }: RampProps) {
+    return (
+      <span
+        role="img"
+        aria-label={colours.length ? `${label}: ${endsInWords(colours)}` : label}
+        className="block w-full"
+        style={{
+          height,
+          clipPath: STROKE,
+          background: colours.length ? sideBySide(colours) : "none",
+        }}
+      />
+    );
+  },
+  (a, b) => a.label === b.label && a.height === b.height && a.colours.join() === b.colours.join(),
+);

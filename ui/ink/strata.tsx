@@ -271,7 +271,7 @@ function Bar({
       </span>
       <span className="flex items-center">
         <button
-          className="button-bare min-w-7 px-0"
+          className="button-bare min-h-11 min-w-8 px-0"
           disabled={layer.coats <= 1}
           onClick={() => onCoats(place, layer.coats - 1)}
           aria-label={`One coat less of ${layer.code}`}
@@ -283,7 +283,7 @@ function Bar({
           <span className="sr-only">{coatsInWords(layer.coats)}</span>
         </span>
         <button
-          className="button-bare min-w-7 px-0"
+          className="button-bare min-h-11 min-w-8 px-0"
           disabled={layer.coats >= 3}
           onClick={() => onCoats(place, layer.coats + 1)}
           aria-label={`One coat more of ${layer.code}`}
@@ -291,7 +291,7 @@ function Bar({
           <Plus size={14} aria-hidden />
         </button>
         <button
-          className="button-bare min-w-8 px-0"
+          className="button-bare min-h-11 min-w-8 px-0"
           onClick={() => onExchange(place)}
           aria-label={`Exchange ${layer.code} for another marker`}
           title="Exchange"
@@ -299,7 +299,7 @@ function Bar({
           <Replace size={16} aria-hidden />
         </button>
         <Menu>
-          <MenuButton className="button-bare min-w-7 px-0" aria-label={`More on ${layer.code}`}>
+          <MenuButton className="button-bare min-h-11 min-w-7 px-0" aria-label={`More on ${layer.code}`}>
             <EllipsisVertical size={16} aria-hidden />
           </MenuButton>
           <MenuItems anchor="bottom end" className="z-30 border border-strong bg-panel p-1">

@@ -11,6 +11,9 @@ export interface Curve {
 }
 
 const WIDTH = 2.5;
+/** Curves are told apart by shape and dash, not by colour alone. */
+const SHAPES = ["circle", "rect", "triangle", "rectRot", "rectRounded", "star"] as const;
+const DASHES = [[], [10, 4], [3, 3], [14, 3, 3, 3]] as const;
 const READ = ", read";
 
 /** Coats against a measure of colour: the model as lines, readings as points. */
@@ -31,9 +34,11 @@ export function CoatCurves({
       says={JSON.stringify([curves, measure, capacity])}
       data={({ text }) => ({
         labels: curves[0]?.model.map((_, n) => (n === capacity ? `${n} (full)` : String(n))) ?? [],
-        datasets: curves.flatMap((c) => [
+        datasets: curves.flatMap((c, i) => [
           {
             label: c.name,
+            pointStyle: SHAPES[i % SHAPES.length]!,
+            borderDash: [...DASHES[i % DASHES.length]!],
             data: [...c.model],
             borderColor: c.hex,
             backgroundColor: c.hex,
@@ -42,11 +47,22 @@ export function CoatCurves({
             tension: 0.25,
           },
           {
+            // Pale lines are seen by the dark one behind them, which also fills their gaps.
+            label: c.name + READ,
+            data: [...c.model],
+            borderColor: text,
+            borderWidth: WIDTH + 1.5,
+            pointRadius: 0,
+            tension: 0.25,
+            order: 1,
+          },
+          {
             label: c.name + READ,
             data: c.model.map((_, n) => c.read[n] ?? null),
             borderColor: text,
             backgroundColor: c.hex,
             showLine: false,
+            pointStyle: SHAPES[i % SHAPES.length]!,
             pointRadius: 6,
             pointBorderWidth: 1.5,
           },
@@ -60,8 +76,8 @@ export function CoatCurves({
             labels: {
               color: ink.text,
               font: ink.font,
-              boxWidth: 26,
-              boxHeight: 3,
+              usePointStyle: true,
+              boxHeight: 9,
               filter: (item) => !item.text.endsWith(READ),
             },
           },

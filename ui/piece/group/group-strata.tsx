@@ -46,6 +46,18 @@ function says(layer: Layer): { readonly name: string; readonly says: string } {
   }
 }
 
+/** What a pencil or a finish is itself, side by side where there are several, as a background. */
+function ownColours(rack: Rack, layer: Layer): string {
+  const hexes = codesOf([layer]).flatMap((code) => {
+    const swatch = rack.others.find((o) => o.code === code)?.swatches[0];
+    return swatch ? [swatch.hex ?? labToHex(swatch.lab)] : [];
+  });
+  const share = 100 / Math.max(1, hexes.length);
+  return hexes.length
+    ? `linear-gradient(90deg, ${hexes.map((hex, i) => `${hex} ${i * share}% ${(i + 1) * share}%`).join(", ")})`
+    : "transparent";
+}
+
 /** The strata of an area: the shown group between what lies beneath and over it. */
 export function GroupStrata({ area, rack, shown, onTry }: Props) {
   const { group, tones, put } = shown;
@@ -86,7 +98,7 @@ export function GroupStrata({ area, rack, shown, onTry }: Props) {
   const fixed = ({ layer, at }: (typeof others)[number]): FixedLayer => ({
     ...says(layer),
     key: String(at),
-    alone: (layer.medium === "shadow" && colourOf(layer)?.hex) || "transparent",
+    alone: (layer.medium === "shadow" && colourOf(layer)?.hex) || ownColours(rack, layer),
     onTakeAway: () => run({ type: "take layer away", id: area.id, at }),
   });
   /** Ink that a proposal brings with it. */
