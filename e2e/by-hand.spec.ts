@@ -310,10 +310,9 @@ test("from a new piece to the printed steps by keys alone", async ({ page }) => 
     }
     throw new Error(`no Tab leads to ${String(name)}`);
   };
-  const choose = async () => {
-    const [chooser] = await Promise.all([page.waitForEvent("filechooser"), page.keyboard.press("Enter")]);
-    await chooser.setFiles({ name: "pot.png", mimeType: "image/png", buffer: await bands() });
-  };
+  const pot = await bands();
+  // Heard from the start: what asks for a file before would get none.
+  page.on("filechooser", (c) => void c.setFiles({ name: "pot.png", mimeType: "image/png", buffer: pot }));
   await open(page, "/");
   await tabTo(/^New piece/);
   await page.keyboard.press("Enter");
@@ -328,7 +327,7 @@ test("from a new piece to the printed steps by keys alone", async ({ page }) => 
   await page.keyboard.press("Enter");
   await expect(page.getByLabel("Name of this area")).toBeVisible();
   await tabTo(/^(Choose|Bring|Reference)/);
-  await choose();
+  await page.keyboard.press("Enter");
   await expect(page.getByTestId("reference")).toBeVisible();
   await tabTo(/^Reference pot.png/);
   // The crosshair begins in the middle: the local colour is there, light above it, shadow below.

@@ -118,7 +118,7 @@ export function ChartCanvas<K extends Kind>({
     [],
   );
   return (
-    <div className={className}>
+    <div className={`relative min-w-0 overflow-hidden ${className}`}>
       <canvas ref={canvas} role="img" aria-label={label} />
     </div>
   );

@@ -12,7 +12,13 @@ export function useTitlePart(part: string | undefined): void {
     const title = bare();
     before = part ? `${part} · ` : "";
     document.title = before + title;
+    // The page's own title may come, or come again, after this.
+    const seen = new MutationObserver(() => {
+      if (before && !document.title.startsWith(before)) document.title = before + document.title;
+    });
+    seen.observe(document.head, { childList: true, subtree: true, characterData: true });
     return () => {
+      seen.disconnect();
       document.title = bare();
       before = "";
     };

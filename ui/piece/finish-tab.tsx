@@ -60,21 +60,23 @@ export function FinishTab({ area, rack }: { readonly area: Area; readonly rack: 
         {rows.map(({ kind, items }) => (
           <li
             key={kind}
-            className="grid grid-cols-[110px_minmax(0,1fr)_auto] items-center gap-x-3 border-b border-line py-1"
+            className="grid grid-cols-[90px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1 min-[480px]:grid-cols-[110px_minmax(0,1fr)_auto]"
           >
             <span className="font-semibold">{kind}</span>
             <span>{finisherInWords[kind]}</span>
-            <Use
-              items={items}
-              full={laid.length >= finish.most}
-              onUse={(code) =>
-                run({
-                  type: "put layer",
-                  id: area.id,
-                  layer: { medium: "finish", code, place: USUAL_PLACE[kind] ?? "light" },
-                })
-              }
-            />
+            <span className="justify-self-end max-[479px]:col-span-2">
+              <Use
+                items={items}
+                full={laid.length >= finish.most}
+                onUse={(code) =>
+                  run({
+                    type: "put layer",
+                    id: area.id,
+                    layer: { medium: "finish", code, place: USUAL_PLACE[kind] ?? "light" },
+                  })
+                }
+              />
+            </span>
           </li>
         ))}
       </ul>
