@@ -28,6 +28,17 @@ export function useQuery(): URLSearchParams {
   return useMemo(() => new URLSearchParams(search), [search]);
 }
 
+/** One part of what the address asks for: who uses it is not drawn again for another part. */
+export function useQueryPart(name: string): string | null {
+  const path = usePathname();
+  const told = useSearchParams().get(name);
+  return useSyncExternalStore(
+    watch,
+    () => (window.location.pathname === path ? new URLSearchParams(window.location.search).get(name) : told),
+    () => told,
+  );
+}
+
 /** Asks for something else on the same page, as one more step of the history, or in place of the last one. */
 export function ask(url: string, inPlace = false): void {
   if (inPlace) window.history.replaceState(null, "", url);

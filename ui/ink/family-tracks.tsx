@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useMemo, useRef, type KeyboardEvent } from "react";
+import { memo, useEffect, useMemo, useRef, type KeyboardEvent, type MouseEvent } from "react";
 import type { RackMarker } from "@/store/rack";
 import { signed } from "@/words/numbers";
 import { coatsInHex } from "./stroke-chip";
@@ -95,10 +95,27 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
     onChoose(next.marker.code);
     root.current?.querySelector<HTMLElement>(`[data-marker="${CSS.escape(next.marker.code)}"]`)?.focus();
   };
+  const codeAt = (target: EventTarget): string | undefined =>
+    target instanceof Element ? target.closest<HTMLElement>("[data-marker]")?.dataset.marker : undefined;
+  const onClick = (e: MouseEvent) => {
+    const code = codeAt(e.target);
+    if (code !== undefined) onChoose(code);
+  };
+  const onKeyDown = (e: KeyboardEvent) => {
+    const code = codeAt(e.target);
+    const track = tracks.findIndex((t) => t.own.some((o) => o.marker.code === code));
+    if (track >= 0)
+      walk(
+        e,
+        track,
+        tracks[track]!.own.findIndex((o) => o.marker.code === code),
+      );
+  };
   const first = tracks.find((t) => t.own.length)?.own[0]?.marker.code;
 
   return (
-    <div ref={root} className="min-w-[760px]">
+    // What is pressed is found here: 250 markers need no listeners of their own, and are drawn again only when they change.
+    <div ref={root} className="min-w-[760px]" onClick={onClick} onKeyDown={onKeyDown}>
       <div className="relative ml-16 h-6 text-[13px] text-soft" aria-hidden>
         {[100, 90, 80, 70, 60, 50, 40, 30, 20].map((L) => (
           <span key={L} className="absolute" style={{ left: `${placeOf(L)}%` }}>
@@ -117,35 +134,15 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
             {family}
           </span>
           <div className="relative flex-1" style={{ height: lanes * 39 }}>
-            {own.map(({ marker, lane }, place) => (
-              <button
+            {own.map(({ marker, lane }) => (
+              <OnTrack
                 key={marker.code}
-                data-marker={marker.code}
-                tabIndex={(chosen ?? first) === marker.code ? 0 : -1}
-                aria-pressed={marker.code === chosen}
-                onClick={() => onChoose(marker.code)}
-                onKeyDown={(e) => walk(e, track, place)}
-                className="absolute flex h-[38px] flex-col items-center"
-                style={{
-                  left: `${placeOf(marker.swatches[0]!.lab[0])}%`,
-                  top: lane * 39,
-                  width: `${WIDTH}%`,
-                }}
-              >
-                <TrackStroke
-                  coats={coatsInHex(marker.swatches)}
-                  owned={marker.owned}
-                  low={marker.state === "low"}
-                  dry={marker.state === "dry"}
-                />
-                <span className="sr-only">{markerInWords(marker)}</span>
-                <span
-                  aria-hidden
-                  className={`-mt-0.5 font-mono text-[11px] leading-none ${marker.code === chosen ? "bg-invert px-0.5 font-semibold text-invert-text" : "text-soft"}`}
-                >
-                  {shortCode(marker.code, family)}
-                </span>
-              </button>
+                marker={marker}
+                family={family}
+                lane={lane}
+                isChosen={marker.code === chosen}
+                isStop={(chosen ?? first) === marker.code}
+              />
             ))}
           </div>
         </div>
@@ -153,6 +150,45 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
     </div>
   );
 }
+
+/** One marker on its track. */
+const OnTrack = memo(function OnTrack({
+  marker,
+  family,
+  lane,
+  isChosen,
+  isStop,
+}: {
+  readonly marker: RackMarker;
+  readonly family: string;
+  readonly lane: number;
+  readonly isChosen: boolean;
+  readonly isStop: boolean;
+}) {
+  return (
+    <button
+      data-marker={marker.code}
+      tabIndex={isStop ? 0 : -1}
+      aria-pressed={isChosen}
+      className="absolute flex h-[38px] flex-col items-center"
+      style={{ left: `${placeOf(marker.swatches[0]!.lab[0])}%`, top: lane * 39, width: `${WIDTH}%` }}
+    >
+      <TrackStroke
+        coats={coatsInHex(marker.swatches)}
+        owned={marker.owned}
+        low={marker.state === "low"}
+        dry={marker.state === "dry"}
+      />
+      <span className="sr-only">{markerInWords(marker)}</span>
+      <span
+        aria-hidden
+        className={`-mt-0.5 font-mono text-[11px] leading-none ${isChosen ? "bg-invert px-0.5 font-semibold text-invert-text" : "text-soft"}`}
+      >
+        {shortCode(marker.code, family)}
+      </span>
+    </button>
+  );
+});
 
 /** A standing stroke: one coat above, two in the middle, three below. Hollow when not owned, notched when low, crossed when dry. */
 function TrackStroke({

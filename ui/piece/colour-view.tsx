@@ -11,7 +11,7 @@ import type { Rack } from "@/store/rack";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { messageOf, sendPicture } from "@/ui/send";
 import { useKey } from "@/ui/use-keys";
-import { ask, useQuery } from "@/ui/use-query";
+import { ask, useQueryPart } from "@/ui/use-query";
 import { canBeShown, PiecePicture } from "@/ui/light/piece-picture";
 import { AreaPanel } from "./area-panel";
 import { AreaStrip } from "./area-strip";
@@ -48,7 +48,7 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
   const { id: pieceId } = usePieceHandles();
   const { rack, trouble } = useRack(piece.paperId ?? first.paper.id, first);
   const judged = useJudged(rack, piece);
-  const wanted = useQuery().get("area");
+  const wanted = useQueryPart("area");
   const area = piece.areas.find((a) => a.id === wanted) ?? piece.areas[0];
   const [place, setPlace] = useState<Place>("local");
   const [said, setLook] = useState<Look>();

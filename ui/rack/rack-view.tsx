@@ -2,7 +2,7 @@
 import { withRack } from "@/ui/rack-here";
 import { X } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useState, type ReactNode } from "react";
+import { useDeferredValue, useMemo, useState, type ReactNode } from "react";
 import { findMarkers } from "@/core/codes/find";
 import { KIND_GROUPS } from "@/core/stock/kinds";
 import type { PaperSheet } from "@/store/papers";
@@ -51,6 +51,8 @@ export function RackView({ papers, rack: first, studio }: Props) {
   const { rack, run } = edits;
   const view = views.find((v) => v.id === params.get("view"))?.id ?? "tracks";
   const [filter, setFilter] = useState("");
+  // Letters come first, the rows a moment later.
+  const wanted = useDeferredValue(filter);
   const kinds = KIND_GROUPS.find((g) => g.name === params.get("kind")) ?? KIND_GROUPS[0]!;
   const all = [...rack.markers, ...rack.others];
   const chosen = all.find((m) => m.code === params.get("marker"));
@@ -69,10 +71,14 @@ export function RackView({ papers, rack: first, studio }: Props) {
     );
   const shown = findMarkers(
     all.filter((m) => kinds.kinds.includes(m.kind) && standing(params.get("standing"), m)),
-    filter,
+    wanted,
   );
   const isMarkers = kinds === KIND_GROUPS[0];
   const card = (view === "tracks" || view === "table") && chosen;
+  const families = useMemo(
+    () => rack.families.filter((f) => rack.markers.some((m) => m.family === f)),
+    [rack],
+  );
   const stock = () => (
     <div
       className={`grid gap-5 ${view === "tracks" || card ? "min-[1000px]:grid-cols-[minmax(0,1fr)_252px]" : ""}`}
@@ -82,12 +88,7 @@ export function RackView({ papers, rack: first, studio }: Props) {
         {view === "table" ? (
           <RackTable markers={shown} run={run} onOpen={(code) => change({ marker: code })} />
         ) : (
-          <FamilyTracks
-            families={rack.families.filter((f) => rack.markers.some((m) => m.family === f))}
-            markers={rack.markers}
-            chosen={chosen?.code}
-            onChoose={choose}
-          />
+          <FamilyTracks families={families} markers={rack.markers} chosen={chosen?.code} onChoose={choose} />
         )}
       </div>
       {(view === "tracks" || card) && (
