@@ -50,8 +50,7 @@ async function hasOwnTitle(page: Page, { name, path }: View): Promise<void> {
 const FIRST = /tab=(paper|line|group)|marker=|desk=/;
 
 /** Views of every kind, looked at in the dim surround and on a phone too: what those change, they change in all. */
-const THOROUGHLY =
-  /^(Bench|Rack: table|Rack: a marker|Paper: chart|Set up: areas|Colour: group|All areas|Steps|Check)$/;
+const THOROUGHLY = /^(Bench|Rack: table|Colour: group|Set up: areas|Steps)$/;
 /** In parts, so that none takes too long. */
 const PARTS = [0, 1, 2];
 for (const part of PARTS)

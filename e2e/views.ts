@@ -75,7 +75,6 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     { name: "Studio", path: "/studio" },
     { name: "Begin", path: "/begin" },
     { name: "Start", path: "/start" },
-    { name: "Sign in", path: "/sign-in" },
     { name: "Recover", path: "/recover" },
     { name: "Join", path: "/join/nobody" },
     ...tabs(`${piece}/set-up`, "Set up", ["line", "sheet", "areas", "order", "reference"]),
