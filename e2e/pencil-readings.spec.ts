@@ -53,6 +53,8 @@ test("what an area is made of and how big it is sets its tones, its school and i
     drift: object;
   }[];
   expect(area).toMatchObject({ material: "fur", size: 30, tones: 2, drift: { light: 0, shadow: -1 } });
+  // In a list letters choose from the list.
+  await page.getByRole("tab", { name: "Group" }).focus();
   await page.keyboard.press("s");
   await expect(page).toHaveURL(/tab=school/);
   await expect(page.getByText("A school lays a kept group")).toBeVisible();

@@ -14,11 +14,11 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
     await upload(page, "pot.png", "image/png", await bands());
     await expect(page.getByTestId("reference")).toBeVisible();
     await pickAt(page, 0.5, 0.5);
-    await expect(page.locator('[data-reading="local"]')).toContainText("L* 63");
+    await expect(page.locator('[data-reading="local"]')).toContainText("lightness 63");
     await pickAt(page, 0.3, 0.15);
-    await expect(page.locator('[data-reading="light"]')).toContainText("L* 83");
+    await expect(page.locator('[data-reading="light"]')).toContainText("lightness 83");
     await pickAt(page, 0.6, 0.85);
-    await expect(page.locator('[data-reading="shadow"]')).toContainText("L* 37");
+    await expect(page.locator('[data-reading="shadow"]')).toContainText("lightness 37");
   });
 
   await test.step("the planner offers groups; keep an alternative", async () => {
@@ -34,7 +34,7 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
     expect(layersOf((await stored(request, id)).document.areas[0]!, "tone")).toHaveLength(4);
   });
 
-  const layers = page.getByRole("list", { name: "Layers, last laid first" }).getByRole("listitem");
+  const layers = page.getByRole("list", { name: "Last laid first" }).getByRole("listitem");
   const codes = async () => layers.evaluateAll((items) => items.map((i) => i.getAttribute("data-layer")));
 
   await test.step("overrule a tone with the finder, undo, redo", async () => {
@@ -101,7 +101,7 @@ test("undo and the plan outlive a change of view, also by the browser's history"
   await expect(page.getByText("There are no steps yet")).toBeVisible();
   await expect.poll(names).toEqual(["Area 1"]);
   await page.goBack();
-  await expect(page.getByRole("heading", { name: "Area 1" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Area 1", exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Add area" }).click();
   await page.getByLabel("Name of the area").fill("Second");
   await page.keyboard.press("Enter");

@@ -53,7 +53,9 @@ test("an area gets a school, a shadow that starts bold enough, and a pencil plan
 
   await openPart(page, "Shadow");
   const underlay = page.getByRole("region", { name: "underlay" }).getByRole("listitem").first();
-  await expect(underlay).toContainText(/Looks strong now, \d+ L\* below the paper/);
+  await expect(underlay).toContainText(
+    /Looks strong now; .* fades once covered; .*In lightness: \d+ below the paper/,
+  );
   await underlay.getByRole("button", { name: /^Lay underlay/ }).click();
   await expect(underlay).toContainText("kept");
   await page
@@ -100,7 +102,7 @@ test("tones are locked, excluded and exchanged by dragging, and the rest replans
   request,
 }) => {
   const id = await plannedPiece(page, "Pot with wishes");
-  const layers = page.getByRole("list", { name: "Layers, last laid first" }).locator("[data-layer]");
+  const layers = page.getByRole("list", { name: "Last laid first" }).locator("[data-layer]");
   const locked = (await layers.nth(1).getAttribute("data-layer"))!;
   const excluded = (await layers.nth(2).getAttribute("data-layer"))!;
   await page.getByRole("button", { name: `More on ${locked}` }).click();

@@ -115,7 +115,7 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
         id="main"
         className="grid min-h-0 flex-1 gap-4 px-4 pt-2 min-[900px]:grid-cols-[minmax(0,1fr)_minmax(0,1.12fr)] min-[1500px]:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]"
       >
-        <h1 className="sr-only">Colour of {area?.name ?? piece.name}</h1>
+        <h1 className="sr-only">Colour of {piece.name}</h1>
         <div className="flex min-h-0 min-w-0 flex-col">
           {canBeShown(piece) && (
             <div
