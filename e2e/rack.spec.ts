@@ -56,6 +56,7 @@ test("a table says the same, is edited in place and in bulk, and undone", async 
   const labels = await page
     .getByRole("group", { name: /^Family soot/ })
     .getByRole("button")
+    .locator(".sr-only")
     .evaluateAll((all) => all.map((b) => b.textContent ?? ""));
   const lightness = labels.map((l) => Number(/lightness (\d+)/.exec(l)![1]));
   expect(lightness).toEqual([...lightness].sort((a, b) => b - a));
