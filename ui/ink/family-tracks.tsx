@@ -123,7 +123,7 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
           </span>
         ))}
       </div>
-      {tracks.map(({ family, own, lanes }, track) => (
+      {tracks.map(({ family, own, lanes }) => (
         <div
           key={family}
           role="group"
