@@ -88,7 +88,7 @@ await open(`${kite}?area=area-3`);
 await page.getByText("best: local colour").waitFor({ timeout: 60_000 });
 await shoot("colour");
 await page.keyboard.press("m");
-await page.getByText(/stacks computed/).waitFor({ timeout: 90_000 });
+await page.getByText(/comes closer/).waitFor({ timeout: 90_000 });
 await shoot("match");
 await open(`${kite}?area=area-1&tab=shadow`);
 await page.getByText("wanted shadow, L*").first().waitFor({ timeout: 60_000 });
