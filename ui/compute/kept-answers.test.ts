@@ -1,5 +1,5 @@
 import "fake-indexeddb/auto";
-import { keepAnswers, recallAnswers } from "./kept-answers";
+import { forgetAnswers, keepAnswers, recallAnswers } from "./kept-answers";
 
 describe("answers of an earlier visit", () => {
   it("are found by what was asked, and by nothing else", async () => {
@@ -17,5 +17,12 @@ describe("answers of an earlier visit", () => {
     const counts = await Promise.all(keys.map(async (k) => (await recallAnswers(k)).size));
     // One of the 600 is that of the test before, which is the newest.
     expect(counts).toEqual([0, 99, 100, 100, 100, 100, 100]);
+  });
+  it("are all gone when they are thrown away, and can be kept again", async () => {
+    await keepAnswers(new Map([["group z", 1]]));
+    await forgetAnswers();
+    expect((await recallAnswers(["group z"])).size).toBe(0);
+    await keepAnswers(new Map([["group z", 2]]));
+    expect((await recallAnswers(["group z"])).get("group z")).toBe(2);
   });
 });

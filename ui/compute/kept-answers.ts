@@ -40,9 +40,20 @@ export async function recallAnswers<T>(keys: readonly string[]): Promise<Readonl
   return found;
 }
 
-/** Keeps answers for the next visit. */
-export async function keepAnswers(answers: ReadonlyMap<string, unknown>): Promise<void> {
+/** What this page has kept already. */
+const written = new Set<string>();
+
+/** Throws all of them away, as when somebody signs out. */
+export async function forgetAnswers(): Promise<void> {
+  written.clear();
+  await (await store().catch(() => undefined))?.clear("answers").catch(() => undefined);
+}
+
+/** Keeps answers for the next visit, each once. */
+export async function keepAnswers(all: ReadonlyMap<string, unknown>): Promise<void> {
+  const answers = new Map([...all].filter(([key]) => !written.has(key)));
   if (!answers.size) return;
+  for (const key of answers.keys()) written.add(key);
   try {
     const db = await store();
     if (!db) return;

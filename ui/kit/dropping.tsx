@@ -74,14 +74,22 @@ export function DroppedNotice() {
   useEffect(() => {
     const again = () => router.refresh();
     const leave = () => {
-      for (const url of timers.keys()) sendAtLast("DELETE", url);
+      for (const [url, timer] of timers) {
+        clearTimeout(timer);
+        sendAtLast("DELETE", url);
+      }
       timers.clear();
+      useDroppedList.setState({ list: [] });
     };
+    // A page that the browser kept as it was knows nothing of what it sent when it went away.
+    const back = (e: PageTransitionEvent) => e.persisted && again();
     listeners.add(again);
     window.addEventListener("pagehide", leave);
+    window.addEventListener("pageshow", back);
     return () => {
       listeners.delete(again);
       window.removeEventListener("pagehide", leave);
+      window.removeEventListener("pageshow", back);
     };
   }, [router]);
   if (!list.length) return null;

@@ -18,7 +18,7 @@ interface Held {
 
 const inSight = (e: HTMLElement) =>
   e.getClientRects().length > 0 && !e.closest("[aria-hidden='true'], [inert]");
-const focusablesIn = (e: HTMLElement) => [...e.querySelectorAll<HTMLElement>(FOCUSABLE)].filter(inSight);
+const focusablesIn = (e: HTMLElement) => [...e.querySelectorAll<HTMLElement>(FOCUSABLE)];
 const nameOf = (e: HTMLElement) => e.getAttribute("aria-label") ?? e.textContent ?? "";
 
 function hold(element: HTMLElement): Held {
@@ -41,9 +41,12 @@ export function nextTo({ around, name, places }: Held): HTMLElement | undefined 
     const here = around[i]!;
     if (!here.isConnected) continue;
     const all = focusablesIn(here);
-    const same = name ? all.find((e) => nameOf(e) === name) : undefined;
+    const same = name ? all.find((e) => nameOf(e) === name && inSight(e)) : undefined;
     if (same) return same;
-    if (all.length) return all[Math.min(Math.max(0, place), all.length - 1)];
+    // What has come to its place, else the nearest before it, else after it.
+    const at = Math.min(Math.max(0, place), all.length - 1);
+    const near = [...all.slice(0, at + 1).reverse(), ...all.slice(at + 1)].find(inSight);
+    if (near) return near;
   }
   for (const here of around) {
     if (!here.isConnected) continue;

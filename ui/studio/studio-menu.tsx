@@ -1,6 +1,7 @@
 "use client";
 import { Menu, MenuButton, MenuItem, MenuItems, MenuSeparator } from "@headlessui/react";
 import { Check, ChevronDown, Menu as MenuIcon } from "lucide-react";
+import { forgetAnswers } from "@/ui/compute/kept-answers";
 import { enterStudio, send } from "@/ui/send";
 import { switchSurround } from "@/ui/surround";
 import { useStudio } from "./studio-context";
@@ -18,7 +19,10 @@ export function StudioMenu({ onShortcuts }: { readonly onShortcuts: () => void }
   const studio = useStudio();
   if (!studio) return null;
   const { id, name, role, demo, others, person } = studio;
-  const signOut = () => void send("DELETE", "/api/session").finally(() => location.assign("/sign-in"));
+  const signOut = () =>
+    void Promise.allSettled([send("DELETE", "/api/session"), forgetAnswers()]).then(() =>
+      location.assign("/sign-in"),
+    );
   return (
     <Menu>
       <MenuButton className="button max-w-[min(14rem,70vw)] min-w-0 max-[759px]:border-transparent max-[759px]:bg-transparent max-[759px]:px-1.5 min-[760px]:ml-1">
