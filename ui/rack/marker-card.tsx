@@ -125,7 +125,7 @@ function Standing({ marker, rack, uses, onChoose }: Omit<MarkerCardProps, "run">
     <li key={code}>
       <button className="button-bare w-full justify-between" onClick={() => onChoose(code)}>
         <span className="code">{code}</span>
-        <span className="text-[14px]">{figure}</span>
+        <span className="text-right text-[14px]">{figure}</span>
       </button>
     </li>
   );

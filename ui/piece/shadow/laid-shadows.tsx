@@ -88,8 +88,8 @@ export function LaidShadows({ area, rack, cover }: Props) {
       </ul>
       {before && after && (
         <p className="mt-1 mb-0 flex flex-wrap items-center gap-2">
-          Local colour <Chip hex={before.hex} /> becomes <Chip hex={after.hex} /> where all of them lie: L*{" "}
-          {signed(after.lab[0])}, {signed(before.lab[0] - after.lab[0])} deeper, {after.knowledge}.
+          Local colour <Chip hex={before.hex} /> becomes <Chip hex={after.hex} /> where all of them lie:
+          lightness {signed(after.lab[0])}, {signed(before.lab[0] - after.lab[0])} darker, {after.knowledge}.
         </p>
       )}
     </section>
