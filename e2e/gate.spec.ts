@@ -1,3 +1,6 @@
+import { thingsOf } from "./views";
+import sharp from "sharp";
+import { randomUUID } from "node:crypto";
 import { request as http } from "node:http";
 import { expect, test } from "./test";
 import { malformedRequest, routesOnDisk } from "@/fixtures/malformed";
@@ -163,4 +166,40 @@ test("pages are made while others compute", async ({ request }) => {
   }
   expect(took.sort((a, b) => a - b)[Math.floor(took.length * 0.9)]).toBeLessThan(4000);
   await Promise.all(heavy);
+});
+
+test("a picture comes in the sizes in which it is looked at, and in no other", async ({ request, page }) => {
+  const { kite } = await thingsOf(page);
+  const { document } = (await (await request.get(`/api/pieces/${kite}`)).json()) as {
+    document: { pictureId: string };
+  };
+  const path = `/api/pictures/${document.pictureId}`;
+  const [whole, small] = await Promise.all([request.get(path), request.get(`${path}?width=320`)]);
+  expect(small.headers()["content-type"]).toBe("image/webp");
+  expect((await small.body()).length).toBeLessThan((await whole.body()).length / 4);
+  expect((await sharp(await small.body()).metadata()).width).toBe(320);
+  for (const width of ["", "321", "1e308", "-1", "%00", "<b>", "320&width=640", "9".repeat(3000)]) {
+    const refused = await request.get(`${path}?width=${width}`);
+    expect(refused.status(), width.slice(0, 20)).toBe(422);
+    expect(((await refused.json()) as { message: string }).message).toMatch(/^width: expected/);
+  }
+  expect((await request.get(`/api/pictures/${randomUUID()}?width=320`)).status()).toBe(404);
+});
+
+test("where a marker is used is asked by its code", async ({ request }) => {
+  const uses = async (code: string) => {
+    const answer = await request.get(`/api/rack/uses?code=${code}`);
+    return [answer.status(), (await answer.json()) as unknown] as const;
+  };
+  const [status, found] = await uses("rust3m");
+  expect([status, (found as { area: string }[]).map((u) => u.area)]).toEqual([
+    200,
+    expect.arrayContaining(["Skin"]),
+  ]);
+  expect(await uses("nobody")).toEqual([200, []]);
+  for (const code of ["", "%00", "a".repeat(5000), "a&code=b"])
+    expect(await uses(code)).toEqual([
+      422,
+      expect.objectContaining({ message: expect.stringMatching(/^code: /) as string }),
+    ]);
 });
