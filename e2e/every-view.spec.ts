@@ -47,7 +47,7 @@ async function hasOwnTitle(page: Page, { name, path }: View): Promise<void> {
   titles.set(title, path);
 }
 /** Parts that a page opens with, and what is no part of it. */
-const FIRST = /tab=(paper|line|group)|marker=|desk=/;
+const FIRST = /tab=(paper|line|group)|marker=/;
 
 /** Views of every kind, looked at in the dim surround and on a phone too: what those change, they change in all. */
 const THOROUGHLY = /^(Bench|Rack: table|Colour: group|Set up: areas|Steps)$/;

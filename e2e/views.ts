@@ -26,11 +26,22 @@ export async function thingsOf(page: Page): Promise<Things> {
 const press = (name: string) => (page: Page) =>
   page.getByRole("button", { name, exact: true }).first().click();
 const dialog = (page: Page) => expect(page.getByRole("dialog").getByRole("heading").first()).toBeVisible();
+/** Presses a button and waits for the dialog that it opens. */
+const opens = (name: string) => async (page: Page) => {
+  await press(name)(page);
+  await dialog(page);
+};
 const planned = async (page: Page) => {
   await expect(page.getByRole("region", { name: "Alternatives" }).getByRole("button").first()).toBeVisible({
     timeout: 45_000,
   });
 };
+
+/** Looked at once all that it works out is there. */
+const settling = (view: View): View => ({
+  ...view,
+  then: (page) => expect(page.getByRole("progressbar")).toHaveCount(0, { timeout: 45_000 }),
+});
 
 /** Every view, tab, dialog and kind of result. */
 export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
@@ -42,12 +53,12 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     {
       name: "Bench: new piece",
       path: "/",
-      then: async (p) => void (await press("New piece")(p), await dialog(p)),
+      then: opens("New piece"),
     },
     {
       name: "Bench: shortcuts",
       path: "/",
-      then: async (p) => void (await press("Shortcuts")(p), await dialog(p)),
+      then: opens("Shortcuts"),
     },
     { name: "Rack: tracks", path: "/rack" },
     {
@@ -68,7 +79,7 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     {
       name: "Swatchbook: new paper",
       path: "/swatchbook",
-      then: async (p) => void (await press("New paper")(p), await dialog(p)),
+      then: opens("New paper"),
     },
     ...tabs(`/swatchbook/${paper}`, "Paper", ["paper", "readings", "chart", "read", "trials"]),
     { name: "Groups", path: "/groups" },
@@ -77,16 +88,15 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     { name: "Start", path: "/start" },
     { name: "Recover", path: "/recover" },
     { name: "Join", path: "/join/nobody" },
-    ...tabs(`${piece}/set-up`, "Set up", ["line", "sheet", "areas", "order", "reference"]),
-    { name: "Light", path: `${piece}/light` },
+    ...tabs(`${piece}/set-up`, "Set up", ["line", "sheet", "areas", "order", "reference"]).map(settling),
+    settling({ name: "Light", path: `${piece}/light` }),
     { name: "Colour: group", path: `${piece}/colour?tab=group`, then: planned },
-    { name: "Colour: school", path: `${piece}/colour?tab=school` },
-    { name: "Colour: shadow", path: `${piece}/colour?tab=shadow` },
-    { name: "Colour: pencil", path: `${piece}/colour?tab=pencil` },
-    { name: "Colour: finish", path: `${piece}/colour?tab=finish` },
+    ...tabs(`${piece}/colour`, "Colour", ["school", "shadow", "pencil", "finish"]).map(settling),
+    { name: "Colour: match", path: `${piece}/colour`, then: opens("Match exactly") },
+    { name: "Colour: groups", path: `${piece}/colour`, then: opens("Take a group from Groups") },
     { name: "All areas", path: `${piece}/whole` },
     { name: "Steps", path: `${piece}/steps` },
-    { name: "Steps: at the desk", path: `${piece}/steps?desk=on` },
-    { name: "Check", path: `${piece}/check` },
+    { name: "Steps: shown to others", path: `${piece}/steps`, then: opens("Show to others") },
+    settling({ name: "Check", path: `${piece}/check` }),
   ];
 };

@@ -1,3 +1,4 @@
+import { Figure } from "@/ui/kit/figure";
 import type { GroupOutput } from "@/compute/group-output";
 import { differenceWords } from "@/words/closeness";
 import { Ramp } from "./ramp";
@@ -63,7 +64,7 @@ export function LaidStrip({
             {marks.map((m) => (
               <li key={m.name} data-mark={m.name}>
                 {m.name}: <strong>{differenceWords(m.deltaE00)}</strong>{" "}
-                <span className="text-soft">{m.deltaE00.toFixed(1)} ΔE00</span>
+                <Figure unit="ΔE00">{m.deltaE00.toFixed(1)} ΔE00</Figure>
               </li>
             ))}
           </ul>

@@ -11,7 +11,6 @@ export const Figure = ({ unit, children }: { readonly unit: Unit; readonly child
       className="min-h-6 text-soft underline decoration-dotted underline-offset-3"
     >
       {children}
-      <span className="sr-only">, what this means</span>
     </PopoverButton>
     <PopoverPanel
       anchor={{ to: "bottom", gap: 4, padding: 8 }}
