@@ -61,7 +61,8 @@ export function GroupTab({ area, rack, judged }: Props) {
       (e: unknown) => setSaid({ text: messageOf(e) }),
     );
   const tryStack = (place: number) => {
-    const seen = group?.build[place];
+    // What is being worked out anew says nothing of these layers yet.
+    const seen = shown.isRenewed ? undefined : group?.build[place];
     if (!seen) return;
     const stack = [
       ...beneathOf(area),
@@ -239,6 +240,7 @@ function Heading({
         <button
           className="button-bare"
           onClick={onKeepInGroups}
+          disabled={isRenewed}
           aria-label="Keep it in Groups"
           title="Keep it in Groups"
         >

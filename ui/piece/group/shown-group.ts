@@ -48,15 +48,16 @@ export function useShownGroup(rack: Rack, area: Area, judged: ReturnType<typeof 
   const plan = usePlan(rack, area);
   const [preview, setPreview] = useState<{ readonly area: string; readonly place: number }>();
   const kept = tonesOf(area);
-  const offered =
-    useLast(`${area.id} ${rackKey(rack)}`, plan.output?.groups, plan.progress !== undefined) ?? [];
+  const isPlanning = plan.progress !== undefined;
+  const offered = useLast(`${area.id} ${rackKey(rack)}`, plan.output?.groups, isPlanning) ?? [];
   const place = preview?.area === area.id ? preview.place : kept.length ? -1 : 0;
   const proposal = place >= 0 ? offered[place] : undefined;
   const tones = proposal ? asKept(proposal, kept) : kept;
   // A proposal comes judged, but on bare paper: what lies beneath changes how it builds up.
   const onTop = useAssessed(rack, area, proposal && hasOwnShade(area) ? tones : undefined);
   const present = proposal ? (onTop.output?.group ?? proposal) : judged.groupOf(area.id);
-  const group = useLast(`${area.id} ${rackKey(rack)}`, present, tones.length > 0);
+  const isJudging = (proposal ? onTop : judged.work).progress !== undefined;
+  const group = useLast(`${area.id} ${rackKey(rack)}`, present, isJudging || isPlanning);
   const isKept = kept.length > 0 && sameTones(tones, kept) && (!proposal || sameShade(proposal.shade, area));
   /** What a proposal brings besides its tones. */
   const planned = proposal && {
