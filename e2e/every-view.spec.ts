@@ -39,15 +39,15 @@ const beyond = (page: Page): Promise<string[]> =>
 const titles = new Map<string, string>();
 
 async function hasOwnTitle(page: Page, { name, path }: View): Promise<void> {
+  const address = path.replace(FIRST, "");
   // That of a part may come a moment after the page, as the page's own may.
-  if (/[?]/.test(path) && !FIRST.test(path)) await expect.poll(() => page.title()).toMatch(/ · .* · /);
+  if (address.includes("?")) await expect.poll(() => page.title()).toMatch(/ · .* · /);
   const title = await page.title();
-  const other = titles.get(title);
-  if (other !== undefined && !FIRST.test(path)) expect.soft(path, `${name} is called “${title}”`).toBe(other);
-  titles.set(title, path);
+  expect.soft(titles.get(title) ?? address, `${name} is called “${title}”`).toBe(address);
+  titles.set(title, address);
 }
 /** Parts that a page opens with, and what is no part of it. */
-const FIRST = /tab=(paper|line|group)|marker=/;
+const FIRST = /[?](tab=(paper|line|group)|marker=.*)$/;
 
 /** Views of every kind, looked at in the dim surround and on a phone too: what those change, they change in all. */
 const THOROUGHLY = /^(Bench|Rack: table|Colour: group|Set up: areas|Steps)$/;
