@@ -56,11 +56,11 @@ test("an area gets a school, a shadow that starts bold enough, and a pencil plan
   await expect(underlay).toContainText(
     /Looks strong now; .* fades once covered; .*In lightness: \d+ below the paper/,
   );
-  await underlay.getByRole("button", { name: /^Lay underlay/ }).click();
+  await underlay.getByRole("button", { name: /^Lay it: underlay/ }).click();
   await expect(underlay).toContainText("kept");
   await page
     .getByRole("region", { name: "cool hint" })
-    .getByRole("button", { name: /^Lay cool hint/ })
+    .getByRole("button", { name: /^Lay it: cool hint/ })
     .first()
     .click();
   const laid = page.getByRole("region", { name: "Shadows in this area" }).getByRole("listitem");
@@ -219,7 +219,7 @@ test("a group goes from an area into Groups, and from Groups into an area", asyn
   await page.getByLabel("Search kept groups").fill("metal, tin");
   const colours = page
     .getByRole("dialog")
-    .getByRole("button", { name: /^Aim at the colours of Metal, tin/i });
+    .getByRole("button", { name: /^Its colours: aim at those of Metal, tin/i });
   await colours.first().click({ timeout: 60_000 });
   await expect(page.locator('[data-reading="shadow"]')).toContainText(/metal, tin/i);
   await expect(savedNotice(page)).toBeVisible();

@@ -53,7 +53,7 @@ export function HairTab({ own }: { readonly own: LightStage }) {
               className="button"
               disabled={!r.less}
               onClick={r.less}
-              aria-label={`Take the last ${r.one} away`}
+              aria-label={`Take the last away: ${r.one}`}
             >
               Take the last away
             </button>

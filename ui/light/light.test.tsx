@@ -165,8 +165,8 @@ describe("the tab Hair and fur", () => {
     const markup = shown(piece, <HairTab own={stage(piece, [own])} />);
     expect(wordsOf(markup)).toMatch(/2 strokes .*0 partings.*1 place/);
     expect(wordsOf(markup)).toContain("none: short hair");
-    expect(markup).toMatch(/disabled=""[^>]*aria-label="Take the last parting away"/);
-    expect(markup).not.toMatch(/disabled=""[^>]*aria-label="Take the last stroke away"/);
+    expect(markup).toMatch(/disabled=""[^>]*aria-label="Take the last away: parting"/);
+    expect(markup).not.toMatch(/disabled=""[^>]*aria-label="Take the last away: stroke"/);
   });
 });
 

@@ -49,7 +49,7 @@ export function AreaRow({
       <button
         className={`min-h-11 text-[15px] font-semibold ${chosen ? "bg-invert text-invert-text" : ""}`}
         aria-pressed={chosen}
-        aria-label={`Choose ${area.name}`}
+        aria-label={`${number}, choose ${area.name}`}
         onClick={(e) => onChoose(e.shiftKey || e.ctrlKey || e.metaKey)}
         data-area={area.id}
       >

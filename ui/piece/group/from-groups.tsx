@@ -105,7 +105,7 @@ export function FromGroups({
               <button
                 className="button"
                 disabled={!laid || unread.length > 0}
-                aria-label={`Aim at the colours of ${g.name}`}
+                aria-label={`Its colours: aim at those of ${g.name}`}
                 onClick={() => laid && onColours(coloursOf(g.name, laid))}
               >
                 Its colours

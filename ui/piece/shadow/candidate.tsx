@@ -88,7 +88,7 @@ export function Candidate({
           <Check size={16} aria-hidden /> kept
         </span>
       ) : (
-        <button className="button" onClick={() => onKeep(start)} aria-label={`Lay ${s.kind} ${s.code}`}>
+        <button className="button" onClick={() => onKeep(start)} aria-label={`Lay it: ${s.kind} ${s.code}`}>
           Lay it
         </button>
       )}
