@@ -3,12 +3,13 @@ import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
 import { isId } from "@/border/fields";
 import { chosenOf, SignInNeeded, StudioNeeded, visitorOf } from "@/border/guard";
+import { rackAt } from "@/store/rack-cache";
 import { findPicture, type PictureFacts } from "@/store/pictures";
 import { findPiece, type StoredPiece } from "@/store/pieces";
 import { listPapers, type PaperSheet } from "@/store/papers";
 import type { Visitor } from "@/store/people";
 import { studiosOf, type Entered } from "@/store/studio";
-import type { RackAt } from "@/ui/rack-here";
+import { rackName, racksAtHand, type RackAt } from "@/ui/racks-at-hand";
 
 /** Sends whoever may not see a page to where they can sign in, and who has no studio to where one begins. */
 async function orElsewhere<T>(work: Promise<T>): Promise<T> {
@@ -34,11 +35,20 @@ export const currentStudio = cache(async (): Promise<Entered> =>
   orElsewhere(Promise.all([currentStudios(), headers()]).then(([all, asked]) => chosenOf(all, asked))),
 );
 
-/** Which rack a page shows: that of the wanted paper, or of the studio's first. The page names it, and the browser fetches it once. */
+/** Which rack a page shows: that of the wanted paper, or of the studio's first. The page is drawn with it, and names it: the browser fetches it once. */
 export interface RackShown {
   readonly papers: readonly PaperSheet[];
   readonly paper: PaperSheet;
   readonly at: RackAt;
+}
+
+/** Has the rack of a paper at hand for what is drawn of it. */
+export async function rackToDraw(paperId: string): Promise<RackAt> {
+  const studio = await currentStudio();
+  const at = { paperId, version: studio.rackVersion };
+  const there = await rackAt(studio, paperId);
+  if (there) racksAtHand().keep(rackName(at), there.rack);
+  return at;
 }
 
 /** A studio without paper begins with one. */
@@ -47,7 +57,7 @@ export const loadRack = cache(async (paperId: string | null | undefined): Promis
   const papers = await listPapers(studio);
   const paper = papers.find((p) => p.id === paperId) ?? papers[0];
   if (!paper) redirect("/begin");
-  return { papers, paper, at: { paperId: paper.id, version: studio.rackVersion } };
+  return { papers, paper, at: await rackToDraw(paper.id) };
 });
 
 /** All that the views of a piece start from. Shows "not found" for an id that is nobody's. */

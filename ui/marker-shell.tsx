@@ -1,7 +1,8 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useCallback, type ReactNode } from "react";
-import { RackProvider, useRackHere, type RackAt } from "./rack-here";
+import { RackProvider, useRackHere } from "./rack-here";
+import type { RackAt } from "./racks-at-hand";
 import { Shell } from "./shell";
 
 /** The shell of places where a found marker is shown in the rack; it fetches the rack for what stands in it. */

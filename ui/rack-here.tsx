@@ -1,30 +1,77 @@
 "use client";
-import { createContext, useContext, useEffect, useState, type ComponentType, type ReactNode } from "react";
+import {
+  createContext,
+  startTransition,
+  use,
+  useContext,
+  useEffect,
+  useState,
+  type ComponentType,
+  type ReactNode,
+} from "react";
+import { preload } from "react-dom";
 import type { Rack } from "@/store/rack";
+import { rackName, racksAtHand, type RackAt } from "@/ui/racks-at-hand";
 import { send } from "@/ui/send";
-
-/** Names a rack: the paper it was read on, and the version of the studio's readings. */
-export interface RackAt {
-  readonly paperId: string;
-  readonly version: string;
-}
 
 const RETRY_MS = 2500;
 /** Racks as they were last fetched, by paper. */
-const known = new Map<string, { readonly version: string; readonly rack: Rack }>();
+const known = new Map<
+  string,
+  { readonly version: string; readonly rack: Rack; readonly come: Promise<Rack> }
+>();
 /** Racks on their way. */
 const coming = new Map<string, Promise<Rack>>();
 
+const urlOf = ({ paperId, version }: RackAt) => `/api/papers/${paperId}?version=${version}`;
+
 /** Fetches a rack once for all who ask; the browser keeps each version. */
-function fetched({ paperId, version }: RackAt): Promise<Rack> {
-  const key = `${paperId} ${version}`;
+function fetched(at: RackAt): Promise<Rack> {
+  const key = rackName(at);
   const there = coming.get(key);
   if (there) return there;
-  const asked = send<Rack>("GET", `/api/papers/${paperId}?version=${version}`).finally(() =>
-    coming.delete(key),
-  );
+  const asked = send<Rack>("GET", urlOf(at))
+    .then((rack) => {
+      // In the form in which React knows at once that there is nothing to wait for.
+      const come = Object.assign(Promise.resolve(rack), { status: "fulfilled", value: rack });
+      known.set(at.paperId, { version: at.version, rack, come });
+      return rack;
+    })
+    .finally(() => coming.delete(key));
   coming.set(key, asked);
   return asked;
+}
+
+/** Racks that views wait for, by name. */
+const awaited = new Map<string, Promise<Rack>>();
+
+/** A rack as soon as the server gives it, however often it must be asked. */
+function comes(at: RackAt): Promise<Rack> {
+  const key = rackName(at);
+  const there = awaited.get(key);
+  if (there) return there;
+  const asked = (async () => {
+    for (;;)
+      try {
+        return await fetched(at);
+      } catch {
+        await new Promise((again) => setTimeout(again, RETRY_MS));
+      }
+  })().finally(() => awaited.delete(key));
+  awaited.set(key, asked);
+  return asked;
+}
+
+/**
+ * The rack of what is drawn: on the server as it is at hand, so that the page comes with what it shows; in the browser as soon as it has
+ * come. Until then what the server has drawn stays as it is, and nothing of the page is taken over. (A Suspense boundary around it would
+ * have the server send the words of the waiting first, and what they wait for behind them.) Undefined on a server that has it no more.
+ */
+export function useRackDrawn(at: RackAt): Rack | undefined {
+  const { rack } = useRackAt(at);
+  if (typeof window === "undefined") return racksAtHand().recall(rackName(at));
+  const come = use(known.get(at.paperId)?.come ?? comes(at));
+  return rack ?? come;
 }
 
 /**
@@ -45,8 +92,8 @@ export function useRackAt({ paperId, version }: RackAt): {
     const load = () => {
       fetched({ paperId, version }).then(
         (rack) => {
-          known.set(paperId, { version, rack });
-          if (!gone) setState({ rack, trouble: false });
+          // What the server has drawn is taken over bit by bit, and what is typed meanwhile goes first.
+          if (!gone) startTransition(() => setState({ rack, trouble: false }));
         },
         () => {
           if (gone) return;
@@ -71,7 +118,8 @@ const RackContext = createContext<{ readonly at: RackAt; readonly rack: Rack | u
 
 /** Fetches the rack of a page for all that stands on it. */
 export function RackProvider({ at, children }: { readonly at: RackAt; readonly children: ReactNode }) {
-  const { rack } = useRackAt(at);
+  const rack = useRackDrawn(at);
+  preload(urlOf(at), { as: "fetch", crossOrigin: "anonymous" });
   return <RackContext value={{ at, rack }}>{children}</RackContext>;
 }
 
@@ -84,8 +132,8 @@ export const useRackVersion = (): string => useContext(RackContext)?.at.version 
 const Bare = ({ children }: { readonly children: ReactNode }) => children;
 
 /**
- * A view that is drawn when the page's rack has come.
- * @param Frame what stands around it meanwhile
+ * A view of the page's rack: the server draws it, the browser takes it over when the rack has come.
+ * @param Frame what stands around it where there is none
  */
 export function withRack<P extends { readonly rack: Rack }>(
   View: ComponentType<P>,

@@ -6,7 +6,7 @@ import { PieceCard } from "@/ui/bench/piece-card";
 import { findPictures } from "@/store/pictures";
 import { listPieces } from "@/store/pieces";
 import { localeFrom } from "@/app/locale";
-import { currentStudio, loadRack } from "@/app/studio-view";
+import { currentStudio, loadRack, rackToDraw } from "@/app/studio-view";
 
 export const metadata = { title: "Bench" };
 
@@ -20,6 +20,9 @@ export default async function BenchPage() {
   const pictures = await findPictures(studio, [
     ...new Set(pieces.flatMap(({ document: d }) => d.pictureId ?? d.setUp.line?.pictureId ?? [])),
   ]);
+  const onOf = (id: string | null) => papers.find((p) => p.id === id) ?? paper;
+  const used = [...new Set(pieces.map((p) => onOf(p.document.paperId).id))];
+  const racks = new Map(await Promise.all(used.map(async (id) => [id, await rackToDraw(id)] as const)));
   const day = new Intl.DateTimeFormat(localeFrom(asked.get("accept-language")), {
     dateStyle: "medium",
   });
@@ -48,7 +51,7 @@ export default async function BenchPage() {
         <div className="grid gap-4">
           {pieces.map((p, i) => {
             const shown = p.document.pictureId ?? p.document.setUp.line?.pictureId;
-            const on = papers.find((o) => o.id === p.document.paperId) ?? paper;
+            const on = onOf(p.document.paperId);
             return (
               <PieceCard
                 key={p.id}
@@ -58,7 +61,7 @@ export default async function BenchPage() {
                 first={i === 0}
                 paper={on.name}
                 changed={day.format(p.changedAt)}
-                at={{ ...at, paperId: on.id }}
+                at={racks.get(on.id)!}
               />
             );
           })}

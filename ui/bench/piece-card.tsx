@@ -9,7 +9,8 @@ import { Ramp } from "@/ui/ink/ramp";
 import { Picture } from "@/ui/kit/picture";
 import { PiecePicture } from "@/ui/light/piece-picture";
 import { useJudged } from "@/ui/piece/group/use-groups";
-import { useRackAt, type RackAt } from "@/ui/rack-here";
+import { useRackDrawn } from "@/ui/rack-here";
+import type { RackAt } from "@/ui/racks-at-hand";
 import { counted } from "@/words/numbers";
 
 interface PieceCardProps {
@@ -27,7 +28,7 @@ interface PieceCardProps {
 
 /** A piece on the bench, with the rack of its paper. */
 export function PieceCard({ at, ...card }: Omit<PieceCardProps, "rack"> & { readonly at: RackAt }) {
-  return <Card {...card} rack={useRackAt(at).rack} />;
+  return <Card {...card} rack={useRackDrawn(at)} />;
 }
 
 const SHOWN = "w-full min-[760px]:w-[46vw] min-[760px]:max-w-[560px]";
