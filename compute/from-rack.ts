@@ -40,6 +40,21 @@ export interface ReadRack {
   }[];
 }
 
+/** How the rack's paper behaves while it is coloured, as far as that is known. */
+export const sheetOf = ({
+  paper: { openTime, bleed, capacity },
+}: {
+  readonly paper: {
+    readonly capacity: number;
+    readonly openTime: number | null;
+    readonly bleed: number | null;
+  };
+}) => ({
+  capacity,
+  ...(openTime && { openTime }),
+  ...(bleed !== null && { bleed }),
+});
+
 /** ΔE00 that a marker must save to be worth buying. */
 const NOT_OWNED = 1.5;
 
@@ -105,4 +120,18 @@ function runs(codes: readonly string[]): [code: string, count: number][] {
     else out.push([code, 1]);
   }
   return out;
+}
+
+const keys = new WeakMap<ReadRack, string>();
+
+/** Names what a rack says to the planners: readings, what is owned, how full it is, and the light. */
+export function rackKey(rack: ReadRack): string {
+  const known = keys.get(rack);
+  if (known) return known;
+  const said = JSON.stringify(deskOfRack(rack));
+  let hash = 0;
+  for (let i = 0; i < said.length; i++) hash = (Math.imul(hash, 31) + said.charCodeAt(i)) | 0;
+  const key = `${said.length} ${hash}`;
+  keys.set(rack, key);
+  return key;
 }

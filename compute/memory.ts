@@ -3,6 +3,7 @@ export interface Memory<T> {
   readonly recall: (key: string) => T | undefined;
   /** Keeps a result and gives it back. */
   readonly keep: (key: string, value: T) => T;
+  readonly forget: (key: string) => void;
 }
 
 export function memory<T>(most: number): Memory<T> {
@@ -15,6 +16,7 @@ export function memory<T>(most: number): Memory<T> {
   };
   return {
     keep,
+    forget: (key) => void kept.delete(key),
     recall: (key) => {
       const known = kept.get(key);
       // What is asked for again is the last to be forgotten.

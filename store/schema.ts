@@ -297,6 +297,21 @@ export const trials = pgTable(
   (t) => [index("trials_by_paper").on(t.studioId, t.paperId)],
 );
 
+/**
+ * What was worked out of the kept groups of pieces, by the name of the whole of what was asked: to be shown again at once. It may be thrown
+ * away at any time.
+ */
+export const judgedGroups = pgTable(
+  "judged_groups",
+  {
+    studioId: studio(),
+    name: text("name").notNull(),
+    group: jsonb("group").$type<object>().notNull(),
+    createdAt: created(),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.name] })],
+);
+
 /** How a kept group came out on a paper. */
 export interface GroupResult {
   readonly paperId: string;

@@ -21,19 +21,24 @@ const LONGEST = 60_000;
 /** Memory of a thread, MB: what the border lets in needs less. */
 const MOST_MEMORY = 900;
 /** A thread that nothing was asked of for so long ends, ms. */
-const IDLE = 60_000;
+const IDLE = { people: 60_000, pages: 600_000 } as const;
 
-/** One pool a process, kept over hot reloads. */
-const shared = globalThis as typeof globalThis & { blendtCompute?: Piscina<ServerJob, ServerAnswer> };
+/** Who asks: people, or pages that are being made, which wait for a moment only and have a thread to themselves. */
+export type Asker = "people" | "pages";
 
-const pool = (): Piscina<ServerJob, ServerAnswer> =>
-  (shared.blendtCompute ??= new Piscina({
+/** One pool of each a process, kept over hot reloads. */
+const shared = globalThis as typeof globalThis & {
+  blendtCompute?: Partial<Record<Asker, Piscina<ServerJob, ServerAnswer>>>;
+};
+
+const pool = (asker: Asker): Piscina<ServerJob, ServerAnswer> =>
+  ((shared.blendtCompute ??= {})[asker] ??= new Piscina({
     filename: path.join(/* turbopackIgnore: true */ process.cwd(), "workers", "server-thread.mjs"),
     minThreads: 0,
     // Pages are made beside the computation: one core is left to them.
-    maxThreads: Math.max(1, Math.min(4, availableParallelism() - 1)),
+    maxThreads: asker === "pages" ? 1 : Math.max(1, Math.min(4, availableParallelism() - 1)),
     maxQueue: MOST_WAITING,
-    idleTimeout: IDLE,
+    idleTimeout: IDLE[asker],
     // And they go first on the others, too.
     niceIncrement: 5,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
@@ -45,7 +50,11 @@ const desks = memory<object>(6);
 const isFields = (v: unknown): v is Record<string, unknown> =>
   typeof v === "object" && v !== null && !Array.isArray(v);
 
-async function inThread(job: ServerJob, signal: AbortSignal, longest: number): Promise<ServerAnswer> {
+async function inThread(
+  job: ServerJob,
+  signal: AbortSignal,
+  { longest = LONGEST, asker = "people" }: Conditions,
+): Promise<ServerAnswer> {
   // AbortSignal.any would do, but a signal made of others may be collected before they fire (Node 20).
   const stop = new AbortController();
   const end = () => stop.abort();
@@ -53,7 +62,7 @@ async function inThread(job: ServerJob, signal: AbortSignal, longest: number): P
   signal.addEventListener("abort", end);
   try {
     if (signal.aborted) throw new Cancelled();
-    return await pool().run(job, { signal: stop.signal });
+    return await pool(asker).run(job, { signal: stop.signal });
   } catch (e) {
     if (signal.aborted) throw new Cancelled();
     if (stop.signal.aborted)
@@ -71,22 +80,27 @@ async function inThread(job: ServerJob, signal: AbortSignal, longest: number): P
   }
 }
 
+export interface Conditions {
+  /** Time after which it is stopped, ms. */
+  readonly longest?: number;
+  readonly asker?: Asker;
+}
+
 /**
  * Asks an operation in a thread of its own: pages go on meanwhile, and whoever goes away stops it, whatever it is doing.
- * @param longest ms after which it is stopped
  * @throws BadInput; Busy; Cancelled
  */
 export async function askInThread(
   name: string,
   input: unknown,
   signal: AbortSignal,
-  longest = LONGEST,
+  conditions: Conditions = {},
 ): Promise<unknown> {
-  let answer = await inThread({ name, input }, signal, longest);
+  let answer = await inThread({ name, input }, signal, conditions);
   if ("unknownDesk" in answer && answer.unknownDesk && isFields(input)) {
     const { desk, ...question } = input;
     const known = typeof desk === "string" ? desks.recall(desk) : undefined;
-    if (known) answer = await inThread({ name, input: { ...known, ...question } }, signal, longest);
+    if (known) answer = await inThread({ name, input: { ...known, ...question } }, signal, conditions);
   }
   if ("problems" in answer) throw new BadInput(answer.problems);
   if (name === "open" && isFields(input)) desks.keep((answer.output as { desk: string }).desk, input);
@@ -95,7 +109,7 @@ export async function askInThread(
 
 /** Ends all threads; the next question starts new ones. */
 export async function closePool(): Promise<void> {
-  const ending = shared.blendtCompute;
+  const ending = Object.values(shared.blendtCompute ?? {});
   delete shared.blendtCompute;
-  await ending?.destroy();
+  await Promise.all(ending.map((p) => p.destroy()));
 }

@@ -1,11 +1,12 @@
 import cluster, { type Worker } from "node:cluster";
 import { BadInput, type Problem } from "@/border/problem";
 import { Cancelled } from "@/core/progress";
-import { askInThread, Busy } from "./server-pool";
+import { askInThread, Busy, type Asker } from "./server-pool";
 
 /** What a process that answers people sends to the one that computes for all of them. */
 export type Question =
-  { readonly ask: number; readonly name: string; readonly input: unknown } | { readonly stop: number };
+  | { readonly ask: number; readonly name: string; readonly input: unknown; readonly asker?: Asker }
+  | { readonly stop: number };
 
 /** What comes back. */
 export type Answer = { readonly ask: number } & (
@@ -40,7 +41,7 @@ function outputOf(answer: Answer): unknown {
   throw new Error(answer.failed);
 }
 
-async function askPrimary(name: string, input: unknown, signal: AbortSignal): Promise<unknown> {
+async function askPrimary(name: string, input: unknown, signal: AbortSignal, asker: Asker): Promise<unknown> {
   if (signal.aborted) throw new Cancelled();
   listen();
   const ask = ++asked;
@@ -50,7 +51,7 @@ async function askPrimary(name: string, input: unknown, signal: AbortSignal): Pr
     return outputOf(
       await new Promise<Answer>((settle) => {
         waiting.set(ask, settle);
-        process.send!({ ask, name, input } satisfies Question);
+        process.send!({ ask, name, input, asker } satisfies Question);
       }),
     );
   } finally {
@@ -64,8 +65,13 @@ async function askPrimary(name: string, input: unknown, signal: AbortSignal): Pr
  * the desks that `open` keeps, are their primary's, so that a handle is good whichever of them is asked.
  * @throws BadInput; Busy; Cancelled
  */
-export const compute = (name: string, input: unknown, signal: AbortSignal): Promise<unknown> =>
-  cluster.isWorker ? askPrimary(name, input, signal) : askInThread(name, input, signal);
+export const compute = (
+  name: string,
+  input: unknown,
+  signal: AbortSignal,
+  asker: Asker = "people",
+): Promise<unknown> =>
+  cluster.isWorker ? askPrimary(name, input, signal, asker) : askInThread(name, input, signal, { asker });
 
 function answerTo(ask: number, e: unknown): Answer {
   if (e instanceof BadInput) return { ask, problems: e.problems };
@@ -80,10 +86,10 @@ export function computeFor(worker: Pick<Worker, "on" | "send" | "isConnected">):
   worker.on("message", (question: Question) => {
     if ("stop" in question) return void going.get(question.stop)?.abort();
     if (!("ask" in question)) return;
-    const { ask, name, input } = question;
+    const { ask, name, input, asker = "people" } = question;
     const stop = new AbortController();
     going.set(ask, stop);
-    void askInThread(name, input, stop.signal)
+    void askInThread(name, input, stop.signal, { asker })
       .then(
         (output): Answer => ({ ask, output }),
         (e: unknown) => answerTo(ask, e),

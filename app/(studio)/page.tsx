@@ -5,8 +5,12 @@ import { NewPiece } from "@/ui/bench/new-piece";
 import { PieceCard } from "@/ui/bench/piece-card";
 import { findPictures } from "@/store/pictures";
 import { listPieces } from "@/store/pieces";
+import { stripsOf } from "@/app/judged-groups";
 import { localeFrom } from "@/app/locale";
 import { currentStudio, loadRack, rackToDraw } from "@/app/studio-view";
+
+/** Pieces that come with the colours of their groups; the browser works out those further down. */
+const IN_SIGHT = 4;
 
 export const metadata = { title: "Bench" };
 
@@ -23,6 +27,9 @@ export default async function BenchPage() {
   const onOf = (id: string | null) => papers.find((p) => p.id === id) ?? paper;
   const used = [...new Set(pieces.map((p) => onOf(p.document.paperId).id))];
   const racks = new Map(await Promise.all(used.map(async (id) => [id, await rackToDraw(id)] as const)));
+  const strips = await Promise.all(
+    pieces.slice(0, IN_SIGHT).map((p) => stripsOf(p.document, racks.get(onOf(p.document.paperId).id)!)),
+  );
   const day = new Intl.DateTimeFormat(localeFrom(asked.get("accept-language")), {
     dateStyle: "medium",
   });
@@ -62,6 +69,7 @@ export default async function BenchPage() {
                 paper={on.name}
                 changed={day.format(p.changedAt)}
                 at={racks.get(on.id)!}
+                strips={strips[i]}
               />
             );
           })}

@@ -24,6 +24,8 @@ interface PieceCardProps {
   readonly rack: Rack | undefined;
   /** The first on the bench. */
   readonly first?: boolean;
+  /** Colours of its groups as they will lie, by area, as far as the server knows them. */
+  readonly strips?: Readonly<Record<string, readonly string[]>> | undefined;
 }
 
 /** A piece on the bench, with the rack of its paper. */
@@ -35,7 +37,16 @@ const SHOWN = "w-full min-[760px]:w-[46vw] min-[760px]:max-w-[560px]";
 const SIZES = "(min-width: 1218px) 560px, (min-width: 760px) 46vw, calc(100vw - 66px)";
 
 /** Its picture, and the groups that have been kept for it. */
-export function Card({ id, piece, picture, paper, changed, rack, first = false }: PieceCardProps) {
+export function Card({
+  id,
+  piece,
+  picture,
+  paper,
+  changed,
+  rack,
+  first = false,
+  strips = {},
+}: PieceCardProps) {
   const kept = piece.areas.filter((a) => tonesOf(a).length);
   const still = picture ? (
     <Picture
@@ -69,7 +80,12 @@ export function Card({ id, piece, picture, paper, changed, rack, first = false }
           <p className="mt-0.5 mb-3 text-[15px] text-soft">
             {paper}; {counted(piece.areas.length, "area")}, {kept.length} planned; changed {changed}
           </p>
-          {rack ? (
+          {kept.every((a) => strips[a.id]) ? (
+            <RampList
+              kept={kept}
+              ramp={(a) => <Ramp colours={strips[a.id]!} height={30} label={`${piece.name}, ${a.name}`} />}
+            />
+          ) : rack ? (
             <Ramps piece={piece} kept={kept} rack={rack} />
           ) : (
             <RampList kept={kept} ramp={() => <span className="block h-[30px]" />} />

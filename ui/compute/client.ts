@@ -1,7 +1,7 @@
 "use client";
 import { proxy, releaseProxy, wrap, type Remote } from "comlink";
 import { BadInput } from "@/border/problem";
-import { deskOfRack, type ReadRack } from "@/compute/from-rack";
+import { deskOfRack, rackKey, type ReadRack } from "@/compute/from-rack";
 import type { OperationName, OutputOf } from "@/compute/table";
 import type { ComputeApi, WorkerAnswer } from "@/workers/compute-api";
 
@@ -84,20 +84,6 @@ export async function compute<N extends OperationName>(
   } finally {
     signal?.removeEventListener("abort", stop);
   }
-}
-
-const keys = new WeakMap<ReadRack, string>();
-
-/** Names what a rack says to the planners: readings, what is owned, how full it is, and the light. */
-export function rackKey(rack: ReadRack): string {
-  const known = keys.get(rack);
-  if (known) return known;
-  const said = JSON.stringify(deskOfRack(rack));
-  let hash = 0;
-  for (let i = 0; i < said.length; i++) hash = (Math.imul(hash, 31) + said.charCodeAt(i)) | 0;
-  const key = `${said.length} ${hash}`;
-  keys.set(rack, key);
-  return key;
 }
 
 /** Handle of a rack's desk, which is opened once in each worker. */

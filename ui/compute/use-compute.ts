@@ -3,7 +3,8 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import type { ReadRack } from "@/compute/from-rack";
 import type { OperationName, OutputOf } from "@/compute/table";
 import { messageOf } from "@/ui/send";
-import { ask, compute, rackKey, type Watch } from "./client";
+import { rackKey } from "@/compute/from-rack";
+import { ask, compute, type Watch } from "./client";
 import { sharedJobs } from "./shared-jobs";
 
 export interface Work<O> {

@@ -1,8 +1,8 @@
 "use client";
 import { useMemo } from "react";
 import type { GroupOutput } from "@/compute/group-output";
-import { tonesRead } from "@/ui/piece/group/use-groups";
-import { sheetOf } from "@/ui/piece/group/sheet-of";
+import { tonesRead } from "@/compute/kept-groups";
+import { sheetOf } from "@/compute/from-rack";
 import type { LibraryGroup } from "@/store/groups";
 import type { Rack } from "@/store/rack";
 import { useAsk } from "@/ui/compute/use-compute";

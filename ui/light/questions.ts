@@ -2,8 +2,8 @@ import { toneBordersOf } from "@/core/media/zones";
 import { toneWishOf, zonesOf } from "@/core/piece/lit";
 import type { Area, Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { sheetOf } from "@/ui/piece/group/sheet-of";
-import { keptWish } from "@/ui/piece/group/use-groups";
+import { sheetOf } from "@/compute/from-rack";
+import { keptWish } from "@/compute/kept-groups";
 
 /** Which points make up which area. */
 export const claimsOf = (piece: Piece) =>

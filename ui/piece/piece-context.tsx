@@ -1,8 +1,10 @@
 "use client";
 import { createContext, useContext, useEffect, useState, type ReactNode } from "react";
 import { createStore, useStore } from "zustand";
+import type { JudgedGroups } from "@/compute/kept-groups";
 import type { Command } from "@/core/piece/commands";
 import type { Piece } from "@/core/piece/piece";
+import { JudgedProvider } from "./group/judged";
 import { createAutosave, type Autosave, type SaveState } from "./autosave";
 import type { Draft } from "./drafts";
 import { createPieceStore, type PieceStore } from "./piece-store";
@@ -13,6 +15,8 @@ interface Handles {
   readonly store: PieceStore;
   readonly autosave: Autosave | undefined;
 }
+
+const NONE_JUDGED: JudgedGroups = [];
 
 const PieceContext = createContext<Handles | undefined>(undefined);
 
@@ -25,6 +29,7 @@ export function PieceProvider({
   revision,
   document,
   savedBy,
+  judged = NONE_JUDGED,
   children,
 }: {
   id: string;
@@ -32,6 +37,8 @@ export function PieceProvider({
   document: Piece;
   /** The save that made this revision. */
   savedBy: string | null;
+  /** What the server knows of its kept groups. */
+  judged?: JudgedGroups;
   children: ReactNode;
 }) {
   const mayChange = useMayChange();
@@ -52,7 +59,11 @@ export function PieceProvider({
     handles.autosave?.catchUp(revision, document);
     return stop;
   }, [handles, revision, document]);
-  return <PieceContext value={handles}>{children}</PieceContext>;
+  return (
+    <PieceContext value={handles}>
+      <JudgedProvider judged={judged}>{children}</JudgedProvider>
+    </PieceContext>
+  );
 }
 
 export function usePieceHandles(): Handles {

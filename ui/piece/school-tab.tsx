@@ -16,8 +16,8 @@ import { Empty, Notice } from "@/ui/kit/notice";
 import { whyInWords } from "@/words/material";
 import { strokeInWords } from "@/words/school";
 import { useRun, usePiece } from "./piece-context";
-import { sheetOf } from "./group/sheet-of";
-import { plainTones } from "./group/use-groups";
+import { sheetOf } from "@/compute/from-rack";
+import { plainTones } from "@/compute/kept-groups";
 
 /** ΔE00 within a millimetre, beyond an even fade, by how it looks. */
 const EDGE_WORDS: readonly (readonly [number, string])[] = [

@@ -4,7 +4,7 @@ import { gapsOf } from "@/core/stock/gaps";
 import type { Finding } from "@/core/codes/audit";
 import type { RangeFacts, Rack, RackMarker } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
-import { rackKey } from "@/ui/compute/client";
+import { rackKey } from "@/compute/from-rack";
 import { useCompute } from "@/ui/compute/use-compute";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 

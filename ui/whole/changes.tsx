@@ -7,7 +7,7 @@ import type { SeenArea } from "@/core/piece/overview";
 import { tonesOf, type KeptTone, type Piece } from "@/core/piece/piece";
 import { Ramp } from "@/ui/ink/ramp";
 import { sameShade } from "@/ui/piece/group/shown-group";
-import { plainTones } from "@/ui/piece/group/use-groups";
+import { plainTones } from "@/compute/kept-groups";
 import { useRun } from "@/ui/piece/piece-context";
 import { counted } from "@/words/numbers";
 

@@ -2,9 +2,10 @@
 import { neighboursOf, targetOf, tonesOf, type Piece } from "@/core/piece/piece";
 import { MOST_TONES } from "@/core/group/tone";
 import type { Rack } from "@/store/rack";
-import { rackKey } from "@/ui/compute/client";
+import { rackKey } from "@/compute/from-rack";
 import { useAsk } from "@/ui/compute/use-compute";
-import { asInput, plainTones, planWishOf } from "@/ui/piece/group/use-groups";
+import { asInput, plainTones } from "@/compute/kept-groups";
+import { planWishOf } from "@/ui/piece/group/use-groups";
 
 /** What a joint plan is asked: every area whose colour is known. */
 export function togetherQuestion(piece: Piece, rack: Rack) {

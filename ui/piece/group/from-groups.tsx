@@ -9,7 +9,7 @@ import { useLaidGroups } from "@/ui/groups/use-laid-groups";
 import { Ramp } from "@/ui/ink/ramp";
 import { Modal } from "@/ui/kit/modal";
 import { send } from "@/ui/send";
-import { plainTones } from "./use-groups";
+import { plainTones } from "@/compute/kept-groups";
 
 /** Longest name of where a reading came from. */
 const LONGEST_FROM = 60;

@@ -10,7 +10,7 @@ import type { Rack } from "@/store/rack";
 import { Ramp } from "@/ui/ink/ramp";
 import { signed } from "@/words/numbers";
 import { placeNames } from "../picture-pane";
-import { plainTones } from "./use-groups";
+import { plainTones } from "@/compute/kept-groups";
 
 /** Papers darker than this are toned: they are a value of their own. */
 const TONED = 86;

@@ -30,7 +30,8 @@ import { Advice, TonedPaper } from "./group-advice";
 import { GroupStrata } from "./group-strata";
 import { StandIns } from "./stand-ins";
 import { useShownGroup, type ShownGroup } from "./shown-group";
-import { plainTones, type useJudged } from "./use-groups";
+import { plainTones } from "@/compute/kept-groups";
+import type { useJudged } from "./use-groups";
 
 interface Props {
   readonly area: Area;

@@ -13,9 +13,10 @@ import {
   type KeptTone,
 } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { rackKey } from "@/ui/compute/client";
+import { rackKey } from "@/compute/from-rack";
 import { useRun } from "../piece-context";
-import { plainTones, useAssessed, usePlan, type useJudged } from "./use-groups";
+import { plainTones } from "@/compute/kept-groups";
+import { useAssessed, usePlan, type useJudged } from "./use-groups";
 
 export const sameTones = (a: readonly KeptTone[], b: readonly KeptTone[]): boolean =>
   a.length === b.length && a.every((t) => b.some((o) => o.code === t.code && o.coats === t.coats));

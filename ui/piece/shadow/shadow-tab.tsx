@@ -14,7 +14,7 @@ import { Empty } from "@/ui/kit/notice";
 import { Slider } from "@/ui/kit/slider";
 import { signed } from "@/words/numbers";
 import { shadowInWords } from "@/words/shadow";
-import { plainTones } from "../group/use-groups";
+import { plainTones } from "@/compute/kept-groups";
 import { NeutralPairs } from "../neutral-pairs";
 import { useRun } from "../piece-context";
 import { Candidate } from "./candidate";

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { judgedOf } from "@/app/judged-groups";
 import { loadPiece } from "@/app/studio-view";
 import { CheckPlace } from "@/ui/check/check-view";
 import { MarkerShell } from "@/ui/marker-shell";
@@ -14,6 +15,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function CheckPage({ params }: Props) {
   const { piece, papers, at } = await loadPiece((await params).id);
+  const judged = await judgedOf(piece.document, at);
   return (
     <MarkerShell at={at}>
       <PieceProvider
@@ -22,6 +24,7 @@ export default async function CheckPage({ params }: Props) {
         revision={piece.revision}
         document={piece.document}
         savedBy={piece.savedBy}
+        judged={judged}
       >
         <CheckPlace papers={papers} />
       </PieceProvider>

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { judgedOf } from "@/app/judged-groups";
 import { loadPiece } from "@/app/studio-view";
 import { MarkerShell } from "@/ui/marker-shell";
 import { ColourPlace } from "@/ui/piece/colour-view";
@@ -14,6 +15,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function ColourPage({ params }: Props) {
   const { piece, papers, at, picture } = await loadPiece((await params).id);
+  const judged = await judgedOf(piece.document, at);
   return (
     <MarkerShell at={at}>
       <PieceProvider
@@ -22,6 +24,7 @@ export default async function ColourPage({ params }: Props) {
         revision={piece.revision}
         document={piece.document}
         savedBy={piece.savedBy}
+        judged={judged}
       >
         <ColourPlace papers={papers} picture={picture} />
       </PieceProvider>

@@ -1,0 +1,118 @@
+import { readFile } from "node:fs/promises";
+import path from "node:path";
+import { currentStudio } from "@/app/studio-view";
+import { BadInput } from "@/border/problem";
+import { deskOfRack, rackKey } from "@/compute/from-rack";
+import type { GroupOutput } from "@/compute/group-output";
+import { keptQuestions, type JudgedGroups, type KeptQuestion } from "@/compute/kept-groups";
+import { memory } from "@/compute/memory";
+import type { Piece } from "@/core/piece/piece";
+import { findJudged, keepJudged } from "@/store/judged-groups";
+import { rackAt } from "@/store/rack-cache";
+import type { Rack } from "@/store/rack";
+import type { Studio } from "@/store/studio";
+import type { RackAt } from "@/ui/racks-at-hand";
+import { compute } from "@/workers/through-primary";
+
+/** How long a page waits for what is not known yet, ms; without it the browser works it out. */
+const PATIENCE = 80;
+/** Longest that the server goes on with it for the next time, ms. */
+const LONGEST = 20_000;
+
+let build: Promise<string> | undefined;
+/** What another build of the app worked out is not this one's answer. */
+const buildName = (): Promise<string> =>
+  (build ??= readFile(path.join(/* turbopackIgnore: true */ process.cwd(), ".next", "BUILD_ID"), "utf8").then(
+    (id) => id.trim(),
+    () => "unbuilt",
+  ));
+
+/** Desks that are open, by the rack. */
+const desks = memory<Promise<string>>(20);
+const withTime = () => AbortSignal.timeout(LONGEST);
+
+function deskOf(rack: Rack): Promise<string> {
+  const key = rackKey(rack);
+  const there = desks.recall(key);
+  if (there) return there;
+  const opening = compute("open", deskOfRack(rack), withTime(), "pages").then(
+    (o) => (o as { readonly desk: string }).desk,
+  );
+  opening.catch(() => desks.forget(key));
+  return desks.keep(key, opening);
+}
+
+async function assess(rack: Rack, questions: readonly KeptQuestion[]): Promise<readonly GroupOutput[]> {
+  const areas = questions.map(({ id, question }) => ({ id, ...question }));
+  const once = async () => compute("assessAreas", { desk: await deskOf(rack), areas }, withTime(), "pages");
+  const answer = await once().catch((e: unknown) => {
+    if (!(e instanceof BadInput && e.problems.some((p) => p.path === "desk"))) throw e;
+    desks.forget(rackKey(rack));
+    return once();
+  });
+  return (answer as { readonly areas: readonly { readonly group: GroupOutput }[] }).areas.map((a) => a.group);
+}
+
+/** Names that are being worked out: whoever asks meanwhile starts nothing. */
+const going = new Set<string>();
+
+async function workOut(
+  studio: Studio,
+  rack: Rack,
+  questions: readonly KeptQuestion[],
+): Promise<JudgedGroups> {
+  const asked = questions.filter((q) => !going.has(q.name));
+  if (!asked.length) return [];
+  for (const { name } of asked) going.add(name);
+  try {
+    const groups = await assess(rack, asked);
+    const own = await buildName();
+    await keepJudged(studio, new Map(asked.map(({ name }, i) => [`${own} ${name}`, groups[i]!])));
+    return asked.map(({ name }, i) => [name, groups[i]!] as const);
+  } catch {
+    // Busy, or refused: the browser works it out, and says what is wrong with it.
+    return [];
+  } finally {
+    for (const { name } of asked) going.delete(name);
+  }
+}
+
+/** Colours of groups along their areas, by area. */
+export type Strips = Readonly<Record<string, readonly string[]>>;
+
+/** The strips of a piece's kept groups, as far as they are known. */
+export async function stripsOf(piece: Piece, at: RackAt): Promise<Strips> {
+  const [studio, judged] = await Promise.all([currentStudio(), judgedOf(piece, at)]);
+  const there = await rackAt(studio, at.paperId);
+  const groups = new Map(judged);
+  return Object.fromEntries(
+    (there ? keptQuestions(there.rack, piece) : []).flatMap(({ id, name }) => {
+      const group = groups.get(name);
+      return group ? [[id, group.strip]] : [];
+    }),
+  );
+}
+
+/**
+ * What is known of a piece's kept groups on a paper, by the name of the question; so that a page shows them as they will lie from its
+ * first moment. What is missing is worked out for the next time, and waited for a moment only.
+ */
+export async function judgedOf(piece: Piece, { paperId }: RackAt): Promise<JudgedGroups> {
+  const studio = await currentStudio();
+  const there = await rackAt(studio, paperId);
+  if (!there) return [];
+  const questions = keptQuestions(there.rack, piece);
+  const own = await buildName();
+  const found = await findJudged(
+    studio,
+    questions.map((q) => `${own} ${q.name}`),
+  );
+  const known: JudgedGroups = questions.flatMap(({ name }) => {
+    const group = found.get(`${own} ${name}`) as GroupOutput | undefined;
+    return group ? [[name, group] as const] : [];
+  });
+  const missing = questions.filter((q) => !found.has(`${own} ${q.name}`));
+  if (!missing.length) return known;
+  const late = new Promise<JudgedGroups>((done) => setTimeout(() => done([]), PATIENCE));
+  return [...known, ...(await Promise.race([workOut(studio, there.rack, missing), late]))];
+}

@@ -1,0 +1,94 @@
+import type { Lab } from "@/core/colour/lab";
+import type { GroupTarget } from "@/core/group/goal";
+import {
+  beneathOf,
+  driftIn,
+  overOf,
+  schoolOf,
+  targetOf,
+  tonesOf,
+  type Area,
+  type KeptTone,
+  type Piece,
+  type Scene,
+} from "@/core/piece/piece";
+import { rackKey, sheetOf, type ReadRack } from "./from-rack";
+import type { GroupOutput } from "./group-output";
+import { hashOf } from "./hash";
+
+/** A rack on a paper of which the behaviour is known. */
+type GroupRack = ReadRack & Parameters<typeof sheetOf>[0];
+
+/** A target as operations take it. */
+export const asInput = (target: GroupTarget) =>
+  Object.fromEntries(Object.entries(target).map(([place, lab]) => [place, { lab: lab as Lab }]));
+
+/** Codes and coats of tones, without what a piece notes about them. */
+export const plainTones = (tones: readonly KeptTone[]) => tones.map(({ code, coats }) => ({ code, coats }));
+
+const isRead = (rack: GroupRack, code: string) =>
+  rack.markers.some((m) => m.code === code && m.swatches.length > 0);
+
+/** Those of some tones that were read on the rack's paper, as codes and coats. */
+export const tonesRead = (rack: GroupRack, tones: readonly KeptTone[]) =>
+  plainTones(tones.filter((t) => isRead(rack, t.code)));
+
+/** What is wished of an area's group, whatever its tones. */
+export const wishesOf = (rack: GroupRack, area: Area, scene: Scene) => ({
+  contrast: area.contrast,
+  material: area.material,
+  drift: driftIn(scene, area.drift),
+  school: schoolOf(area),
+  sheet: sheetOf(rack),
+});
+
+/** Lab of a marker's coats as read, for groups whose area has no reading. */
+function ownColour(rack: GroupRack, tones: readonly KeptTone[]): Lab | undefined {
+  const middle = tones[tones.length >> 1];
+  return rack.markers.find((m) => m.code === middle?.code)?.swatches[0]?.lab;
+}
+
+/** What `assess` is asked of tones in an area; undefined when too few of them were read on the rack's paper. */
+export function judgement(rack: GroupRack, area: Area, tones: readonly KeptTone[], scene: Scene) {
+  const known = tones.filter((t) => isRead(rack, t.code));
+  const target = targetOf(area);
+  const local = target ?? { local: ownColour(rack, known)! };
+  if (known.length < 2 || !local.local) return undefined;
+  return {
+    target: asInput(local),
+    tones: plainTones(known),
+    beneath: beneathOf(area).filter((c) => isRead(rack, c)),
+    over: overOf(area).filter((c) => isRead(rack, c)),
+    ...wishesOf(rack, area, scene),
+  };
+}
+
+/** What an area's kept group should reach, and how it is laid; undefined when too little is known of it. */
+export function keptWish(rack: GroupRack, area: Area, scene: Scene) {
+  const judged = judgement(rack, area, tonesOf(area), scene);
+  if (!judged) return undefined;
+  const { tones: _tones, beneath: _beneath, over: _over, ...wish } = judged;
+  return wish;
+}
+
+/** What is asked about a kept group. */
+export interface KeptQuestion {
+  /** Of the area. */
+  readonly id: string;
+  /** Names the whole of the question: the answer to one name is always the same. */
+  readonly name: string;
+  readonly question: object;
+}
+
+/** What `assessAreas` is asked of a piece's kept groups. */
+export const keptQuestions = (
+  rack: GroupRack,
+  { areas, whole: { scene } }: Pick<Piece, "areas" | "whole">,
+): KeptQuestion[] =>
+  areas.flatMap((area) => {
+    const question = judgement(rack, area, tonesOf(area), scene);
+    return question ? [{ id: area.id, name: hashOf([rackKey(rack), question]), question }] : [];
+  });
+
+/** Kept groups that have been judged, by the name of the question. */
+export type JudgedGroups = readonly (readonly [name: string, group: GroupOutput])[];
