@@ -1,6 +1,6 @@
 "use client";
 import { Keyboard, Search, SunDim } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { usePathname } from "next/navigation";
 import { createContext, useCallback, useContext, useEffect, useState, type ReactNode } from "react";
 import type { RackMarker } from "@/store/rack";

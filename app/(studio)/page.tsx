@@ -1,4 +1,4 @@
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { headers } from "next/headers";
 import { MarkerShell } from "@/ui/marker-shell";
 import { NewPiece } from "@/ui/bench/new-piece";

@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import type { ReactNode } from "react";
 import { tonesOf, type Area, type Piece } from "@/core/piece/piece";
 import type { PictureFacts } from "@/store/pictures";

@@ -1,6 +1,6 @@
 "use client";
 import { withRack } from "@/ui/rack-here";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import type { Illuminant } from "@/core/colour/observer";
 import type { PaperSheet } from "@/store/papers";

@@ -1,5 +1,5 @@
 "use client";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { startTransition, useCallback, useEffect, useRef, useState } from "react";
 import type { ReadRack } from "@/compute/from-rack";
 import type { OperationName, OutputOf } from "@/compute/table";
 import { messageOf } from "@/ui/send";
@@ -50,8 +50,10 @@ function useJob<O>(id: string | null, start: (watch: Watch) => Promise<O>): Work
     if (id === null || jobs.known(id) !== undefined) return;
     let left = false;
     let leave: (() => void) | undefined;
+    // Drawn when there is time for it: what is pressed or typed meanwhile goes first.
+    const tell = (state: State | ((s: State) => State)) => startTransition(() => setState(state));
     const timer = setTimeout(() => {
-      setState({ id, progress: 0 });
+      tell({ id, progress: 0 });
       let told = 0;
       const job = jobs.join(
         id,
@@ -61,13 +63,13 @@ function useJob<O>(id: string | null, start: (watch: Watch) => Promise<O>): Work
           const now = performance.now();
           if (left || (soFar === undefined && now - told < TELL_MS)) return;
           told = now;
-          setState((s) => ({ id, progress, output: soFar ?? (s.id === id ? s.output : undefined) }));
+          tell((s) => ({ id, progress, output: soFar ?? (s.id === id ? s.output : undefined) }));
         },
       );
       leave = job.leave;
       job.answer.then(
-        (output) => !left && setState({ id, output, whole: true }),
-        (error: unknown) => !left && setState({ id, error: messageOf(error) }),
+        (output) => !left && tell({ id, output, whole: true }),
+        (error: unknown) => !left && tell({ id, error: messageOf(error) }),
       );
     }, SETTLE_MS);
     const end = () => {

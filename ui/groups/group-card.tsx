@@ -1,7 +1,7 @@
 "use client";
 import { drop } from "@/ui/kit/dropping";
 import { differenceWords } from "@/words/closeness";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { displayLab } from "@/core/colour/display";

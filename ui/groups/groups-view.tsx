@@ -2,7 +2,7 @@
 import { useIsDropped } from "@/ui/kit/dropping";
 import { withRack } from "@/ui/rack-here";
 import { Download, Upload } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { labToHex } from "@/core/colour/display";

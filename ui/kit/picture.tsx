@@ -1,5 +1,6 @@
 "use client";
 import Image from "next/image";
+import type { CSSProperties } from "react";
 import { PICTURE_WIDTHS } from "@/core/picture/widths";
 
 /** Where a picture of the studio is, in the nearest of the widths in which it is sent. */
@@ -14,6 +15,7 @@ export const Picture = ({
   sizes,
   alt = "",
   className = "",
+  style,
   first = false,
 }: {
   readonly id: string;
@@ -23,6 +25,7 @@ export const Picture = ({
   readonly sizes: string;
   readonly alt?: string;
   readonly className?: string;
+  readonly style?: CSSProperties;
   /** The first thing that one sees. */
   readonly first?: boolean;
 }) => (
@@ -34,6 +37,8 @@ export const Picture = ({
     sizes={sizes}
     alt={alt}
     className={className}
+    {...(style && { style })}
+    draggable={false}
     {...(first ? { loading: "eager" as const, fetchPriority: "high" as const } : {})}
   />
 );

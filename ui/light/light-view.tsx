@@ -1,6 +1,6 @@
 "use client";
 import { withRack } from "@/ui/rack-here";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useCallback, useMemo } from "react";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";

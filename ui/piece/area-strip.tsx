@@ -1,7 +1,7 @@
 "use client";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { EllipsisVertical, Layers, Plus } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useState, type FormEvent } from "react";
 import { tonesOf, type Area } from "@/core/piece/piece";
 import type { GroupOutput } from "@/compute/group-output";

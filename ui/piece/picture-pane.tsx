@@ -6,6 +6,7 @@ import type { Gains } from "@/core/picture/balance";
 import type { PictureFacts } from "@/store/pictures";
 import { askOfPicture } from "@/ui/compute/client";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
+import { Picture } from "@/ui/kit/picture";
 import { usePicking, type PickedBox } from "@/ui/kit/picking";
 import { messageOf } from "@/ui/send";
 import { Crosshair } from "@/ui/set-up/crosshair";
@@ -35,6 +36,10 @@ const placeLetters: Record<Place, string> = { light: "L", local: "C", shadow: "S
 
 /** A click reads this many picture pixels around the point. */
 const POINT = 5;
+/** ms */
+const LOUPE_AFTER = 2500;
+/** How wide the picture is seen; twice as many pixels as points are enough on a phone. */
+const SIZES = "(min-width: 1500px) 58vw, (min-width: 900px) 46vw, 72vw";
 const FILTER = "picked-light";
 const filterOf = (gains: Gains) => (gains.every((g) => g === 1) ? undefined : `url(#${FILTER})`);
 
@@ -51,9 +56,16 @@ export function PicturePane({
 }: PicturePaneProps) {
   const { frame, fit, zoom, scale, zoomBy, zoomTo, whole } = useZoom(picture);
   const [bitmap, setBitmap] = useState<ImageBitmap>();
+  const [isNear, setNear] = useState(false);
   const [trouble, setTrouble] = useState<string>();
 
+  // The loupe's pixels come once the page has nothing else to do, or at once for who comes near.
   useEffect(() => {
+    const timer = setTimeout(() => setNear(true), LOUPE_AFTER);
+    return () => clearTimeout(timer);
+  }, []);
+  useEffect(() => {
+    if (!isNear) return;
     let gone = false;
     let opened: ImageBitmap | undefined;
     // Decoded off the main thread, once for the loupe here and once for reading in the worker.
@@ -73,7 +85,7 @@ export function PicturePane({
       setBitmap(undefined);
       opened?.close();
     };
-  }, [picture]);
+  }, [picture, isNear]);
 
   useKey(["1", "2", "3"], (e) => onPlace(PLACES[Number(e.key) - 1]!));
 
@@ -156,61 +168,72 @@ export function PicturePane({
             </button>
           </p>
         )}
-        {fit > 0 && (
-          <div
-            role="application"
-            tabIndex={0}
-            aria-label={`Reference ${picture.name}. Arrow keys move the crosshair, Enter picks ${placeNames[place].toLowerCase()}. By touch: tap for a point, press long and drag for a patch, two fingers to zoom.`}
-            ref={surface}
-            className={`relative mx-auto touch-pan-x touch-pan-y select-none ${disabled ? "" : "cursor-crosshair"}`}
-            style={{ width: picture.width * scale, height: picture.height * scale }}
-            {...bind}
-            data-testid="reference"
-          >
+        <div
+          role="application"
+          tabIndex={0}
+          aria-label={`Reference ${picture.name}. Arrow keys move the crosshair, Enter picks ${placeNames[place].toLowerCase()}. By touch: tap for a point, press long and drag for a patch, two fingers to zoom.`}
+          ref={surface}
+          className={`relative mx-auto touch-pan-x touch-pan-y select-none ${disabled ? "" : "cursor-crosshair"}`}
+          // Before its frame was measured it fits in by itself, so that it is seen from the start.
+          style={fit ? { width: picture.width * scale, height: picture.height * scale } : { height: "100%" }}
+          onPointerEnter={() => setNear(true)}
+          onFocus={() => setNear(true)}
+          {...bind}
+          data-testid="reference"
+        >
+          <Picture
+            {...picture}
+            alt={picture.name}
+            sizes={SIZES}
+            first
+            className="pointer-events-none block h-full w-full object-contain object-top"
+            style={{ filter: filterOf(gains) }}
+          />
+          {zoom > 0 && (
             <img
               src={`/api/pictures/${picture.id}`}
-              alt={picture.name}
+              alt=""
               draggable={false}
-              className="block h-full w-full"
+              className="absolute inset-0 block h-full w-full"
               style={{ imageRendering: scale > 3 ? "pixelated" : "auto", filter: filterOf(gains) }}
             />
-            <svg
-              className="pointer-events-none absolute inset-0 overflow-visible"
-              width="100%"
-              height="100%"
-              aria-hidden
-            >
-              <ReadingMarks
-                marks={PLACES.flatMap((p) => {
-                  const read = readings[p]?.at;
-                  return read ? [{ letter: placeLetters[p], at: read }] : [];
-                })}
-                width={picture.width * scale}
-                height={picture.height * scale}
-              />
-              {at?.byKeys && <Crosshair x={at.x * scale} y={at.y * scale} />}
-              {drag && (
-                <Outline
-                  x={drag.x * scale}
-                  y={drag.y * scale}
-                  width={drag.width * scale}
-                  height={drag.height * scale}
-                  dashed
-                />
-              )}
-            </svg>
-            {at && bitmap && !disabled && (
-              <Loupe
-                bitmap={bitmap}
-                gains={gains}
-                at={at}
-                left={at.x * scale}
-                top={at.y * scale}
-                flip={{ x: at.x > picture.width * 0.7, y: at.y > picture.height * 0.6 }}
+          )}
+          <svg
+            className="pointer-events-none absolute inset-0 overflow-visible"
+            width="100%"
+            height="100%"
+            aria-hidden
+          >
+            <ReadingMarks
+              marks={PLACES.flatMap((p) => {
+                const read = readings[p]?.at;
+                return read ? [{ letter: placeLetters[p], at: read }] : [];
+              })}
+              width={picture.width * scale}
+              height={picture.height * scale}
+            />
+            {at?.byKeys && <Crosshair x={at.x * scale} y={at.y * scale} />}
+            {drag && (
+              <Outline
+                x={drag.x * scale}
+                y={drag.y * scale}
+                width={drag.width * scale}
+                height={drag.height * scale}
+                dashed
               />
             )}
-          </div>
-        )}
+          </svg>
+          {at && bitmap && !disabled && (
+            <Loupe
+              bitmap={bitmap}
+              gains={gains}
+              at={at}
+              left={at.x * scale}
+              top={at.y * scale}
+              flip={{ x: at.x > picture.width * 0.7, y: at.y > picture.height * 0.6 }}
+            />
+          )}
+        </div>
       </div>
     </section>
   );

@@ -1,6 +1,6 @@
 "use client";
 import { CloudOff } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { PaperSheet } from "@/store/papers";

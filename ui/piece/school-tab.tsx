@@ -1,6 +1,6 @@
 "use client";
 import { Check } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useState } from "react";
 import { MATERIAL_HABITS } from "@/core/group/material";
 import type { School } from "@/core/group/school";

@@ -1,7 +1,7 @@
 "use client";
 import { withRack } from "@/ui/rack-here";
 import { Download, Printer } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { passesOf } from "@/core/media/registry";
 import { schoolOf, tonesOf, type Piece } from "@/core/piece/piece";
 import { needOf, suppliesOf } from "@/core/stock/supplies";

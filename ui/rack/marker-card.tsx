@@ -1,6 +1,6 @@
 "use client";
 import { differenceWords } from "@/words/closeness";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useMemo } from "react";
 import { labToHex } from "@/core/colour/display";
 import type { Use } from "@/core/stock/losses";

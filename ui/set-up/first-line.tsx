@@ -1,6 +1,6 @@
 "use client";
 import { ImageUp } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useEffect, useState } from "react";
 import type { PictureFacts } from "@/store/pictures";
 import { send } from "@/ui/send";

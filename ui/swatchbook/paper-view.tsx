@@ -1,6 +1,6 @@
 "use client";
 import { withRack } from "@/ui/rack-here";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { labToHex } from "@/core/colour/display";
 import type { Piece } from "@/core/piece/piece";
 import type { StoredBlend } from "@/store/blends";

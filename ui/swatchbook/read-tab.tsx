@@ -1,6 +1,6 @@
 "use client";
 import { useIsDropped } from "@/ui/kit/dropping";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import type { ReadPage } from "@/core/chart/read-chart";

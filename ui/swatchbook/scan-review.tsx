@@ -1,6 +1,6 @@
 "use client";
 import { drop } from "@/ui/kit/dropping";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { labToHex } from "@/core/colour/display";

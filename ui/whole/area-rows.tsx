@@ -1,7 +1,7 @@
 "use client";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { Plus, X } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { labToHex } from "@/core/colour/display";
 import type { SeenArea } from "@/core/piece/overview";
 import type { Area, Whole } from "@/core/piece/piece";

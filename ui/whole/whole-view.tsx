@@ -2,7 +2,7 @@
 import { chroma, hue } from "@/core/colour/lab";
 import { colourInWords } from "@/words/colour";
 import { withRack } from "@/ui/rack-here";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useMemo } from "react";
 import { judgeAgain, merging, seenAreas, sharedCodes } from "@/core/piece/overview";
 import { neighboursOf, SCENES, tonesOf, type Scene, type Whole } from "@/core/piece/piece";

@@ -1,6 +1,6 @@
 "use client";
 import { BookMarked, Check, LibraryBig } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useState } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import { deltaE00 } from "@/core/colour/delta-e00";

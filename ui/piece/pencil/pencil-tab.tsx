@@ -1,6 +1,6 @@
 "use client";
 import { X } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/kit/link";
 import { useState } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { PencilPlanOutput } from "@/compute/operations/pencil-plan";
