@@ -119,7 +119,7 @@ const RackContext = createContext<{ readonly at: RackAt; readonly rack: Rack | u
 /** Fetches the rack of a page for all that stands on it. */
 export function RackProvider({ at, children }: { readonly at: RackAt; readonly children: ReactNode }) {
   const rack = useRackDrawn(at);
-  preload(urlOf(at), { as: "fetch", crossOrigin: "anonymous" });
+  preload(urlOf(at), { as: "fetch", crossOrigin: "anonymous", fetchPriority: "low" });
   return <RackContext value={{ at, rack }}>{children}</RackContext>;
 }
 

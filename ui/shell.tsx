@@ -1,13 +1,12 @@
 "use client";
 import { Keyboard, Search, SunDim } from "lucide-react";
 import { Link } from "@/ui/kit/link";
+import dynamic from "next/dynamic";
 import { usePathname } from "next/navigation";
 import { createContext, useCallback, useContext, useEffect, useState, type ReactNode } from "react";
 import type { RackMarker } from "@/store/rack";
-import { Finder } from "./finder";
 import { DroppedNotice } from "./kit/dropping";
 import { useKeptFocus } from "./kit/keep-focus";
-import { Shortcuts } from "./shortcuts";
 import { StudioMenu } from "./studio/studio-menu";
 import { switchSurround } from "./surround";
 import { useKey } from "./use-keys";
@@ -31,6 +30,10 @@ const places = [
   { href: "/swatchbook", name: "Swatchbook", here: (path: string) => path.startsWith("/swatchbook") },
   { href: "/groups", name: "Groups", here: (path: string) => path.startsWith("/groups") },
 ];
+
+// What is opened comes when the page is there.
+const Finder = dynamic(() => import("./finder").then((m) => m.Finder), { ssr: false });
+const Shortcuts = dynamic(() => import("./shortcuts").then((m) => m.Shortcuts), { ssr: false });
 
 const NO_MARKERS: readonly RackMarker[] = [];
 

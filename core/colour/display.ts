@@ -1,5 +1,20 @@
-import { clampChroma, converter, displayable, formatHex, parse } from "culori";
+import {
+  clampChroma,
+  converter,
+  displayable,
+  formatHex,
+  modeLab65,
+  modeLch65,
+  modeLrgb,
+  modeRgb,
+  modeXyz65,
+  parse,
+  useMode as knowing,
+} from "culori/fn";
 import type { Lab } from "./lab";
+
+// Of all its spaces only those that are met here, since every page carries them.
+for (const mode of [modeRgb, modeLrgb, modeXyz65, modeLab65, modeLch65]) knowing(mode);
 
 const toLab65 = converter("lab65");
 const toRgb = converter("rgb");
