@@ -58,12 +58,16 @@ for (const part of PARTS)
     page,
   }) => {
     test.setTimeout(240_000);
+    // What the server drew and the browser had to draw anew is told as an error.
+    const errors: string[] = [];
+    page.on("pageerror", (e) => errors.push(e.message));
     const views = viewsOf(await thingsOf(page)).filter((_, i) => i % PARTS.length === part);
     for (const view of views) {
       await page.setViewportSize({ width: 1280, height: 800 });
       await open(page, view.path);
       await view.then?.(page);
       await hasOwnTitle(page, view);
+      expect.soft(errors.splice(0), view.name).toEqual([]);
       expect.soft(await faults(page), view.name).toEqual([]);
       if (THOROUGHLY.test(view.name)) {
         await page.evaluate(() => (document.documentElement.dataset.surround = "dim"));

@@ -59,6 +59,27 @@ describe("the server's threads", () => {
     expect(performance.now() - start).toBeLessThan(20_000);
     await expect(askInThread("match", heavy, AbortSignal.abort())).rejects.toBeInstanceOf(Cancelled);
   });
+  it("have one for pages, which wait for nobody's planning", async () => {
+    const many = Array.from({ length: 40 }, (_, i) => ({
+      ...desk.inks[i % desk.inks.length]!,
+      code: `ink${i}`,
+    }));
+    const heavy = { ...desk, inks: many, target: { lab: [50, 10, 10] }, search: "exhaustive", maxCoats: 6 };
+    const stop = new AbortController();
+    const planning = Array.from({ length: 2 }, () =>
+      askInThread("match", heavy, stop.signal).then(
+        () => "done",
+        (e: unknown) => (e as Error).name,
+      ),
+    );
+    const { stacks } = (await askInThread("predict", { ...desk, stacks: [[code]] }, going, {
+      asker: "pages",
+      longest: 20_000,
+    })) as { stacks: unknown[] };
+    expect(stacks).toHaveLength(1);
+    stop.abort();
+    expect(new Set(await Promise.all(planning))).toEqual(new Set([new Cancelled().name]));
+  });
   it("know a desk by its handle, also a thread that has not opened it", async () => {
     const { desk: handle } = (await askInThread("open", desk, going)) as { desk: string };
     // The thread that opened it may be gone by now; the answer is the same.
