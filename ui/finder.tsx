@@ -1,6 +1,6 @@
 "use client";
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from "@headlessui/react";
-import { useState } from "react";
+import { useDeferredValue, useState } from "react";
 import { findMarkers } from "@/core/codes/find";
 import type { RackMarker } from "@/store/rack";
 import { MarkerChip } from "@/ui/ink/marker-chip";
@@ -14,24 +14,32 @@ const MOST_SHOWN = 40;
 const standing = (m: RackMarker) =>
   m.owned ? (m.state === "low" || m.state === "dry" ? m.state : "") : "not owned";
 
-/** Finds a marker by family or code while typing. */
-export function Finder({
-  request,
-  onClose,
-}: {
+interface FinderProps {
   readonly request: FinderRequest | undefined;
   readonly onClose: () => void;
-}) {
+}
+
+/** Finds a marker by family or code while typing. */
+export function Finder({ request, onClose }: FinderProps) {
+  return (
+    <Modal open={request !== undefined} title={request?.title ?? ""} onClose={onClose}>
+      <Choices request={request} onClose={onClose} />
+    </Modal>
+  );
+}
+
+function Choices({ request, onClose }: FinderProps) {
   const [query, setQuery] = useState("");
+  // The field is there at once, the list a moment later; from then on it follows each letter.
+  const isListed = useDeferredValue(true, false);
   const found = findMarkers(request?.markers ?? [], query);
   const pick = (m: RackMarker | null) => {
     if (!m || !request) return;
-    setQuery("");
     onClose();
     request.onPick(m);
   };
   return (
-    <Modal open={request !== undefined} title={request?.title ?? ""} onClose={onClose}>
+    <>
       <Combobox<RackMarker | null> value={null} onChange={pick} immediate>
         <ComboboxInput
           autoFocus
@@ -49,7 +57,7 @@ export function Finder({
           autoComplete="off"
         />
         <ComboboxOptions static modal={false} className="m-0 mt-2 max-h-[52vh] list-none overflow-y-auto p-0">
-          {found.slice(0, MOST_SHOWN).map((m) => (
+          {(isListed ? found.slice(0, MOST_SHOWN) : []).map((m) => (
             <ComboboxOption
               key={m.code}
               value={m}
@@ -73,6 +81,6 @@ export function Finder({
       {found.length > MOST_SHOWN && (
         <p className="mt-2 text-[14px] text-soft">{found.length - MOST_SHOWN} more: type on.</p>
       )}
-    </Modal>
+    </>
   );
 }

@@ -1,5 +1,5 @@
 "use client";
-import { startTransition, useCallback, useEffect, useRef, useState } from "react";
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ReadRack } from "@/compute/from-rack";
 import type { OperationName, OutputOf } from "@/compute/table";
 import { messageOf } from "@/ui/send";
@@ -90,14 +90,13 @@ function useJob<O>(id: string | null, start: (watch: Watch) => Promise<O>): Work
   const known = id === null ? undefined : jobs.known(id);
   const output = (known ?? own?.output) as O | undefined;
   const idle = known !== undefined || own?.whole || id === null || own?.cancelled || own?.error !== undefined;
-  return {
-    output,
-    progress: idle ? undefined : (own?.progress ?? 0),
-    error: own?.error,
-    cancelled: own?.cancelled ?? false,
-    cancel,
-    again,
-  };
+  const progress = idle ? undefined : (own?.progress ?? 0);
+  const error = own?.error;
+  const cancelled = own?.cancelled ?? false;
+  return useMemo(
+    () => ({ output, progress, error, cancelled, cancel, again }),
+    [output, progress, error, cancelled, cancel, again],
+  );
 }
 
 /** An operation that needs no desk; null while there is nothing to ask. `key` names the input when it is too long to be its own name. */

@@ -1,7 +1,7 @@
 "use client";
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from "@headlessui/react";
 import { Check } from "lucide-react";
-import type { ReactNode } from "react";
+import { useDeferredValue, type ReactNode } from "react";
 import { useTitlePart } from "./use-title-part";
 
 export interface TabItem<Id extends string> {
@@ -37,15 +37,17 @@ export function Tabs<Id extends string>({
   );
   // The first one is what the page is called after.
   useTitlePart(at > 0 ? items[at]!.name : undefined);
+  // The name is marked at once; what was open stays until the other is drawn.
+  const drawn = useDeferredValue(at);
   return (
-    <TabGroup selectedIndex={at} onChange={(i) => onOpen(items[i]!.id)}>
+    <TabGroup selectedIndex={Math.min(drawn, items.length - 1)} onChange={(i) => onOpen(items[i]!.id)}>
       <div className="mb-3 flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line">
         <TabList aria-label={label} className="flex flex-wrap">
-          {items.map((t) => (
+          {items.map((t, i) => (
             <Tab
               key={t.id}
               title={t.key && `${t.name} (${t.key})`}
-              className="border-b-3 border-transparent px-3 py-1.5 text-[15px] text-soft hover:border-line data-selected:border-text data-selected:font-semibold data-selected:text-text"
+              className={`border-b-3 px-3 py-1.5 text-[15px] ${i === at ? "border-text font-semibold text-text" : "border-transparent text-soft hover:border-line"}`}
             >
               {t.name}
               {t.note && <span className="ml-1.5 text-[13px] font-normal">{t.note}</span>}

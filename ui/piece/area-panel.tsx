@@ -1,10 +1,11 @@
 "use client";
+import { memo } from "react";
 import type { MediumName } from "@/core/media/layer";
 import type { Area } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Tabs, type TabItem } from "@/ui/kit/tabs";
 import { useKey } from "@/ui/use-keys";
-import { ask, useQuery } from "@/ui/use-query";
+import { ask, useQueryPart } from "@/ui/use-query";
 import { AreaFacts } from "./area-wishes";
 import { FinishTab } from "./finish-tab";
 import { GroupTab } from "./group/group-tab";
@@ -20,10 +21,10 @@ interface Props {
 }
 
 /** Everything about one area: what it is, and its group, school, shadow, pencil and finish. */
-export function AreaPanel({ area, rack, judged }: Props) {
-  const params = useQuery();
+export const AreaPanel = memo(function AreaPanel({ area, rack, judged }: Props) {
+  const wanted = useQueryPart("tab");
   const open = (id: string) => {
-    const next = new URLSearchParams(params);
+    const next = new URLSearchParams(window.location.search);
     next.set("area", area.id);
     next.set("tab", id);
     ask(`?${next}`);
@@ -66,7 +67,7 @@ export function AreaPanel({ area, rack, judged }: Props) {
       content: () => <FinishTab area={area} rack={rack} />,
     },
   ] satisfies TabItem<string>[];
-  const tab = tabs.find((t) => t.id === params.get("tab"))?.id ?? "group";
+  const tab = tabs.find((t) => t.id === wanted)?.id ?? "group";
   useKey(
     tabs.map((t) => t.key),
     (e) => open(tabs.find((t) => t.key === e.key)!.id),
@@ -77,4 +78,4 @@ export function AreaPanel({ area, rack, judged }: Props) {
       <Tabs label="Parts of the plan" items={tabs} open={tab} onOpen={open} />
     </section>
   );
-}
+});

@@ -2,7 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { EllipsisVertical, Layers, Plus } from "lucide-react";
 import { Link } from "@/ui/kit/link";
-import { useState, type FormEvent } from "react";
+import { memo, useState, type FormEvent } from "react";
 import { tonesOf, type Area } from "@/core/piece/piece";
 import type { GroupOutput } from "@/compute/group-output";
 import { Ramp } from "@/ui/ink/ramp";
@@ -49,52 +49,16 @@ export function AreaStrip({ areas, chosen, judged, onChoose }: AreaStripProps) {
         )}
         <ol className="m-0 flex list-none gap-2 p-0">
           {areas.map((area, i) => (
-            <li
+            <AreaItem
               key={area.id}
-              className={`relative w-40 shrink-0 border-b-4 bg-panel ${area.id === chosen ? "border-text" : "border-transparent"}`}
-            >
-              <button
-                className="block w-full px-2 pt-1.5 pb-2 text-left"
-                aria-current={area.id === chosen}
-                onClick={() => onChoose(area.id)}
-              >
-                <span className="block truncate pr-6 text-[15px] font-semibold">{area.name}</span>
-                <AreaRamp area={area} group={judged.groupOf(area.id)} />
-              </button>
-              <Menu>
-                <MenuButton
-                  className="button-bare absolute top-0 right-0 min-h-8 min-w-7 px-0"
-                  aria-label={`Change ${area.name}`}
-                >
-                  <EllipsisVertical size={16} aria-hidden />
-                </MenuButton>
-                <MenuItems anchor="top end" className="z-30 border border-strong bg-panel p-1">
-                  {[
-                    { label: "Rename", act: () => setNaming({ id: area.id, name: area.name }), off: false },
-                    {
-                      label: "Colour it earlier",
-                      act: () => run({ type: "move area", id: area.id, to: i - 1 }),
-                      off: i === 0,
-                    },
-                    {
-                      label: "Colour it later",
-                      act: () => run({ type: "move area", id: area.id, to: i + 1 }),
-                      off: i === areas.length - 1,
-                    },
-                    { label: "Delete", act: () => run({ type: "delete area", id: area.id }), off: false },
-                  ].map(({ label, act, off }) => (
-                    <MenuItem key={label} disabled={off}>
-                      <button
-                        onClick={act}
-                        className="block min-h-9 w-full px-3 text-left text-[15px] data-disabled:opacity-40 data-focus:bg-invert data-focus:text-invert-text"
-                      >
-                        {label}
-                      </button>
-                    </MenuItem>
-                  ))}
-                </MenuItems>
-              </Menu>
-            </li>
+              area={area}
+              place={i}
+              isLast={i === areas.length - 1}
+              isChosen={area.id === chosen}
+              group={judged.groupOf(area.id)}
+              onChoose={onChoose}
+              onRename={setNaming}
+            />
           ))}
           <li className="shrink-0">
             <button
@@ -129,6 +93,74 @@ export function AreaStrip({ areas, chosen, judged, onChoose }: AreaStripProps) {
     </section>
   );
 }
+
+/** One area: drawn again only when something of it changes. */
+const AreaItem = memo(function AreaItem({
+  area,
+  place,
+  isLast,
+  isChosen,
+  group,
+  onChoose,
+  onRename,
+}: {
+  readonly area: Area;
+  readonly place: number;
+  readonly isLast: boolean;
+  readonly isChosen: boolean;
+  readonly group: GroupOutput | undefined;
+  readonly onChoose: (id: string) => void;
+  readonly onRename: (named: { id: string; name: string }) => void;
+}) {
+  const run = useRun();
+  return (
+    <li
+      className={`relative w-40 shrink-0 border-b-4 bg-panel ${isChosen ? "border-text" : "border-transparent"}`}
+    >
+      <button
+        className="block w-full px-2 pt-1.5 pb-2 text-left"
+        aria-current={isChosen}
+        onClick={() => onChoose(area.id)}
+      >
+        <span className="block truncate pr-6 text-[15px] font-semibold">{area.name}</span>
+        <AreaRamp area={area} group={group} />
+      </button>
+      <Menu>
+        <MenuButton
+          className="button-bare absolute top-0 right-0 min-h-8 min-w-7 px-0"
+          aria-label={`Change ${area.name}`}
+        >
+          <EllipsisVertical size={16} aria-hidden />
+        </MenuButton>
+        <MenuItems anchor="top end" className="z-30 border border-strong bg-panel p-1">
+          {[
+            { label: "Rename", act: () => onRename({ id: area.id, name: area.name }), off: false },
+            {
+              label: "Colour it earlier",
+              act: () => run({ type: "move area", id: area.id, to: place - 1 }),
+              off: place === 0,
+            },
+            {
+              label: "Colour it later",
+              act: () => run({ type: "move area", id: area.id, to: place + 1 }),
+              off: isLast,
+            },
+            { label: "Delete", act: () => run({ type: "delete area", id: area.id }), off: false },
+          ].map(({ label, act, off }) => (
+            <MenuItem key={label} disabled={off}>
+              <button
+                onClick={act}
+                className="block min-h-9 w-full px-3 text-left text-[15px] data-disabled:opacity-40 data-focus:bg-invert data-focus:text-invert-text"
+              >
+                {label}
+              </button>
+            </MenuItem>
+          ))}
+        </MenuItems>
+      </Menu>
+    </li>
+  );
+});
 
 function AreaRamp({ area, group }: { readonly area: Area; readonly group: GroupOutput | undefined }) {
   const picked = Object.keys(area.readings).length;

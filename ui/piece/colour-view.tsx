@@ -2,7 +2,7 @@
 import { withRack } from "@/ui/rack-here";
 import { ImageUp, Plus } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useCallback, useState } from "react";
+import { useCallback, useDeferredValue, useState } from "react";
 import { NO_GAINS } from "@/core/picture/balance";
 import { PLACES, type PictureReading, type Place } from "@/core/piece/piece";
 import type { PictureFacts } from "@/store/pictures";
@@ -34,6 +34,8 @@ const LOOK_NAMES: Readonly<Record<Look, string>> = {
 /** Fine enough for half a screen. */
 const CLOSER = { drawing: 2, light: 1 } as const;
 
+const NO_READINGS = {};
+
 interface ColourViewProps {
   readonly papers: readonly PaperSheet[];
   readonly rack: Rack;
@@ -49,7 +51,10 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
   const { rack, trouble } = useRack(piece.paperId ?? first.paper.id, first);
   const judged = useJudged(rack, piece);
   const wanted = useQueryPart("area");
-  const area = piece.areas.find((a) => a.id === wanted) ?? piece.areas[0];
+  const chosen = piece.areas.find((a) => a.id === wanted) ?? piece.areas[0];
+  // The strip follows at once; what is shown of the area comes as soon as it is drawn, and is what is worked on until then.
+  const shown = useDeferredValue(chosen?.id);
+  const area = piece.areas.find((a) => a.id === shown) ?? chosen;
   const [place, setPlace] = useState<Place>("local");
   const [said, setLook] = useState<Look>();
   const [pictures, setPictures] = useState<readonly PictureFacts[]>(firstPicture ? [firstPicture] : []);
@@ -59,33 +64,39 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
 
   const choose = useCallback((id: string) => ask(`/pieces/${pieceId}/colour?area=${id}`), [pieceId]);
   const step = (by: number) => {
-    const next = piece.areas[piece.areas.findIndex((a) => a.id === area?.id) + by];
+    const next = piece.areas[piece.areas.findIndex((a) => a.id === chosen?.id) + by];
     if (next) choose(next.id);
   };
   useKey("bracketleft", () => step(-1));
   useKey("bracketright", () => step(1));
   useKey("a", () => piece.areas.length > 1 && router.push(`/pieces/${pieceId}/whole`));
 
-  const pick = (picked: Place, reading: PictureReading) => {
-    if (!area) return;
-    run({ type: "place reading", id: area.id, place: picked, reading });
-    // The next thing one picks is what is still missing.
-    const [next] = PLACES.filter((p) => p !== picked && !area.readings[p]);
-    if (next) setPlace(next);
-  };
+  const pick = useCallback(
+    (picked: Place, reading: PictureReading) => {
+      if (!area) return;
+      run({ type: "place reading", id: area.id, place: picked, reading });
+      // The next thing one picks is what is still missing.
+      const [next] = PLACES.filter((p) => p !== picked && !area.readings[p]);
+      if (next) setPlace(next);
+    },
+    [area, run],
+  );
 
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    setUpload({ busy: true });
-    try {
-      const taken = await sendPicture<PictureFacts>(chosen, chosen.name);
-      setPictures((p) => [...p, taken]);
-      run({ type: "choose picture", pictureId: taken.id });
-      setUpload({ busy: false });
-    } catch (e) {
-      setUpload({ busy: false, error: messageOf(e) });
-    }
-  };
+  const take = useCallback(
+    async (chosen: File | undefined) => {
+      if (!chosen) return;
+      setUpload({ busy: true });
+      try {
+        const taken = await sendPicture<PictureFacts>(chosen, chosen.name);
+        setPictures((p) => [...p, taken]);
+        run({ type: "choose picture", pictureId: taken.id });
+        setUpload({ busy: false });
+      } catch (e) {
+        setUpload({ busy: false, error: messageOf(e) });
+      }
+    },
+    [run],
+  );
   const addFirst = () => {
     const id = crypto.randomUUID();
     nameAtOnce(id);
@@ -152,11 +163,11 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
             <PicturePane
               picture={picture}
               gains={piece.references.find((r) => r.pictureId === picture.id)?.gains ?? NO_GAINS}
-              readings={area?.readings ?? {}}
+              readings={area?.readings ?? NO_READINGS}
               place={place}
               onPlace={setPlace}
               onPick={pick}
-              onUpload={(f) => void take(f)}
+              onUpload={take}
               disabled={!area}
             />
           ) : (
@@ -200,7 +211,7 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
           )}
         </div>
       </main>
-      <AreaStrip areas={piece.areas} chosen={area?.id} judged={judged} onChoose={choose} />
+      <AreaStrip areas={piece.areas} chosen={chosen?.id} judged={judged} onChoose={choose} />
     </div>
   );
 }

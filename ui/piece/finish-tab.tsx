@@ -1,6 +1,6 @@
 "use client";
 import { X } from "lucide-react";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { finish } from "@/core/media/finish";
 import type { FinishLayer, LayerPlace } from "@/core/media/layer";
 import type { Area } from "@/core/piece/piece";
@@ -16,7 +16,13 @@ const TONED = 86;
 const USUAL_PLACE: Readonly<Partial<Record<Kind, LayerPlace>>> = { liner: "edge" };
 
 /** Opaque whites, lines and what lifts: which lie in the area and where, and what each on the rack is for. */
-export function FinishTab({ area, rack }: { readonly area: Area; readonly rack: Rack }) {
+export const FinishTab = memo(function FinishTab({
+  area,
+  rack,
+}: {
+  readonly area: Area;
+  readonly rack: Rack;
+}) {
   const run = useRun();
   const owned = rack.others.filter((o) => o.owned);
   const rows = (Object.keys(finisherInWords) as Kind[])
@@ -95,7 +101,7 @@ export function FinishTab({ area, rack }: { readonly area: Area; readonly rack: 
       )}
     </div>
   );
-}
+});
 
 function Use({
   items,

@@ -1,6 +1,6 @@
 "use client";
 import { ImageUp } from "lucide-react";
-import { useEffect, useRef, useState, type CSSProperties } from "react";
+import { memo, useEffect, useRef, useState, type CSSProperties } from "react";
 import { PLACES, type PictureReading, type Place } from "@/core/piece/piece";
 import type { Gains } from "@/core/picture/balance";
 import type { PictureFacts } from "@/store/pictures";
@@ -27,7 +27,7 @@ interface PicturePaneProps {
   readonly onPlace: (place: Place) => void;
   /** The place is that for which it was picked, whatever is chosen by the time it has been read. */
   readonly onPick: (place: Place, reading: PictureReading) => void;
-  readonly onUpload: (file: File) => void;
+  readonly onUpload: (file: File) => Promise<void>;
   readonly disabled: boolean;
 }
 
@@ -44,7 +44,7 @@ const FILTER = "picked-light";
 const filterOf = (gains: Gains) => (gains.every((g) => g === 1) ? undefined : `url(#${FILTER})`);
 
 /** The reference picture: zoom, loupe, and picking by point or by dragging a patch. */
-export function PicturePane({
+export const PicturePane = memo(function PicturePane({
   picture,
   gains,
   readings,
@@ -148,7 +148,7 @@ export function PicturePane({
         ))}
         <span className="ml-auto flex items-center">
           <ZoomButtons zoom={zoom} zoomBy={zoomBy} whole={whole} />
-          <FileButton bare label="Another picture" accept={PICTURES} onFiles={([f]) => onUpload(f!)}>
+          <FileButton bare label="Another picture" accept={PICTURES} onFiles={([f]) => void onUpload(f!)}>
             <ImageUp size={19} aria-hidden />
           </FileButton>
         </span>
@@ -237,4 +237,4 @@ export function PicturePane({
       </div>
     </section>
   );
-}
+});

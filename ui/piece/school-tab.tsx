@@ -1,7 +1,7 @@
 "use client";
 import { Check } from "lucide-react";
 import { Link } from "@/ui/kit/link";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { MATERIAL_HABITS } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import type { SchoolOutput } from "@/compute/operations/schools";
@@ -49,7 +49,13 @@ function questionOf(rack: Rack, area: Area, scene: Scene): object | null {
 }
 
 /** The six schools side by side on a sample strip; one is chosen, or the material's habit taken. */
-export function SchoolTab({ area, rack }: { readonly area: Area; readonly rack: Rack }) {
+export const SchoolTab = memo(function SchoolTab({
+  area,
+  rack,
+}: {
+  readonly area: Area;
+  readonly rack: Rack;
+}) {
   const run = useRun();
   const piece = usePiece();
   const work = useAsk("schools", rack, questionOf(rack, area, piece.whole.scene));
@@ -138,7 +144,7 @@ export function SchoolTab({ area, rack }: { readonly area: Area; readonly rack: 
       {shown && <Detail school={shown} />}
     </div>
   );
-}
+});
 
 function Detail({ school }: { school: SchoolOutput }) {
   return (

@@ -1,7 +1,7 @@
 "use client";
 import { BookMarked, Check, LibraryBig } from "lucide-react";
 import { Link } from "@/ui/kit/link";
-import { useState } from "react";
+import { memo, useState } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { labToHex } from "@/core/colour/display";
@@ -46,7 +46,7 @@ interface Said {
 }
 
 /** The blend group of an area: readings, wishes, strata and ruler, advice, and the alternatives. */
-export function GroupTab({ area, rack, judged }: Props) {
+export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
   const run = useRun();
   const shown = useShownGroup(rack, area, judged);
   const { group, tones, isKept, keep } = shown;
@@ -181,7 +181,7 @@ export function GroupTab({ area, rack, judged }: Props) {
       )}
     </div>
   );
-}
+});
 
 /** Where the picked colours belong on the strip, and how near what lies there comes. */
 function marksOf(area: Area, group: GroupOutput): StripMark[] {

@@ -112,5 +112,5 @@ export function useJudged(rack: Rack, { areas, whole }: Pick<Piece, "areas" | "w
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [wanted, given, answered],
   );
-  return { work, groupOf };
+  return useMemo(() => ({ work, groupOf }), [work, groupOf]);
 }

@@ -1,7 +1,7 @@
 "use client";
 import { X } from "lucide-react";
 import { Link } from "@/ui/kit/link";
-import { useState } from "react";
+import { memo, useState } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { PencilPlanOutput } from "@/compute/operations/pencil-plan";
 import type { Lab } from "@/core/colour/lab";
@@ -54,7 +54,7 @@ interface Props {
 }
 
 /** Where pencil takes over: base, three neighbours, darks and white, value by value; softening a tone. A plan of its own for each place. */
-export function PencilTab({ area, rack, group }: Props) {
+export const PencilTab = memo(function PencilTab({ area, rack, group }: Props) {
   const run = useRun();
   const kept = area.layers.flatMap((layer, at) => (layer.medium === "pencil" ? [{ layer, at }] : []));
   const target = colourTargets(area, group);
@@ -174,7 +174,7 @@ export function PencilTab({ area, rack, group }: Props) {
       )}
     </div>
   );
-}
+});
 
 const toothInWords = ({ tooth }: PencilPlanOutput): string =>
   tooth.strips

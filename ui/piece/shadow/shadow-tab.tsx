@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { memo, useState } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { ShadowsOutput } from "@/compute/operations/shadow";
 import { chroma } from "@/core/colour/lab";
@@ -51,7 +51,7 @@ interface Props {
 }
 
 /** Ways to make the area's shadow, ranked, side by side; any number of them may lie in it. */
-export function ShadowTab({ area, rack, group }: Props) {
+export const ShadowTab = memo(function ShadowTab({ area, rack, group }: Props) {
   const run = useRun();
   const read = targetOf(area)?.shadow;
   const [depth, setDepth] = useState(16);
@@ -195,7 +195,7 @@ export function ShadowTab({ area, rack, group }: Props) {
       )}
     </div>
   );
-}
+});
 
 function GreyBases({ bases }: { bases: NonNullable<ShadowsOutput["greyBases"]> }) {
   return (
