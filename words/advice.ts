@@ -5,10 +5,10 @@ export function adviceInWords(a: Advice): string {
   switch (a.kind) {
     case "step too wide": {
       const remedy = a.fix ? `put ${a.fix.code} between: you own it.` : "no owned marker lies between.";
-      return `Step ${a.deltaL.toFixed(0)} L* from ${a.pair.join(" to ")}: an edge will show; ${remedy}`;
+      return `A step of ${a.deltaL.toFixed(0)} in lightness from ${a.pair.join(" to ")}: an edge will show; ${remedy}`;
     }
     case "step too narrow":
-      return `Step ${a.deltaL.toFixed(1)} L* from ${a.pair.join(" to ")}: hardly seen (under ${a.narrowest}); leave out ${a.fix?.code ?? a.pair[1]}.`;
+      return `A step of ${a.deltaL.toFixed(1)} in lightness from ${a.pair.join(" to ")}: hardly seen (under ${a.narrowest}); leave out ${a.fix?.code ?? a.pair[1]}.`;
     case "twins":
       return `${a.pair.join(" to ")}: twins on this paper, ${a.deltaE00.toFixed(1)} ΔE00 apart; one of them is enough.`;
     case "mud":
@@ -22,7 +22,7 @@ export function adviceInWords(a: Advice): string {
     case "shadow end":
       return `The shadow end comes ${a.deltaE00.toFixed(1)} ΔE00 from what was read${farther(a.deltaL)}.`;
     case "contrast":
-      return `Contrast ${a.contrast.toFixed(0)} L* where ${a.wanted.toFixed(0)} is wanted: the area will look flat.`;
+      return `Contrast ${a.contrast.toFixed(0)} where ${a.wanted.toFixed(0)} is wanted: the area will look flat.`;
     case "local colour":
       return `As laid, the local colour is ${a.deltaE00.toFixed(1)} ΔE00 off: ${a.deltaE00 < 8 ? "a visible difference" : "a different colour to the eye"}.`;
   }
@@ -31,4 +31,4 @@ export function adviceInWords(a: Advice): string {
 /** L* that is worth a word. */
 const WORTH = 2;
 const farther = (deltaL: number): string =>
-  Math.abs(deltaL) < WORTH ? "" : `, ${Math.abs(deltaL).toFixed(0)} L* too ${deltaL > 0 ? "light" : "dark"}`;
+  Math.abs(deltaL) < WORTH ? "" : `, too ${deltaL > 0 ? "light" : "dark"} by ${Math.abs(deltaL).toFixed(0)}`;

@@ -5,7 +5,7 @@ import { signed } from "./numbers";
 export function cautionInWords(c: Caution): string {
   switch (c.kind) {
     case "flat black":
-      return `${c.code} is nearly black (L* ${c.lightness.toFixed(0)}, colour strength ${c.chroma.toFixed(0)}): on ${c.material} it goes flat. Take a deep brown or a dark with a violet or blue under it.`;
+      return `${c.code} is nearly black (lightness ${c.lightness.toFixed(0)}, colour strength ${c.chroma.toFixed(0)}): on ${c.material} it goes flat. Take a deep brown or a dark with a violet or blue under it.`;
     case "grey temperature": {
       const says = c.greys.map((g) => `${g.code} (b* ${signed(g.b)})`).join(", ");
       const side = c.scene === "warm" ? "cool" : "warm";
@@ -14,9 +14,9 @@ export function cautionInWords(c: Caution): string {
         : `${says} are ${side} greys in a ${c.scene} scene: they will look like another light.`;
     }
     case "highlight lost":
-      return `The highlight closes by ${c.closesBy.toFixed(0)} L* as the lighter passes go over it: stop them short of it, or lift it with the blender.`;
+      return `The highlight closes by ${c.closesBy.toFixed(0)} in lightness as the lighter passes go over it: stop them short of it, or lift it with the blender.`;
     case "white filled":
-      return `The lightest place comes out ${c.belowPaper.toFixed(0)} L* below bare paper: leave paper there, white things live from it.`;
+      return `The lightest place comes out ${c.belowPaper.toFixed(0)} darker than bare paper: leave paper there, white things live from it.`;
     case "capacity":
       return `${c.coats.toFixed(1)} coats in the shadow where the paper holds ${c.holds}: uptake stops and bleed grows. Thinner coats, or another school.`;
     case "bleed":

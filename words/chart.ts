@@ -36,11 +36,11 @@ export function doubtInWords(d: Doubt): string {
         ? `${Math.round(100 * d.figure)} % of it is at the end of the scale`
         : "a white cell beside it glares";
     case "uneven":
-      return `lightness varies by ${d.figure.toFixed(1)} L* within it: streaks, or not filled`;
+      return `lightness varies by ${d.figure.toFixed(1)} within it: streaks, or not filled`;
     case "not coloured":
       return `only ${d.figure.toFixed(1)} ΔE00 from bare paper`;
     case "lighter than one coat less":
-      return `${d.figure.toFixed(1)} L* lighter than with one coat less`;
+      return `${d.figure.toFixed(1)} lighter than with one coat less`;
     case "unlike before":
       return `${d.figure.toFixed(1)} ΔE00 from the known reading`;
   }

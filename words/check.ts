@@ -40,7 +40,7 @@ export function noticedInWords(
     case "lost highlight":
       return {
         says: `The highlight of ${nameOf(n.area)} is covered by darker tones`,
-        figure: `${n.darker.toFixed(0)} L* darker than was picked`,
+        figure: `${n.darker.toFixed(0)} darker than was picked`,
         advice: "keep a spot white, or lift it with the blender at the end",
       };
     case "pale cover":
@@ -52,13 +52,13 @@ export function noticedInWords(
     case "flat":
       return {
         says: "The whole picture has little contrast",
-        figure: `${n.span.toFixed(0)} L* from dark to light`,
+        figure: `${n.span.toFixed(0)} in lightness from dark to light`,
         advice: "widen the groups of what should stand out",
       };
     case "less contrast":
       return {
         says: "The whole picture is flatter than its reference",
-        figure: `${n.span.toFixed(0)} L* instead of ${n.wanted.toFixed(0)}`,
+        figure: `${n.span.toFixed(0)} in lightness instead of ${n.wanted.toFixed(0)}`,
         advice: "deepen the darkest areas, or leave more paper white",
       };
   }

@@ -8,11 +8,11 @@ export function shortfallInWords(s: Shortfall): string {
     case "no dark pencil":
       return "no pencil at hand is dark enough";
     case "darkest too light":
-      return `the darkest pencil at hand, ${s.code}, gives L* ${signed(s.lightness)}`;
+      return `the darkest pencil at hand, ${s.code}, gives lightness ${signed(s.lightness)}`;
     case "colour would go":
-      return `deeper layers of ${s.code} would take its colour away: it still reads as itself down to L* ${signed(s.lightness)}`;
+      return `deeper layers of ${s.code} would take its colour away: it still reads as itself down to lightness ${signed(s.lightness)}`;
     case "white stops":
-      return `white over this ground stops at L* ${signed(s.lightness)}`;
+      return `white over this ground stops at lightness ${signed(s.lightness)}`;
     case "no white pencil":
       return "no white pencil is at hand to lighten it";
     case "hue out of reach":
@@ -35,7 +35,7 @@ export function drawingInWords({ part, values, layers, pressures }: NonNullable<
   readonly where: string;
   readonly stroke: string;
 } {
-  const value = (v: number) => `L* ${v.toFixed(0)}`;
+  const value = (v: number) => `lightness ${v.toFixed(0)}`;
   const range =
     values.length === 1
       ? `at ${value(values[0]!)}`

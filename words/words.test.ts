@@ -34,7 +34,10 @@ describe("numbers", () => {
 describe("advice", () => {
   const pair = ["clay1c", "clay7m"] as const;
   const cases: readonly (readonly [Advice, RegExp])[] = [
-    [{ kind: "step too wide", pair, deltaL: 31.6 }, /^Step 32 L\* from clay1c to clay7m.*no owned marker/],
+    [
+      { kind: "step too wide", pair, deltaL: 31.6 },
+      /^A step of 32 in lightness from clay1c to clay7m.*no owned marker/,
+    ],
     [
       {
         kind: "step too wide",
@@ -46,7 +49,7 @@ describe("advice", () => {
     ],
     [{ kind: "twins", pair, deltaE00: 0.84 }, /twins on this paper, 0\.8 ΔE00 apart/],
     [{ kind: "mud", pair, chromaLost: 17.2 }, /loses 17 of colour strength.*thin coat of clay1c/],
-    [{ kind: "contrast", contrast: 12.2, wanted: 30 }, /^Contrast 12 L\* where 30 is wanted/],
+    [{ kind: "contrast", contrast: 12.2, wanted: 30 }, /^Contrast 12 where 30 is wanted/],
     [{ kind: "local colour", deltaE00: 6.24 }, /local colour is 6\.2 ΔE00 off: a visible difference/],
   ];
   it.each(cases)("%j says its number and what to do", (advice, says) =>
@@ -79,7 +82,7 @@ describe("a chart", () => {
   it("says what is doubtful about a cell, also of pages that were read by earlier versions", () => {
     expect(doubtInWords({ kind: "glare", figure: 0.12 })).toContain("12 %");
     expect(doubtInWords({ kind: "glare", figure: 0 })).toContain("beside it glares");
-    expect(doubtInWords({ kind: "uneven", figure: 2.34 })).toContain("2.3 L*");
+    expect(doubtInWords({ kind: "uneven", figure: 2.34 })).toContain("2.3 within it");
     const old = { kind: "uneven", figure: 0, message: "as it was said" } as const;
     expect(doubtInWords(old)).toBe("as it was said");
   });
@@ -113,7 +116,7 @@ describe("everything that is named", () => {
   it("a value out of reach says why", () => {
     expect(shortfallInWords({ kind: "no white pencil" })).toContain("no white pencil");
     expect(shortfallInWords({ kind: "darkest too light", code: "pencil sloe", lightness: 23.3 })).toContain(
-      "L* 23",
+      "lightness 23",
     );
   });
   it("uses are told once an area, with what they are there", () => {

@@ -96,7 +96,7 @@ export function auditCodes(
           kind: "deeper code, lighter swatch",
           codes: [pale.code, deep.code],
           figure: lighter,
-          message: `${deep.code} should be deeper than ${pale.code} and is ${lighter.toFixed(1)} L* lighter`,
+          message: `${deep.code} should be deeper than ${pale.code} and is ${lighter.toFixed(1)} lighter`,
         });
       if (apart < TWIN)
         twins.push({

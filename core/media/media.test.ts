@@ -107,7 +107,7 @@ describe("passes of an area with everything in it", () => {
     expect(passWhere(passes[0]!)).toBe("in the shadow, bolder than feels right; let it dry");
     expect(passWhere(passes[4]!)).toBe("in the light only, over dry ink");
     expect(passWhere(passes[6]!)).toBe("all over, flat: it fills the tooth");
-    expect(passWhere(passes[8]!)).toBe("over all: L* 80 to L* 40");
+    expect(passWhere(passes[8]!)).toBe("over all: lightness 80 to lightness 40");
     expect(passStroke(passes[8]!)).toContain("2–4 layers");
     expect(passStroke(passes.at(-1)!)).toContain("last");
   });

@@ -216,7 +216,7 @@ describe("a pencil plan", () => {
     const black = planStep([8, 0, 0], surface(0), plan.trio, roles, fit);
     expect(black.deltaE00).toBeGreaterThan(REACHED);
     expect(shortfallInWords(shortfallOf(black, plan)!)).toMatch(
-      /darkest pencil at hand, .* gives L\*|take its colour away/,
+      /darkest pencil at hand, .* gives lightness|take its colour away/,
     );
     expect(shortfallOf({ ...black, deltaE00: 1 }, plan)).toBeUndefined();
     const without = planStep([95, 0, 0], surface(-1), [], { darks: [], white: undefined }, fit);

@@ -99,8 +99,8 @@ function ValuesChart({ found }: { readonly found: LookOverOutput }) {
     <section aria-label="Values">
       <h2 className="m-0 mb-1 text-[17px]">Values</h2>
       <p className="mt-0 mb-1 text-[15px]">
-        From L* {values.dark.toFixed(0)} to {values.light.toFixed(0)}:{" "}
-        {(values.light - values.dark).toFixed(0)} L* of contrast
+        From lightness {values.dark.toFixed(0)} to {values.light.toFixed(0)}:{" "}
+        {(values.light - values.dark).toFixed(0)} of contrast
         {wanted && `; the reference has ${(wanted.light - wanted.dark).toFixed(0)}`}.
       </p>
       <ChartCanvas
@@ -134,7 +134,7 @@ function ValuesChart({ found }: { readonly found: LookOverOutput }) {
         options={(ink) => ({
           parsing: false,
           scales: {
-            x: { type: "linear", ...axis(ink, "lightness L*", { min: 0, max: 100, stepSize: 20 }) },
+            x: { type: "linear", ...axis(ink, "lightness", { min: 0, max: 100, stepSize: 20 }) },
             y: axis(ink, "% of it", { min: 0, precision: 0 }),
           },
           plugins: { legend: { labels: { color: ink.text, font: ink.font, boxHeight: 1 } } },

@@ -1,5 +1,5 @@
 "use client";
-import { Target, X } from "lucide-react";
+import { X } from "lucide-react";
 import { useState } from "react";
 import { labToHex } from "@/core/colour/display";
 import { areaSizeOf, MATERIALS, tonesFor, type Material } from "@/core/group/material";
@@ -200,7 +200,7 @@ export function GroupWishes({ area }: { readonly area: Area }) {
 }
 
 /** Colours that were picked in the picture for the area. */
-export function Readings({ area, onMatch }: { readonly area: Area; readonly onMatch: () => void }) {
+export function Readings({ area }: { readonly area: Area }) {
   const run = useRun();
   if (!PLACES.some((p) => area.readings[p])) return null;
   return (
@@ -234,9 +234,6 @@ export function Readings({ area, onMatch }: { readonly area: Area; readonly onMa
           </div>
         );
       })}
-      <button className="button ml-auto self-center" onClick={onMatch}>
-        <Target size={16} aria-hidden /> Match exactly
-      </button>
     </div>
   );
 }

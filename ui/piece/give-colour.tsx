@@ -37,7 +37,10 @@ export function GiveColour({ area, rack }: { readonly area: Area; readonly rack:
     setText("");
   };
   return (
-    <form className="flex flex-wrap items-center gap-x-2 gap-y-1 text-[14px]" onSubmit={submit}>
+    <form
+      className="flex min-w-0 flex-1 flex-wrap items-center gap-x-2 gap-y-1 text-[14px]"
+      onSubmit={submit}
+    >
       <label className="flex items-center gap-1.5">
         Or give the
         <select className="field" value={place} onChange={(e) => setPlace(e.target.value as Place)}>

@@ -78,7 +78,7 @@ describe("shadows", () => {
   it("are none where there are none", () =>
     expect(says(<LaidShadows area={bare} rack={rack} cover={[]} />)).toBe(""));
   it("ask for depth and lean until a shadow was read", () => {
-    expect(says(<ShadowTab area={skin} rack={rack} group={group} />)).toContain("Deeper by 16 L*");
+    expect(says(<ShadowTab area={skin} rack={rack} group={group} />)).toContain("Deeper by 16 in lightness");
     const read = { ...skin, readings: { ...skin.readings, shadow: picked } };
     expect(says(<ShadowTab area={read} rack={rack} group={group} />)).toContain(
       "Wanted: the shadow as read.",

@@ -185,10 +185,10 @@ function Detail({ school }: { school: SchoolOutput }) {
       <dl className="m-0 grid grid-cols-[1fr_auto] content-start gap-y-0.5 text-[14px]">
         {(
           [
-            ["Lightest and darkest, L*", school.lightness.map((v) => v.toFixed(0)).join(" to ")],
+            ["Lightest and darkest, in lightness", school.lightness.map((v) => v.toFixed(0)).join(" to ")],
             ["Edge beyond an even fade", `${school.edge.toFixed(1)} ΔE00/mm`],
             ["Evenness of the fade", school.softness.toFixed(2)],
-            ["Spread between strokes", `${school.texture.toFixed(1)} L*`],
+            ["Spread between strokes", `${school.texture.toFixed(1)} in lightness`],
             ["Most coats on one spot", school.mostCoats.toFixed(1)],
             ...school.ink.map((i) => [i.code, `${i.coats.toFixed(2)} coats`] as const),
           ] as const

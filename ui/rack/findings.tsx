@@ -39,7 +39,7 @@ export function Findings({ rack, onChoose }: Props) {
         says="Stretches of lightness in a family that nothing you own reaches: a blend across them shows its edge."
       >
         {gaps.slice(0, MOST_SHOWN).map((g) => (
-          <Row key={`${g.family} ${g.deep}`} figure={`${g.width.toFixed(0)} L*`}>
+          <Row key={`${g.family} ${g.deep}`} figure={`${g.width.toFixed(0)} in lightness`}>
             {chip(g.pale!)} <span aria-hidden>to</span> {chip(g.deep)}
             <span className="basis-full text-[13px] text-soft">
               {g.closing ? <>closed best by {chip(g.closing)}</> : "no marker of the range closes it"}

@@ -56,7 +56,7 @@ export function OneCell({
           <h2 className="code m-0 text-[18px]">{nameOf(cell)}</h2>
           <p className="m-0 text-[15px]">{labInWords(cell.lab)}</p>
           <p className="m-0 text-[14px] text-soft">
-            spread {cell.spread.toFixed(1)} ΔE00, streaks {cell.streakiness.toFixed(1)} L*, trust{" "}
+            spread {cell.spread.toFixed(1)} ΔE00, streaks {cell.streakiness.toFixed(1)}, trust{" "}
             {Math.round(100 * cell.confidence)}%
           </p>
           {before && (

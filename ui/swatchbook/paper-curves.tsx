@@ -7,7 +7,7 @@ import type { Rack } from "@/store/rack";
 import { CoatCurves } from "./coat-curves";
 
 const MEASURES: readonly { readonly name: string; readonly of: (lab: Lab) => number }[] = [
-  { name: "Lightness L*", of: (l) => l[0] },
+  { name: "Lightness", of: (l) => l[0] },
   { name: "Colour strength C*", of: chroma },
   { name: "a*, green to red", of: (l) => l[1] },
   { name: "b*, blue to yellow", of: (l) => l[2] },

@@ -189,7 +189,7 @@ describe("a page as read", () => {
   it("shows the first doubtful cell with its reason, and how many are open", () => {
     const words = wordsOf(drawn(<ScanReview scan={stored} chart={chart} paper={paper} earlier={[]} />));
     expect(words).toContain("Chart 7, page 1 of 1");
-    expect(words).toContain("Uneven. lightness varies by 2.2 L*");
+    expect(words).toContain("Uneven. lightness varies by 2.2 within");
     expect(words).toContain("1 of 1 open");
     expect(words).toContain("Store 1 reading");
     expect(words).toContain("only white was set");

@@ -37,9 +37,9 @@ export function CoverageTable({
               {r.strengths.map((s) => (
                 <td key={s.under} className="pr-3 whitespace-nowrap">
                   <Chip hex={s.covered.hex} />{" "}
-                  <span className="align-super text-[13px]">
+                  <span className="align-super text-[13px]" title="in lightness">
                     {s.covers ? "" : "✕ "}
-                    {signed(-s.deepening)} L*
+                    {signed(-s.deepening)}
                   </span>
                 </td>
               ))}

@@ -1,5 +1,5 @@
 "use client";
-import { BookMarked, Check, LibraryBig } from "lucide-react";
+import { BookMarked, Check, LibraryBig, Target } from "lucide-react";
 import { Link } from "@/ui/kit/link";
 import { memo, useState } from "react";
 import type { GroupOutput } from "@/compute/group-output";
@@ -97,8 +97,15 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
   return (
     <div className="min-w-0 space-y-3">
       <GroupWishes area={area} />
-      <Readings area={area} onMatch={() => setMatching(true)} />
-      <GiveColour area={area} rack={rack} />
+      <Readings area={area} />
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
+        <GiveColour area={area} rack={rack} />
+        {target && (
+          <button className="button ml-auto" onClick={() => setMatching(true)}>
+            <Target size={16} aria-hidden /> Match exactly
+          </button>
+        )}
+      </div>
       <Progress work={shown.plan} doing="Planning the group" />
       <p role="status" className="sr-only">
         {group && shown.hasTarget && !shown.isRenewed

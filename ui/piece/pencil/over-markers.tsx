@@ -16,7 +16,7 @@ export function OverMarkers({ plan }: { plan: PencilPlanOutput }) {
               <span
                 key={o.under}
                 className="flex h-7 w-11 border border-strong"
-                title={`over ${o.under}: L* ${signed(o.seen.lab[0])}`}
+                title={`over ${o.under}: lightness ${signed(o.seen.lab[0])}`}
               >
                 <span className="w-3" style={{ background: o.bare.hex }} />
                 <span className="flex-1" style={{ background: o.seen.hex }} />

@@ -10,8 +10,8 @@ export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
       <p className="m-0 text-[14px]">
         {plan.base?.code ? (
           <>
-            Base <strong className="code">{plan.base.code}</strong>, {signed(plan.base.above)} L* above the
-            middle value
+            Base <strong className="code">{plan.base.code}</strong>, {signed(plan.base.above)} above the
+            middle lightness
             {plan.base.above < plan.wantedAbove ? (
               <strong> (at least {plan.wantedAbove} is better: pencil only darkens it)</strong>
             ) : (
@@ -39,7 +39,7 @@ export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
                 className="border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]"
               >
                 <strong>
-                  L* {signed(s.wanted.lab[0])} is not reached ({s.deltaE00.toFixed(1)} ΔE00):
+                  Lightness {signed(s.wanted.lab[0])} is not reached ({s.deltaE00.toFixed(1)} ΔE00):
                 </strong>{" "}
                 {s.shortfall}.
               </li>
@@ -51,7 +51,7 @@ export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
         <table className="mt-1 border-collapse">
           <thead>
             <tr>
-              {["wanted L*", "layers from the paper up", "comes out", "ΔE00"].map((h) => (
+              {["wanted lightness", "layers from the paper up", "comes out", "ΔE00"].map((h) => (
                 <th key={h} className="pr-4 text-left">
                   {h}
                 </th>
@@ -66,7 +66,7 @@ export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
                   {s.onPaper ? "bare paper" : (plan.base?.code ?? "bare paper")}
                   {s.layers.map((l) => `, ${pencilName(l.code)} ×${l.layers} ${l.pressure}`).join("")}
                 </td>
-                <td className="pr-4">L* {signed(s.lab[0])}</td>
+                <td className="pr-4">{signed(s.lab[0])}</td>
                 <td>{s.deltaE00.toFixed(1)}</td>
               </tr>
             ))}

@@ -53,7 +53,7 @@ export function Soften({
               value={wish.deltaL}
               onChange={(deltaL) => onWish({ ...wish, deltaL })}
             />{" "}
-            {signed(wish.deltaL)} L*
+            {signed(wish.deltaL)} in lightness
           </span>
         )}
       </div>
@@ -65,7 +65,7 @@ export function Soften({
                 <span className="flex-1" style={{ background: tone.hex }} />
                 <span className="flex-1" style={{ background: a.hex }} />
               </span>
-              {pencilName(a.code)}, {counted(a.layers, "light layer")}: {signed(a.deltaL)} L*
+              {pencilName(a.code)}, {counted(a.layers, "light layer")}: {signed(a.deltaL)} in lightness
             </li>
           ))}
           {!adjustments.length && (

@@ -16,7 +16,7 @@ export function ValueScale({ steps, base }: { steps: readonly PencilStepOutput[]
           <span
             className="block h-7"
             style={{ background: s.wanted.hex }}
-            title={`wanted L* ${signed(s.wanted.lab[0])}`}
+            title={`wanted lightness ${signed(s.wanted.lab[0])}`}
           />
           <span
             className="flex h-11 items-end justify-end px-1 text-[12px]"

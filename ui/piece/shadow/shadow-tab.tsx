@@ -98,7 +98,7 @@ export const ShadowTab = memo(function ShadowTab({ area, rack, group }: Props) {
           <>
             <span className="flex items-center gap-1.5">
               Deeper by <Slider label="Deeper by" value={depth} least={6} most={40} onChange={setDepth} />{" "}
-              {depth} L*
+              {depth} in lightness
             </span>
             <label className="flex items-center gap-1.5">
               Temperature{" "}
@@ -212,7 +212,7 @@ function GreyBases({ bases }: { bases: NonNullable<ShadowsOutput["greyBases"]> }
             <span className="code">{b.cool}</span> and <Chip hex={b.colours[1].hex} />
             <span className="code">{b.warm}</span>
             <span className="text-soft">
-              {b.apart.toFixed(0)} apart, {b.deltaL.toFixed(1)} L*
+              {b.apart.toFixed(0)} apart, {b.deltaL.toFixed(1)} in lightness
             </span>
           </li>
         ))}
