@@ -91,7 +91,7 @@ await page.keyboard.press("m");
 await page.getByText(/comes closer/).waitFor({ timeout: 90_000 });
 await shoot("match");
 await open(`${kite}?area=area-1&tab=shadow`);
-await page.getByText("wanted shadow, L*").first().waitFor({ timeout: 60_000 });
+await page.getByText("wanted shadow, lightness").first().waitFor({ timeout: 60_000 });
 await shoot("shadow");
 await open(`${moth}?area=area-1&tab=pencil`);
 await page.getByText("Three neighbours").waitFor({ timeout: 60_000 });
