@@ -28,7 +28,7 @@ describe("the server's threads", () => {
     expect(refused).toBeInstanceOf(BadInput);
     expect((refused as BadInput).problems.map((p) => p.path)).toContain("spoon");
   });
-  it("are stopped in the middle of whatever they do, and the next question has another", async () => {
+  it("are stopped in the middle of whatever they do, and the next question has another; pages have one that waits for nobody", async () => {
     const controller = new AbortController();
     const many = Array.from({ length: 40 }, (_, i) => ({
       ...desk.inks[i % desk.inks.length]!,
@@ -39,8 +39,14 @@ describe("the server's threads", () => {
       { ...desk, inks: many, target: { lab: [50, 10, 10] }, search: "exhaustive", maxCoats: 6 },
       controller.signal,
     );
-    setTimeout(() => controller.abort(), 300);
-    await expect(work).rejects.toBeInstanceOf(Cancelled);
+    const stopped = expect(work).rejects.toBeInstanceOf(Cancelled);
+    const ofPages = (await askInThread("predict", { ...desk, stacks: [[code]] }, going, {
+      asker: "pages",
+      longest: 30_000,
+    })) as { stacks: unknown[] };
+    expect(ofPages.stacks).toHaveLength(1);
+    controller.abort();
+    await stopped;
     const { stacks } = (await askInThread("predict", { ...desk, stacks: [[code]] }, going)) as {
       stacks: unknown[];
     };
@@ -58,27 +64,6 @@ describe("the server's threads", () => {
     );
     expect(performance.now() - start).toBeLessThan(20_000);
     await expect(askInThread("match", heavy, AbortSignal.abort())).rejects.toBeInstanceOf(Cancelled);
-  });
-  it("have one for pages, which wait for nobody's planning", async () => {
-    const many = Array.from({ length: 40 }, (_, i) => ({
-      ...desk.inks[i % desk.inks.length]!,
-      code: `ink${i}`,
-    }));
-    const heavy = { ...desk, inks: many, target: { lab: [50, 10, 10] }, search: "exhaustive", maxCoats: 6 };
-    const stop = new AbortController();
-    const planning = Array.from({ length: 2 }, () =>
-      askInThread("match", heavy, stop.signal).then(
-        () => "done",
-        (e: unknown) => (e as Error).name,
-      ),
-    );
-    const { stacks } = (await askInThread("predict", { ...desk, stacks: [[code]] }, going, {
-      asker: "pages",
-      longest: 20_000,
-    })) as { stacks: unknown[] };
-    expect(stacks).toHaveLength(1);
-    stop.abort();
-    expect(new Set(await Promise.all(planning))).toEqual(new Set([new Cancelled().name]));
   });
   it("know a desk by its handle, also a thread that has not opened it", async () => {
     const { desk: handle } = (await askInThread("open", desk, going)) as { desk: string };

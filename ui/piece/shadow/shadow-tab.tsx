@@ -156,7 +156,7 @@ export const ShadowTab = memo(function ShadowTab({ area, rack, group }: Props) {
             .filter((k) => shown.some((s) => s.kind === k))
             .map((k) => (
               <section key={k} aria-label={k}>
-                <h3 className="m-0 text-[15px]">
+                <h3 className="mt-3 mb-0 text-[15px]">
                   {k[0]!.toUpperCase() + k.slice(1)}{" "}
                   <span className="text-[14px] font-normal text-soft">{shadowInWords[k]}</span>
                 </h3>
