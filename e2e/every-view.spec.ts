@@ -1,21 +1,11 @@
-import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import { expect, test } from "./test";
+import { faults } from "./faults";
 import { open } from "./studio";
 import { thingsOf, viewsOf, type View } from "./views";
 
-const EVERYTHING = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22a", "wcag22aa", "best-practice"];
 /** What another width or surround can change. */
 const BY_WIDTH = ["target-size", "scrollable-region-focusable", "region", "landmark-one-main"];
-
-async function faults(page: Page, only?: readonly string[]): Promise<string[]> {
-  // One page and no frames: what is only for those costs half the time.
-  const axe = new AxeBuilder({ page })
-    .setLegacyMode(true)
-    .options({ resultTypes: ["violations"], iframes: false });
-  const { violations } = await (only ? axe.withRules([...only]) : axe.withTags(EVERYTHING)).analyze();
-  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(" | ")}`);
-}
 
 /** What reaches beyond the page's side, where nothing around it scrolls. */
 const beyond = (page: Page): Promise<string[]> =>

@@ -1,5 +1,5 @@
 import { expect, test } from "./test";
-import { openKiteMender, savedNotice, stored } from "./studio";
+import { listens, openKiteMender, savedNotice, stored } from "./studio";
 
 test("the demo piece opens planned, with layers, ruler and reasons", async ({ page }) => {
   await openKiteMender(page);
@@ -44,6 +44,7 @@ test("deep links, history and keys lead through the areas", async ({ page }) => 
   await page.goBack();
   await expect(page.getByRole("heading", { name: "Hair", exact: true })).toBeVisible();
   await page.reload();
+  await listens(page);
   await expect(page.getByRole("heading", { name: "Hair", exact: true })).toBeVisible();
 });
 

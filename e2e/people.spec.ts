@@ -2,6 +2,7 @@ import { readdirSync } from "node:fs";
 import path from "node:path";
 import { expect, test, type Browser, type BrowserContext, type Page } from "@playwright/test";
 import { routesOnDisk } from "@/fixtures/malformed";
+import { faults } from "./faults";
 import { bands, listens } from "./studio";
 import { closeBrowsers, fill, newBrowser, PASSWORD, sessionOf, startServer, type Server } from "./server";
 
@@ -76,10 +77,12 @@ test("the first account needs the set-up code, shows its recovery codes, and beg
   await fill(page, "Wren");
   await page.getByRole("button", { name: "Make the account" }).click();
   await expect(page.locator("p[role=alert]")).toContainText("expected an invitation or set-up code");
+  expect(await faults(page)).toEqual([]);
   await page.getByLabel("Set-up code or invitation").fill(SETUP.toUpperCase());
   await page.getByRole("button", { name: "Make the account" }).click();
   const list = page.getByRole("region", { name: "Recovery codes" }).getByRole("listitem");
   await expect(list).toHaveCount(8);
+  expect(await faults(page)).toEqual([]);
   codes = await list.allTextContents();
   expect(new Set(codes).size).toBe(8);
   await page.getByRole("button", { name: "I have kept them" }).click();
@@ -121,6 +124,7 @@ test("signing out ends the session, signing in begins another", async ({ request
   await fill(page, "wren", "not the password");
   await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page.locator("p[role=alert]")).toContainText("do not belong together");
+  expect(await faults(page)).toEqual([]);
   await fill(page, "WREN");
   await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page).toHaveURL(/\/$/);
@@ -327,6 +331,7 @@ test("a forgotten password is chosen anew by a recovery code, once; all sessions
   const { page } = await browserOf(browser);
   await page.goto("/recover");
   await listens(page);
+  expect(await faults(page)).toEqual([]);
   await page.getByLabel("Name").fill("Wren");
   await page.getByLabel("One of your recovery codes").fill(codes[0]!.replaceAll("-", " ").toUpperCase());
   await page.getByLabel("New password").fill("another four words");

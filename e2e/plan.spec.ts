@@ -1,5 +1,15 @@
 import { expect, test } from "./test";
-import { bands, layersOf, newPiece, offeredGroups, pickAt, savedNotice, stored, upload } from "./studio";
+import {
+  listens,
+  bands,
+  layersOf,
+  newPiece,
+  offeredGroups,
+  pickAt,
+  savedNotice,
+  stored,
+  upload,
+} from "./studio";
 
 test("from a picture to a kept, overruled, exported group", async ({ page, request }) => {
   const id = await newPiece(page, "Terracotta pot");
@@ -63,6 +73,7 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
   await test.step("a reload shows the same plan", async () => {
     const before = await codes();
     await page.reload();
+    await listens(page);
     await expect.poll(codes).toEqual(before);
     expect(
       layersOf((await stored(request, id)).document.areas[0]!, "tone").find((t) => t.code === "soot9c"),

@@ -2,6 +2,7 @@ import type { Page } from "@playwright/test";
 import { expect, test } from "./test";
 import type { Area } from "@/core/piece/piece";
 import {
+  listens,
   bands,
   layersOf,
   newPiece,
@@ -94,6 +95,7 @@ test("an area gets a school, a shadow that starts bold enough, and a pencil plan
   await expect(steps.last()).toContainText("gel white");
   await expect(page.getByRole("region", { name: "Supply list" })).toContainText("gel white");
   await page.reload();
+  await listens(page);
   await expect(steps.filter({ hasText: "when dry" }).first()).toBeVisible();
 });
 
@@ -194,6 +196,7 @@ test("kept groups are found, judged, made again from what is owned, saved and br
     { timeout: 45_000 },
   );
   await page.reload();
+  await listens(page);
   await expect(card.getByLabel("Verdict on Thin marker paper")).toHaveValue("nearly");
 
   const file = await (await request.get("/api/groups")).body();

@@ -18,6 +18,7 @@ test("the rack shows measured markers; the finder and the arrows walk it", async
   await page.keyboard.press("ArrowDown");
   await expect(chosen).toHaveAttribute("data-marker", /^tarn/);
   await page.reload();
+  await listens(page);
   await expect(page.getByRole("complementary", { name: "Marker" }).getByRole("heading").first()).toHaveText(
     /^tarn/,
   );
@@ -115,6 +116,7 @@ test("both surrounds are neutral, at L* 92 and 45, and remembered", async ({ pag
   await page.keyboard.press("d");
   expect(await ground()).toBe("rgb(106, 106, 106)");
   await page.reload();
+  await listens(page);
   expect(await ground()).toBe("rgb(106, 106, 106)");
 });
 

@@ -1,6 +1,7 @@
 import { execFileSync } from "node:child_process";
 import type { Page } from "@playwright/test";
 import { expect, test } from "./test";
+import { faults } from "./faults";
 import { listens, newPiece, open, savedNotice, stored } from "./studio";
 
 const cluster = (what: "start" | "stop") =>
@@ -29,6 +30,7 @@ test("two tabs do not overwrite each other: the later is told, and keeps its own
   await addArea(other, "Second tab");
   const told = other.getByRole("dialog", { name: "This piece was changed elsewhere" });
   await expect(told.getByRole("heading")).toBeVisible();
+  expect(await faults(other)).toEqual([]);
   expect((await stored(request, id)).document.areas.map((a) => a.name)).toEqual(["First tab"]);
   await told.getByRole("button", { name: "Keep mine as a copy" }).click();
   await expect(other.getByLabel("Name of the piece")).toHaveValue("Shared piece (copy)");

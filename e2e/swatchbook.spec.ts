@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "./test";
 import sharp from "sharp";
-import { open } from "./studio";
+import { listens, open } from "./studio";
 
 const paperNamed = async (page: Page, name: string): Promise<string> => {
   await open(page, "/swatchbook");
@@ -74,8 +74,13 @@ test("a stack is tried: predicted, read by hand, judged, and then shown as measu
   await trial.getByLabel("Reading of").fill("62 4 -6");
   await trial.getByRole("button", { name: "Read", exact: true }).click();
   await expect(trial).toContainText(/Read L\* 62.*from the prediction/);
+  const kept = page.waitForResponse(
+    (r) => r.url().includes("/api/trials/") && r.request().method() === "PATCH",
+  );
   await trial.getByLabel("Verdict on").selectOption("nearly");
+  expect((await kept).ok()).toBe(true);
   await page.reload();
+  await listens(page);
   await expect(trial.getByLabel("Verdict on")).toHaveValue("nearly");
 });
 
