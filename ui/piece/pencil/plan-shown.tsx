@@ -10,10 +10,10 @@ export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
       <p className="m-0 text-[14px]">
         {plan.base?.code ? (
           <>
-            Base <strong className="code">{plan.base.code}</strong>, {signed(plan.base.above)} above the
-            middle lightness
+            Base <strong className="code">{plan.base.code}</strong>, {Math.abs(plan.base.above).toFixed(0)}{" "}
+            {plan.base.above < 0 ? "below" : "above"} the middle lightness
             {plan.base.above < plan.wantedAbove ? (
-              <strong> (at least {plan.wantedAbove} is better: pencil only darkens it)</strong>
+              <strong> (at least {plan.wantedAbove} above it is better: pencil only darkens)</strong>
             ) : (
               ""
             )}
