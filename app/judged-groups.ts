@@ -16,6 +16,8 @@ import { compute } from "@/workers/through-primary";
 
 /** How long a page waits for what is not known yet, ms; without it the browser works it out. */
 const PATIENCE = 80;
+/** Areas of which the groups come with a page, about 4 kB each before it is compressed; the browser works out the others. */
+const MOST_ALONG = 60;
 /** Longest that the server goes on with it for the next time, ms. */
 const LONGEST = 20_000;
 
@@ -101,7 +103,7 @@ export async function judgedOf(piece: Piece, { paperId }: RackAt): Promise<Judge
   const studio = await currentStudio();
   const there = await rackAt(studio, paperId);
   if (!there) return [];
-  const questions = keptQuestions(there.rack, piece);
+  const questions = keptQuestions(there.rack, piece).slice(0, MOST_ALONG);
   const own = await buildName();
   const found = await findJudged(
     studio,
