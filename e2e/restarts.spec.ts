@@ -1,6 +1,7 @@
 import { spawn, spawnSync, type ChildProcess } from "node:child_process";
 import {
   chmodSync,
+  copyFileSync,
   existsSync,
   mkdirSync,
   mkdtempSync,
@@ -294,6 +295,25 @@ test("what is written down of a process that is a stranger's now is not believed
   expect(blendt("stop").stdout).toContain("Blendt is not running.");
   expect(lives(stranger.pid!)).toBe(true);
   stranger.kill();
+});
+
+test("a database that is dead and not yet taken off the list of processes does not run", async () => {
+  const dir = join(home, "dead");
+  mkdirSync(join(dir, "data"), { recursive: true });
+  copyFileSync("/bin/sleep", join(dir, "postgres"));
+  const runs = () => spawnSync("bash", ["scripts/cluster.sh", "running", dir]).status === 0;
+  // Whoever becomes another program while its child ends never asks for that end.
+  const parent = spawn("bash", ["-c", `"${dir}/postgres" 2 & echo $!; exec sleep 60`]);
+  const pid = await new Promise<string>((done) =>
+    parent.stdout.once("data", (d: Buffer) => done(d.toString().trim())),
+  );
+  writeFileSync(join(dir, "data", "postmaster.pid"), `${pid}\n`);
+  expect(runs()).toBe(true);
+  await expect
+    .poll(() => /^State:\s*Z/m.test(readFileSync(`/proc/${pid}/status`, "utf8")), { timeout: 15_000 })
+    .toBe(true);
+  expect(runs()).toBe(false);
+  parent.kill();
 });
 
 test("stop stops everything that a killed launcher left", async () => {

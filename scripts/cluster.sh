@@ -27,10 +27,11 @@ create() {
   chmod 600 "$dir.log"
 }
 
-# The postmaster's process, if the one that is written down is one.
+# The postmaster's process, if the one that is written down is one. One that is dead and whose end nobody has asked for yet is none.
 postmaster() {
   local pid
-  pid=$(head -n 1 "$1/data/postmaster.pid" 2>/dev/null) && [ "$(cat "/proc/$pid/comm" 2>/dev/null)" = postgres ] && echo "$pid"
+  pid=$(head -n 1 "$1/data/postmaster.pid" 2>/dev/null) && [ "$(cat "/proc/$pid/comm" 2>/dev/null)" = postgres ] &&
+    ! grep -qs '^State:[[:space:]]*Z' "/proc/$pid/status" && echo "$pid"
 }
 
 running() { postmaster "$1" >/dev/null; }

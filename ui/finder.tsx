@@ -30,8 +30,8 @@ export function Finder({ request, onClose }: FinderProps) {
 
 function Choices({ request, onClose }: FinderProps) {
   const [query, setQuery] = useState("");
-  // The field is there at once, the list a moment later; from then on it follows each letter.
-  const isListed = useDeferredValue(true, false);
+  // The field is there at once, the list a moment later, or with the first letter: Enter takes what was typed.
+  const isListed = useDeferredValue(true, false) || query !== "";
   const found = findMarkers(request?.markers ?? [], query);
   const pick = (m: RackMarker | null) => {
     if (!m || !request) return;
