@@ -19,11 +19,16 @@ export const UNKNOWN_PICTURE = "expected the handle of a picture that was opened
 
 /** Bytes of a base64 text; undefined when it is none. */
 export function bytesOf(base64: string): Uint8Array | undefined {
+  let text: string;
   try {
-    return Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
+    text = atob(base64);
   } catch {
     return undefined;
   }
+  // Going over the text as over a list is twenty times slower.
+  const bytes = new Uint8Array(text.length);
+  for (let i = 0; i < bytes.length; i++) bytes[i] = text.charCodeAt(i);
+  return bytes;
 }
 
 /**

@@ -159,33 +159,34 @@ function blurred(light: Float32Array, width: number, height: number, sigma: numb
   const bell = Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-(((i - reach) / sigma) ** 2) / 2));
   const total = bell.reduce((a, b) => a + b, 0);
   const kernel = Float64Array.from(bell, (v) => v / total);
-  const across = blurLines(light, kernel, reach, width, 3, height, 3 * width);
-  return blurLines(across, kernel, reach, height, 3 * width, width, 3);
+  const row = 3 * width;
+  const sum = new Float64Array(row);
+  const out = new Float32Array(light.length);
+  const edged = new Float32Array(row + 6 * reach);
+  for (let y = 0; y < height; y++) {
+    const own = light.subarray(y * row, (y + 1) * row);
+    edged.set(own, 3 * reach);
+    for (let i = 0; i < 3 * reach; i++) {
+      edged[i] = own[i % 3]!;
+      edged[row + 3 * reach + i] = own[row - 3 + (i % 3)]!;
+    }
+    sum.fill(0);
+    for (let k = 0; k < kernel.length; k++) addTimes(sum, kernel[k]!, edged, 3 * k);
+    out.set(sum, y * row);
+  }
+  const across = out.slice();
+  for (let y = 0; y < height; y++) {
+    sum.fill(0);
+    for (let k = 0; k < kernel.length; k++)
+      addTimes(sum, kernel[k]!, across, row * Math.min(height - 1, Math.max(0, y + k - reach)));
+    out.set(sum, y * row);
+  }
+  return out;
 }
 
-function blurLines(
-  from: Float32Array,
-  kernel: Float64Array,
-  reach: number,
-  length: number,
-  step: number,
-  lines: number,
-  lineStep: number,
-): Float32Array {
-  const out = new Float32Array(from.length);
-  const line = new Float64Array(length + 2 * reach);
-  for (let l = 0; l < lines; l++)
-    for (let c = 0; c < 3; c++) {
-      const start = l * lineStep + c;
-      for (let i = 0; i < line.length; i++)
-        line[i] = from[start + Math.min(length - 1, Math.max(0, i - reach)) * step]!;
-      for (let i = 0; i < length; i++) {
-        let sum = 0;
-        for (let k = 0; k < kernel.length; k++) sum += kernel[k]! * line[i + k]!;
-        out[start + i * step] = sum;
-      }
-    }
-  return out;
+/** Adds a part of a longer list to a sum, times something. */
+function addTimes(sum: Float64Array, times: number, list: Float64Array | Float32Array, from: number): void {
+  for (let i = 0; i < sum.length; i++) sum[i] = sum[i]! + times * list[from + i]!;
 }
 
 /** A table around the sheet: dark wood with a little grain. */
@@ -246,6 +247,24 @@ function exposed(
   return light;
 }
 
+/** The sensor's 8-bit levels: noise, and the curve of tones. */
+function developed(light: Float32Array, width: number, noise: number, random: () => number): Uint8Array {
+  const rgb = new Uint8Array(light.length);
+  const deviates = Float32Array.from({ length: DEVIATES }, () => normal(random));
+  for (let start = 0; start < rgb.length; start += 3 * width) {
+    const from = Math.floor(random() * DEVIATES);
+    for (let i = 0; i < 3 * width; i++) {
+      const v = Math.min(1, Math.max(0, light[start + i]!));
+      // Photon noise grows with the root of the light.
+      const level =
+        TONE_CURVE[Math.round(65535 * v)]! +
+        noise * deviates[(from + i) & (DEVIATES - 1)]! * (0.5 + Math.sqrt(v));
+      rgb[start + i] = Math.min(255, Math.max(0, Math.round(level)));
+    }
+  }
+  return rgb;
+}
+
 /** Photographs a sheet: perspective, uneven light of a lamp, vignette, glare, blur, noise, 8 bits, JPEG. */
 export async function photograph(drawing: Drawing, shot: Shot, random: () => number): Promise<Photo> {
   const see = sensor(shot.lamp);
@@ -256,18 +275,7 @@ export async function photograph(drawing: Drawing, shot: Shot, random: () => num
     height,
     shot.blur,
   );
-  const rgb = new Uint8Array(width * height * 3);
-  const deviates = Float32Array.from({ length: DEVIATES }, () => normal(random));
-  let next = 0;
-  for (let i = 0; i < rgb.length; i++) {
-    if (i % (3 * width) === 0) next = Math.floor(random() * DEVIATES);
-    const v = Math.min(1, Math.max(0, light[i]!));
-    // Photon noise grows with the root of the light.
-    const level =
-      TONE_CURVE[Math.round(65535 * v)]! +
-      shot.noise * deviates[next++ & (DEVIATES - 1)]! * (0.5 + Math.sqrt(v));
-    rgb[i] = Math.min(255, Math.max(0, Math.round(level)));
-  }
+  const rgb = developed(light, width, shot.noise, random);
   const jpeg = await sharp(Buffer.from(rgb.buffer), { raw: { width, height, channels: 3 } })
     .jpeg({ quality: shot.quality })
     .toBuffer();
