@@ -61,7 +61,7 @@ const answers = () =>
     (a) => a.ok,
     () => false,
   );
-const isUp = () => expect.poll(answers, { timeout: 45_000, intervals: [200] }).toBe(true);
+const isUp = () => expect.poll(answers, { timeout: 90_000, intervals: [200] }).toBe(true);
 const pidIn = (file: string) => Number(readFileSync(join(state, file), "utf8").split(" ")[0]);
 const cluster = () => {
   const found = spawnSync("find", [data, "-name", "postmaster.pid"], { encoding: "utf8" }).stdout.trim();
@@ -93,7 +93,8 @@ const names = async (ids: readonly string[]) =>
     ids.map(async (id) => ((await call("GET", `/api/pieces/${id}`))?.document as { name?: string })?.name),
   );
 
-test.describe.configure({ mode: "serial" });
+// Others are at work beside it, and it starts and builds like somebody who has just come.
+test.describe.configure({ mode: "serial", timeout: 180_000 });
 const kept: string[] = [];
 
 test.beforeAll(async () => {
@@ -117,7 +118,7 @@ test("starts once: a second start waits for nothing and harms nothing", async ()
   ]);
   expect(loser.said()).toMatch(/already running|is being started/);
   const winner = loser === first ? second : first;
-  await expect.poll(winner.said, { timeout: 45_000 }).toContain("Blendt is at");
+  await expect.poll(winner.said, { timeout: 90_000 }).toContain("Blendt is at");
   await isUp();
   expect(blendt("start").stderr).toContain(`already running at http://localhost:${port}`);
   await call("POST", "/api/studios", { name: "Kept" });
@@ -129,14 +130,14 @@ test("starts once: a second start waits for nothing and harms nothing", async ()
 test("the app and the database that die are started again", async () => {
   const app = pidIn("app");
   process.kill(app, "SIGKILL");
-  await expect.poll(() => pidIn("app") !== app && lives(pidIn("app")), { timeout: 30_000 }).toBe(true);
+  await expect.poll(() => pidIn("app") !== app && lives(pidIn("app")), { timeout: 60_000 }).toBe(true);
   await isUp();
   expect(await names(kept)).toEqual(["One", "Two"]);
   const database = postmaster();
   process.kill(database, "SIGKILL");
   await expect
     .poll(() => existsSync(join(cluster(), "data", "postmaster.pid")) && postmaster() !== database, {
-      timeout: 45_000,
+      timeout: 90_000,
     })
     .toBe(true);
   await isUp();
@@ -156,7 +157,7 @@ test("several processes answer on one port, know each other's desks, and go on w
       body: JSON.stringify(input),
       headers: { "content-type": "application/json", connection: "close" },
     });
-  await expect.poll(() => children().length, { timeout: 20_000 }).toBe(2);
+  await expect.poll(() => children().length, { timeout: 60_000 }).toBe(2);
   const desk = {
     paper: { color: "#f5f5f0" },
     inks: [{ code: "kelp4", coats: [{ lab: [60, -20, 10] }, { lab: [50, -24, 12] }] }],
@@ -169,7 +170,7 @@ test("several processes answer on one port, know each other's desks, and go on w
   };
   await isKnown();
   process.kill(first!, "SIGKILL");
-  await expect.poll(() => children().filter((c) => c !== first).length, { timeout: 20_000 }).toBe(2);
+  await expect.poll(() => children().filter((c) => c !== first).length, { timeout: 60_000 }).toBe(2);
   expect(children()).toContain(second);
   await isKnown();
   const refused = await computed("predict", { desk: "nobody", stacks: [] });
@@ -179,8 +180,8 @@ test("several processes answer on one port, know each other's desks, and go on w
   ]);
   const [left] = children();
   process.kill(pidIn("app"), "SIGKILL");
-  await expect.poll(() => lives(left!), { timeout: 20_000 }).toBe(false);
-  await expect.poll(answers, { timeout: 30_000 }).toBe(true);
+  await expect.poll(() => lives(left!), { timeout: 60_000 }).toBe(false);
+  await expect.poll(answers, { timeout: 60_000 }).toBe(true);
 });
 
 test("a launcher that was killed is followed by another, which takes over what it left", async () => {
@@ -188,8 +189,8 @@ test("a launcher that was killed is followed by another, which takes over what i
   process.kill(pidIn("launcher"), "SIGKILL");
   await expect.poll(() => lives(app)).toBe(true);
   const next = launch();
-  await expect.poll(next.said, { timeout: 45_000 }).toContain("an earlier launcher was killed");
-  await expect.poll(next.said, { timeout: 45_000 }).toContain("Blendt is at");
+  await expect.poll(next.said, { timeout: 90_000 }).toContain("an earlier launcher was killed");
+  await expect.poll(next.said, { timeout: 90_000 }).toContain("Blendt is at");
   await isUp();
   expect(lives(app)).toBe(false);
   expect(await names(kept)).toEqual(["One", "Two"]);
@@ -231,7 +232,7 @@ test("a backup is put back bit for bit, and what is none changes nothing", async
   expect(await names([later])).toEqual(["Later"]);
   expect(blendt("restore", file)).toMatchObject({ status: 0 });
   await isUp();
-  await expect.poll(() => names(kept).catch(() => []), { timeout: 30_000 }).toEqual(["One", "Two"]);
+  await expect.poll(() => names(kept).catch(() => []), { timeout: 60_000 }).toEqual(["One", "Two"]);
   expect((await fetch(`${url}/api/pieces/${later}`)).status).toBe(404);
   expect(contents()).toBe(before);
 });
@@ -318,7 +319,7 @@ test("a database that is dead and not yet taken off the list of processes does n
 
 test("stop stops everything that a killed launcher left", async () => {
   const { said } = launch();
-  await expect.poll(said, { timeout: 45_000 }).toContain("Blendt is at");
+  await expect.poll(said, { timeout: 90_000 }).toContain("Blendt is at");
   const [app, database] = [pidIn("app"), postmaster()];
   process.kill(pidIn("launcher"), "SIGKILL");
   expect(blendt("stop").stdout).toContain("Blendt has stopped.");

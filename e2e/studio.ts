@@ -97,3 +97,10 @@ export async function openKiteMender(page: Page, stage: "colour" | "steps" = "co
   const href = await page.getByRole("link", { name: "Open The Kite Mender" }).first().getAttribute("href");
   await open(page, href!.replace("colour", stage));
 }
+
+/** Adds an area and names it. */
+export const addArea = async (page: Page, name: string) => {
+  await page.getByRole("button", { name: "Add area" }).click();
+  await page.getByLabel("Name of the area").fill(name);
+  await page.keyboard.press("Enter");
+};

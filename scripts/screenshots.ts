@@ -3,7 +3,7 @@ import { chromium } from "@playwright/test";
 /** Takes one picture of each main view of a running Blendt with the demo studio: tsx scripts/screenshots.ts http://localhost:3000 */
 const base = process.argv[2] ?? "http://localhost:3000";
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+  executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium-headless-shell",
   args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -1,7 +1,7 @@
 import { BadInput } from "@/border/problem";
 import { Cancelled } from "@/core/progress";
 import { scannedDesk } from "@/fixtures/scanned-desk";
-import { askInThread, closePool } from "./server-pool";
+import { askInThread, Busy, closePool } from "./server-pool";
 
 const [paper, inks] = scannedDesk(8, 3);
 const desk = {
@@ -64,6 +64,33 @@ describe("the server's threads", () => {
     );
     expect(performance.now() - start).toBeLessThan(20_000);
     await expect(askInThread("match", heavy, AbortSignal.abort())).rejects.toBeInstanceOf(Cancelled);
+  });
+  it("go on with those who wait when what was asked before is stopped, and send more of them away than fit", async () => {
+    const many = Array.from({ length: 40 }, (_, i) => ({
+      ...desk.inks[i % desk.inks.length]!,
+      code: `ink${i}`,
+    }));
+    const heavy = { ...desk, inks: many, target: { lab: [50, 10, 10] }, search: "exhaustive", maxCoats: 6 };
+    const [stops, refusals] = [new AbortController(), [] as unknown[]];
+    // As many as there are threads, and then as many as may wait.
+    const going = Array.from({ length: 4 }, () =>
+      askInThread("match", heavy, stops.signal).catch((e: unknown) => e),
+    );
+    const waiting = Array.from({ length: 40 }, () =>
+      askInThread("predict", { ...desk, stacks: [[code]] }, new AbortController().signal).catch(
+        (e: unknown) => {
+          refusals.push(e);
+        },
+      ),
+    );
+    await new Promise((r) => setTimeout(r, 300));
+    stops.abort();
+    for (const one of await Promise.all(going)) expect(one).toBeInstanceOf(Cancelled);
+    const answers = (await Promise.all(waiting)).filter(Boolean);
+    expect(answers.length).toBeGreaterThanOrEqual(20);
+    expect(answers.length + refusals.length).toBe(40);
+    expect(refusals.length).toBeGreaterThan(0);
+    for (const one of refusals) expect(one).toBeInstanceOf(Busy);
   });
   it("know a desk by its handle, also a thread that has not opened it", async () => {
     const { desk: handle } = (await askInThread("open", desk, going)) as { desk: string };

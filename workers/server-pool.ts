@@ -23,6 +23,11 @@ const MOST_MEMORY = 900;
 /** A thread that nothing was asked of for so long ends, ms. */
 const IDLE = { people: 60_000, pages: 600_000 } as const;
 
+/** What threads run: the file that a build has made of it, or the sources. */
+const THREAD =
+  process.env.BLENDT_THREAD ??
+  path.join(/* turbopackIgnore: true */ process.cwd(), "workers", "server-thread.mjs");
+
 /** Who asks: people, or pages that are being made, which wait for a moment only and have a thread to themselves. */
 export type Asker = "people" | "pages";
 
@@ -33,16 +38,27 @@ const shared = globalThis as typeof globalThis & {
 
 const pool = (asker: Asker): Piscina<ServerJob, ServerAnswer> =>
   ((shared.blendtCompute ??= {})[asker] ??= new Piscina({
-    filename: path.join(/* turbopackIgnore: true */ process.cwd(), "workers", "server-thread.mjs"),
+    filename: THREAD,
+    name: "answerJob",
     minThreads: 0,
     // Pages are made beside the computation: one core is left to them.
     maxThreads: asker === "pages" ? 1 : Math.max(1, Math.min(4, availableParallelism() - 1)),
-    maxQueue: MOST_WAITING,
+    // One more than are let in: what wakes the pool must find room.
+    maxQueue: MOST_WAITING + 1,
     idleTimeout: IDLE[asker],
     // And they go first on the others, too.
     niceIncrement: 5,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
   }));
+
+/** A question that is answered at once. */
+const NOTHING: ServerJob = { name: "nothing", input: {} };
+
+/** Whoever waits when a thread was stopped would wait until somebody else asks: only then does the pool start another thread. */
+function wake(threads: Piscina<ServerJob, ServerAnswer>): void {
+  if (threads.queueSize && threads.threads.length < threads.maxThreads)
+    threads.run(NOTHING).catch(() => undefined);
+}
 
 /** Desks by the handle that `open` gave, for threads that have not opened them, or have ended since. */
 const desks = memory<object>(6);
@@ -60,17 +76,21 @@ async function inThread(
   const end = () => stop.abort();
   const timer = setTimeout(end, longest);
   signal.addEventListener("abort", end);
+  const threads = pool(asker);
   try {
     if (signal.aborted) throw new Cancelled();
-    return await pool(asker).run(job, { signal: stop.signal });
+    if (threads.queueSize >= MOST_WAITING)
+      throw new Busy("Others are computing just now. Try again in a moment.");
+    return await threads.run(job, { signal: stop.signal });
   } catch (e) {
+    wake(threads);
+    if (e instanceof Busy) throw e;
     if (signal.aborted) throw new Cancelled();
     if (stop.signal.aborted)
       throw new Busy(
         `This takes longer than ${longest / 1000} s here. Ask for less, or use ./blendt compute.`,
       );
     const message = e instanceof Error ? e.message : "";
-    if (/queue/i.test(message)) throw new Busy("Others are computing just now. Try again in a moment.");
     if (/memory|heap/i.test(message))
       throw new Busy("This needs more memory than there is here. Ask for less, or use ./blendt compute.");
     throw e;

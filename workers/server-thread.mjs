@@ -2,6 +2,4 @@
 import { register } from "tsx/esm/api";
 
 register();
-const { answerJob } = await import("./server-compute.ts");
-
-export default answerJob;
+export const { answerJob } = await import("./server-compute.ts");
