@@ -76,7 +76,8 @@ export default tseslint.config(
     ],
   },
   ...tseslint.configs.recommended,
-  reactHooks.configs.flat["recommended-latest"],
+  // Compiles all that it looks at.
+  { ...reactHooks.configs.flat["recommended-latest"], files: ["{app,ui}/**/*.{ts,tsx}"], ignores: ["**/*.test.*"] },
   {
     linterOptions: { reportUnusedDisableDirectives: "error" },
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },

@@ -31,7 +31,8 @@ const wanted = processesWanted();
 cluster.schedulingPolicy = cluster.SCHED_RR;
 cluster.setupPrimary({
   exec: path.resolve("node_modules/next/dist/bin/next"),
-  args: ["start", "-H", host, "-p", port],
+  // Longer than any proxy in front keeps a connection it does not use: one that is closed while a request is on its way fails.
+  args: ["start", "-H", host, "-p", port, "--keepAliveTimeout", "65000"],
   // Pages are made of many short-lived things: a larger young space collects them in passing.
   execArgv: ["--max-semi-space-size=64"],
   serialization: "advanced",

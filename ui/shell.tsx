@@ -7,6 +7,7 @@ import { createContext, useCallback, useContext, useEffect, useState, type React
 import type { RackMarker } from "@/store/rack";
 import { DroppedNotice } from "./kit/dropping";
 import { useKeptFocus } from "./kit/keep-focus";
+import { fetchLater, later } from "./kit/later";
 import { StudioMenu } from "./studio/studio-menu";
 import { switchSurround } from "./surround";
 import { useKey } from "./use-keys";
@@ -32,8 +33,14 @@ const places = [
 ];
 
 // What is opened comes when the page is there.
-const Finder = dynamic(() => import("./finder").then((m) => m.Finder), { ssr: false });
-const Shortcuts = dynamic(() => import("./shortcuts").then((m) => m.Shortcuts), { ssr: false });
+const Finder = dynamic(
+  later(() => import("./finder").then((m) => m.Finder)),
+  { ssr: false },
+);
+const Shortcuts = dynamic(
+  later(() => import("./shortcuts").then((m) => m.Shortcuts)),
+  { ssr: false },
+);
 
 const NO_MARKERS: readonly RackMarker[] = [];
 
@@ -60,7 +67,9 @@ export function Shell({
   );
   useEffect(() => {
     // Says that the page listens: what is typed or clicked before would be lost.
-    if (isReady) document.documentElement.dataset.ready = "true";
+    if (!isReady) return;
+    document.documentElement.dataset.ready = "true";
+    void fetchLater();
   }, [isReady]);
   useKeptFocus();
   useKey("/", () => markers.length > 0 && find(), PRINTED);

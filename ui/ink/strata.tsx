@@ -1,5 +1,4 @@
 "use client";
-import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import {
   closestCenter,
   DndContext,
@@ -20,6 +19,7 @@ import { CSS } from "@dnd-kit/utilities";
 import { EllipsisVertical, GripVertical, Lock, Minus, Plus, Replace, X } from "lucide-react";
 import type { KeyboardEvent } from "react";
 import type { Knowledge } from "@/core/ink/desk";
+import { ActionMenu } from "@/ui/kit/action-menu";
 import { coatsInWords, signed } from "@/words/numbers";
 import { readableOn } from "./readable";
 
@@ -298,31 +298,27 @@ function Bar({
         >
           <Replace size={16} aria-hidden />
         </button>
-        <Menu>
-          <MenuButton className="button-bare min-h-11 min-w-7 px-0" aria-label={`More on ${layer.code}`}>
-            <EllipsisVertical size={16} aria-hidden />
-          </MenuButton>
-          <MenuItems anchor="bottom end" className="z-30 border border-strong bg-panel p-1">
-            {[
-              ...(place < count - 1 ? [{ label: "Lay it later", act: () => onMove(place, place + 1) }] : []),
-              ...(place > 0 ? [{ label: "Lay it earlier", act: () => onMove(place, place - 1) }] : []),
-              {
-                label: layer.locked ? "Let it change again" : "Lock: plan the rest around it",
-                act: () => onLock(place, !layer.locked),
-              },
-              { label: "Never use it in this area", act: () => onExclude(place) },
-            ].map(({ label, act }) => (
-              <MenuItem key={label}>
-                <button
-                  onClick={act}
-                  className="block min-h-11 w-full px-3 text-left text-[15px] data-focus:bg-invert data-focus:text-invert-text"
-                >
-                  {label}
-                </button>
-              </MenuItem>
-            ))}
-          </MenuItems>
-        </Menu>
+        <ActionMenu
+          className="button-bare min-h-11 min-w-7 px-0"
+          label={`More on ${layer.code}`}
+          anchor="bottom end"
+          entries={[
+            ...(place < count - 1
+              ? [{ id: "later", content: "Lay it later", act: () => onMove(place, place + 1) }]
+              : []),
+            ...(place > 0
+              ? [{ id: "earlier", content: "Lay it earlier", act: () => onMove(place, place - 1) }]
+              : []),
+            {
+              id: "lock",
+              content: layer.locked ? "Let it change again" : "Lock: plan the rest around it",
+              act: () => onLock(place, !layer.locked),
+            },
+            { id: "never", content: "Never use it in this area", act: () => onExclude(place) },
+          ]}
+        >
+          <EllipsisVertical size={16} aria-hidden />
+        </ActionMenu>
       </span>
     </li>
   );

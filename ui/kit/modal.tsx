@@ -1,38 +1,25 @@
 "use client";
-import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/react";
-import { X } from "lucide-react";
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
+import dynamic from "next/dynamic";
+import { later } from "./later";
+
+export interface ModalProps {
+  readonly open: boolean;
+  readonly title: string;
+  readonly onClose: () => void;
+  readonly children: ReactNode;
+  readonly wide?: boolean;
+}
+
+const OpenedModal = dynamic(
+  later(() => import("./opened-modal").then((m) => m.OpenedModal)),
+  { ssr: false },
+);
 
 /** A dialog over the page. */
-export function Modal({
-  open,
-  title,
-  onClose,
-  children,
-  wide = false,
-}: {
-  open: boolean;
-  title: string;
-  onClose: () => void;
-  children: ReactNode;
-  wide?: boolean;
-}) {
-  return (
-    <Dialog open={open} onClose={onClose} className="relative z-40">
-      <DialogBackdrop className="fixed inset-0 bg-black/50" />
-      <div className="fixed inset-0 overflow-y-auto p-4">
-        <DialogPanel
-          className={`mx-auto mt-[6vh] border border-strong bg-ground p-4 ${wide ? "max-w-3xl" : "max-w-xl"}`}
-        >
-          <div className="mb-3 flex items-center justify-between gap-4">
-            <DialogTitle className="m-0 text-[19px]">{title}</DialogTitle>
-            <button className="button-bare" onClick={onClose} aria-label="Close">
-              <X size={20} aria-hidden />
-            </button>
-          </div>
-          {children}
-        </DialogPanel>
-      </div>
-    </Dialog>
-  );
+export function Modal(props: ModalProps) {
+  // Once it was open it stays, closed: it gives the focus back by itself.
+  const [wasOpen, setWasOpen] = useState(props.open);
+  if (props.open && !wasOpen) setWasOpen(true);
+  return wasOpen && <OpenedModal {...props} />;
 }

@@ -1,11 +1,11 @@
 "use client";
-import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { EllipsisVertical, Layers, Plus } from "lucide-react";
 import { Link } from "@/ui/kit/link";
 import { memo, useState, type FormEvent } from "react";
 import { tonesOf, type Area } from "@/core/piece/piece";
 import type { GroupOutput } from "@/compute/group-output";
 import { Ramp } from "@/ui/ink/ramp";
+import { ActionMenu } from "@/ui/kit/action-menu";
 import { Modal } from "@/ui/kit/modal";
 import { counted } from "@/words/numbers";
 import type { useJudged } from "./group/use-groups";
@@ -125,39 +125,29 @@ const AreaItem = memo(function AreaItem({
         <span className="block truncate pr-6 text-[15px] font-semibold">{area.name}</span>
         <AreaRamp area={area} group={group} />
       </button>
-      <Menu>
-        <MenuButton
-          className="button-bare absolute top-0 right-0 min-h-8 min-w-7 px-0"
-          aria-label={`Change ${area.name}`}
-        >
-          <EllipsisVertical size={16} aria-hidden />
-        </MenuButton>
-        <MenuItems anchor="top end" className="z-30 border border-strong bg-panel p-1">
-          {[
-            { label: "Rename", act: () => onRename({ id: area.id, name: area.name }), off: false },
-            {
-              label: "Colour it earlier",
-              act: () => run({ type: "move area", id: area.id, to: place - 1 }),
-              off: place === 0,
-            },
-            {
-              label: "Colour it later",
-              act: () => run({ type: "move area", id: area.id, to: place + 1 }),
-              off: isLast,
-            },
-            { label: "Delete", act: () => run({ type: "delete area", id: area.id }), off: false },
-          ].map(({ label, act, off }) => (
-            <MenuItem key={label} disabled={off}>
-              <button
-                onClick={act}
-                className="block min-h-9 w-full px-3 text-left text-[15px] data-disabled:opacity-40 data-focus:bg-invert data-focus:text-invert-text"
-              >
-                {label}
-              </button>
-            </MenuItem>
-          ))}
-        </MenuItems>
-      </Menu>
+      <ActionMenu
+        className="button-bare absolute top-0 right-0 min-h-8 min-w-7 px-0"
+        label={`Change ${area.name}`}
+        anchor="top end"
+        entries={[
+          { id: "name", content: "Rename", act: () => onRename({ id: area.id, name: area.name }) },
+          {
+            id: "earlier",
+            content: "Colour it earlier",
+            act: () => run({ type: "move area", id: area.id, to: place - 1 }),
+            off: place === 0,
+          },
+          {
+            id: "later",
+            content: "Colour it later",
+            act: () => run({ type: "move area", id: area.id, to: place + 1 }),
+            off: isLast,
+          },
+          { id: "delete", content: "Delete", act: () => run({ type: "delete area", id: area.id }) },
+        ]}
+      >
+        <EllipsisVertical size={16} aria-hidden />
+      </ActionMenu>
     </li>
   );
 });

@@ -1,6 +1,6 @@
 "use client";
-import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { ChevronDown } from "lucide-react";
+import { ActionMenu } from "@/ui/kit/action-menu";
 
 const FILES = [
   ["csv", "CSV, a row each"],
@@ -12,23 +12,17 @@ const FILES = [
 /** The rack as a file of one of the formats. */
 export function ExportMenu({ paperId }: { paperId: string }) {
   return (
-    <Menu>
-      <MenuButton className="button">
-        Save as <ChevronDown size={16} aria-hidden />
-      </MenuButton>
-      <MenuItems anchor="bottom end" className="z-30 border border-strong bg-panel p-1">
-        {FILES.map(([format, says]) => (
-          <MenuItem key={format}>
-            <a
-              className="block px-3 py-2 text-[15px] data-focus:bg-invert data-focus:text-invert-text"
-              href={`/api/rack?format=${format}&paper=${paperId}`}
-              download
-            >
-              {says}
-            </a>
-          </MenuItem>
-        ))}
-      </MenuItems>
-    </Menu>
+    <ActionMenu
+      className="button"
+      anchor="bottom end"
+      entries={FILES.map(([format, says]) => ({
+        id: format,
+        content: says,
+        href: `/api/rack?format=${format}&paper=${paperId}`,
+        download: true,
+      }))}
+    >
+      Save as <ChevronDown size={16} aria-hidden />
+    </ActionMenu>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
-import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { Plus, X } from "lucide-react";
+import { ActionMenu } from "@/ui/kit/action-menu";
 import { Link } from "@/ui/kit/link";
 import { labToHex } from "@/core/colour/display";
 import type { SeenArea } from "@/core/piece/overview";
@@ -76,29 +76,18 @@ export function AreaRows({ seen, pieceId, neighbours, onNeighbours, onEmphasis }
                 </button>
               ))}
               {free.length > 0 && (
-                <Menu>
-                  <MenuButton
-                    className="button min-h-7 px-1.5 py-0"
-                    aria-label={`${area.name} touches another area`}
-                  >
-                    <Plus size={14} aria-hidden />
-                  </MenuButton>
-                  <MenuItems
-                    anchor={{ to: "bottom start", gap: 4, padding: 8 }}
-                    className="z-30 border border-strong bg-panel p-1"
-                  >
-                    {free.map((s) => (
-                      <MenuItem key={s.area.id}>
-                        <button
-                          onClick={() => onNeighbours([...neighbours, [area.id, s.area.id]])}
-                          className="block min-h-11 w-full px-3 text-left text-[15px] data-focus:bg-invert data-focus:text-invert-text"
-                        >
-                          {s.area.name}
-                        </button>
-                      </MenuItem>
-                    ))}
-                  </MenuItems>
-                </Menu>
+                <ActionMenu
+                  className="button min-h-7 px-1.5 py-0"
+                  label={`${area.name} touches another area`}
+                  anchor="bottom start"
+                  entries={free.map((s) => ({
+                    id: s.area.id,
+                    content: s.area.name,
+                    act: () => onNeighbours([...neighbours, [area.id, s.area.id]]),
+                  }))}
+                >
+                  <Plus size={14} aria-hidden />
+                </ActionMenu>
               )}
             </span>
           </div>

@@ -1,0 +1,21 @@
+/** Loads of what is opened by hand only; all that this page knows of. */
+const waiting = new Set<() => Promise<unknown>>();
+
+/** What a page can do without until somebody opens it: it comes when it is wanted, or once the page stands, whichever is first. */
+export function later<T>(load: () => Promise<T>): () => Promise<T> {
+  waiting.add(load);
+  return load;
+}
+
+/** Fetches what was left for later, one after the other, while nothing else is to be done. A failure is told when it is wanted. */
+export async function fetchLater(): Promise<void> {
+  for (const load of waiting) {
+    waiting.delete(load);
+    await new Promise<void>((go) =>
+      "requestIdleCallback" in window
+        ? requestIdleCallback(() => go(), { timeout: 2000 })
+        : setTimeout(go, 200),
+    );
+    await load().catch(() => undefined);
+  }
+}
