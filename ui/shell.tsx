@@ -7,7 +7,7 @@ import { createContext, useCallback, useContext, useEffect, useState, type React
 import type { RackMarker } from "@/store/rack";
 import { DroppedNotice } from "./kit/dropping";
 import { useKeptFocus } from "./kit/keep-focus";
-import { fetchLater, later } from "./kit/later";
+import { fetchLater, later, useEver } from "./kit/later";
 import { StudioMenu } from "./studio/studio-menu";
 import { switchSurround } from "./surround";
 import { useKey } from "./use-keys";
@@ -61,6 +61,8 @@ export function Shell({
   const path = usePathname();
   const [request, setRequest] = useState<FinderRequest>();
   const [help, setHelp] = useState(false);
+  const wasFinding = useEver(request !== undefined);
+  const wasHelping = useEver(help);
   const find = useCallback(
     () => setRequest({ title: "Find a marker", markers, onPick: (m) => goTo?.(m.code) }),
     [markers, goTo],
@@ -129,8 +131,8 @@ export function Shell({
       </header>
       {children}
       <DroppedNotice />
-      <Finder request={request} onClose={() => setRequest(undefined)} />
-      <Shortcuts open={help} onClose={() => setHelp(false)} />
+      {wasFinding && <Finder request={request} onClose={() => setRequest(undefined)} />}
+      {wasHelping && <Shortcuts open={help} onClose={() => setHelp(false)} />}
     </FinderContext>
   );
 }

@@ -1,3 +1,6 @@
+"use client";
+import { useState } from "react";
+
 /** Loads of what is opened by hand only; all that this page knows of. */
 const waiting = new Set<() => Promise<unknown>>();
 
@@ -18,4 +21,11 @@ export async function fetchLater(): Promise<void> {
     );
     await load().catch(() => undefined);
   }
+}
+
+/** Whether something has been so since the page came: what was open once stays, closed, and gives the focus back by itself. */
+export function useEver(is: boolean): boolean {
+  const [was, setWas] = useState(is);
+  if (is && !was) setWas(true);
+  return was || is;
 }

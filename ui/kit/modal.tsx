@@ -1,7 +1,7 @@
 "use client";
-import { useState, type ReactNode } from "react";
+import type { ReactNode } from "react";
 import dynamic from "next/dynamic";
-import { later } from "./later";
+import { later, useEver } from "./later";
 
 export interface ModalProps {
   readonly open: boolean;
@@ -18,8 +18,5 @@ const OpenedModal = dynamic(
 
 /** A dialog over the page. */
 export function Modal(props: ModalProps) {
-  // Once it was open it stays, closed: it gives the focus back by itself.
-  const [wasOpen, setWasOpen] = useState(props.open);
-  if (props.open && !wasOpen) setWasOpen(true);
-  return wasOpen && <OpenedModal {...props} />;
+  return useEver(props.open) && <OpenedModal {...props} />;
 }

@@ -41,16 +41,16 @@ export function useShelf(rack: Rack, area: Area, group: GroupOutput | undefined)
         const near = group.tones
           .map((t) => ({ code: t.code, off: deltaE00(t.lab, lab) }))
           .reduce((a, b) => (b.off < a.off ? b : a));
-        return {
-          code: m.code,
-          hex: labToHex(lab),
-          lightness: lab[0],
-          off: near.off,
-          says: `${near.off.toFixed(1)} ΔE00 from ${near.code}, ${closeness(near.off)}`,
-        };
+        return { code: m.code, lab, near };
       })
-      .sort((a, b) => a.off - b.off)
+      .sort((a, b) => a.near.off - b.near.off)
       .slice(0, MOST)
+      .map(({ code, lab, near }) => ({
+        code,
+        hex: labToHex(lab),
+        lightness: lab[0],
+        says: `${near.off.toFixed(1)} ΔE00 from ${near.code}, ${closeness(near.off)}`,
+      }))
       .sort((a, b) => b.lightness - a.lightness);
   }, [rack, area.excluded, area.ownedOnly, group]);
 }
