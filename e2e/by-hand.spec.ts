@@ -80,6 +80,7 @@ test("undo works while a list or a tick box has the focus; letters do nothing be
   const surround = () => page.evaluate(() => document.documentElement.dataset.surround);
   const bright = await surround();
   await page.getByRole("button", { name: "Shortcuts" }).click();
+  await expect(page.getByRole("dialog", { name: "Shortcuts" }).getByRole("heading").first()).toBeVisible();
   await page.keyboard.press("d");
   expect(await surround()).toBe(bright);
   await page.keyboard.press("Escape");

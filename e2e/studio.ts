@@ -88,6 +88,8 @@ export async function pickAt(page: Page, x: number, y: number): Promise<void> {
 export async function offeredGroups(page: Page): Promise<Locator> {
   const list = page.getByRole("region", { name: "Alternatives" }).getByRole("button");
   await expect(list.first()).toBeVisible({ timeout: 45_000 });
+  // What was planned for fewer picks stays until the next plan is there.
+  await expect(page.locator("main [aria-busy=true]")).toHaveCount(0, { timeout: 45_000 });
   return list;
 }
 
