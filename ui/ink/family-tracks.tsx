@@ -117,9 +117,10 @@ export function FamilyTracks({ families, markers, chosen, onChoose }: FamilyTrac
     // What is pressed is found here: 250 markers need no listeners of their own, and are drawn again only when they change.
     <div ref={root} className="min-w-[760px]" onClick={onClick} onKeyDown={onKeyDown}>
       <div className="relative ml-16 h-6 text-[13px] text-soft" aria-hidden>
+        <span className="absolute -left-16">lightness</span>
         {[100, 90, 80, 70, 60, 50, 40, 30, 20].map((L) => (
           <span key={L} className="absolute" style={{ left: `${placeOf(L)}%` }}>
-            {L === 100 ? "L* 100" : L}
+            {L}
           </span>
         ))}
       </div>

@@ -124,9 +124,9 @@ function Audit({
 }
 
 const UNITS: Partial<Record<Finding["kind"], string>> = {
-  "deeper code, lighter swatch": "L*",
-  "greyer code, purer swatch": "C*",
-  "hue far from its family": "°",
+  "deeper code, lighter swatch": "in lightness",
+  "greyer code, purer swatch": "in colour strength",
+  "hue far from its family": "degrees of hue",
   "neighbours are twins": "ΔE00",
 };
 const figure = (f: Finding) => (UNITS[f.kind] ? `${f.figure.toFixed(1)} ${UNITS[f.kind]}` : "");

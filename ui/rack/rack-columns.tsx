@@ -110,15 +110,15 @@ export const rackColumns: readonly Column[] = [
   },
   {
     id: "lightness",
-    title: "L*",
-    width: 50,
+    title: "Lightness",
+    width: 88,
     by: lightness,
     cell: (m) => <span className="text-[14px]">{m.swatches[0] ? signed(m.swatches[0].lab[0]) : ""}</span>,
   },
   {
     id: "chroma",
-    title: "C*",
-    width: 50,
+    title: "Strength",
+    width: 82,
     by: (m) => (m.swatches[0] ? chroma(m.swatches[0].lab) : NOT_READ),
     cell: (m) => (
       <span className="text-[14px]">{m.swatches[0] ? signed(chroma(m.swatches[0].lab)) : ""}</span>

@@ -12,6 +12,7 @@ import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { pictureBlob } from "@/ui/piece/picture-blob";
 import { messageOf, send, sendPicture } from "@/ui/send";
 import { counted } from "@/words/numbers";
+import { GoodPictures } from "./good-pictures";
 import type { PaperData } from "./paper-view";
 
 interface Reading {
@@ -128,10 +129,10 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
             Choose pictures
           </FileButton>
           <span className="max-w-[70ch] text-[14px] text-soft">
-            Whole pages, any way up, up to about 35° aslant, all four ring marks in view. No lamp mirrored on
-            the page. A camera’s plain or neutral setting; no filters.
+            A camera’s plain or neutral setting; no filters. Several pages at once are read one after the other.
           </span>
         </div>
+        <GoodPictures />
         {work.length > 0 && (
           <ul className="m-0 list-none p-0" aria-label="Pictures being read" aria-live="polite">
             {work.map((w, i) => (

@@ -136,7 +136,7 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
             marks={target ? marksOf(area, group) : []}
             label={`${area.name} as it will lie on ${rack.paper.name}`}
           />
-          <div className="grid gap-3 min-[1180px]:grid-cols-[minmax(0,1fr)_236px]">
+          <div className="grid gap-3 pt-1.5 min-[1180px]:grid-cols-[minmax(0,1fr)_236px]">
             <GroupStrata area={area} rack={rack} shown={shown} onTry={tryStack} />
             <ValueRuler
               height={Math.max(220, 60 + tones.length * 48)}
