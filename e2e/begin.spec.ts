@@ -2,6 +2,7 @@ import type { Page } from "@playwright/test";
 import sharp from "sharp";
 import { newDemo } from "@/store/copy-studio";
 import { expect, test } from "./test";
+import { faults } from "./faults";
 import { listens, open, pickAt, upload } from "./studio";
 
 /** A swatch sheet of two rows and three columns on a white sheet, photographed straight. */
@@ -55,6 +56,7 @@ test("from an empty studio to a first plan: codes typed, a paper, a sheet pointe
   await pointAt(page, 160, 160);
   await pointAt(page, 560, 160);
   await pointAt(page, 560, 360);
+  expect(await faults(page)).toEqual([]);
   await page.getByRole("button", { name: "Read 6 patches" }).click();
   await page.getByRole("button", { name: "Keep 6 readings" }).click();
   await expect(page.getByText("6 of 6 known on Card")).toBeVisible();

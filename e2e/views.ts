@@ -90,6 +90,25 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     { name: "Join", path: "/join/nobody" },
     ...tabs(`${piece}/set-up`, "Set up", ["line", "sheet", "areas", "order", "reference"]).map(settling),
     settling({ name: "Light", path: `${piece}/light` }),
+    {
+      name: "Colour: a menu",
+      path: `${piece}/colour`,
+      then: async (p) => {
+        await p
+          .getByRole("button", { name: /^More on / })
+          .first()
+          .click();
+        await expect(p.getByRole("menuitem", { name: "Never use it in this area" })).toBeVisible();
+      },
+    },
+    {
+      name: "Colour: what a figure means",
+      path: `${piece}/colour`,
+      then: async (p) => {
+        await p.getByRole("button", { name: /ΔE00$/ }).first().click();
+        await expect(p.getByText(/^How different two colours look/)).toBeVisible();
+      },
+    },
     { name: "Colour: group", path: `${piece}/colour?tab=group`, then: planned },
     ...tabs(`${piece}/colour`, "Colour", ["school", "shadow", "pencil", "finish"]).map(settling),
     { name: "Colour: match", path: `${piece}/colour`, then: opens("Match exactly") },
