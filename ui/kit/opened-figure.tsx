@@ -1,27 +1,61 @@
 "use client";
-import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
-import { useEffect, useRef } from "react";
+import {
+  autoUpdate,
+  flip,
+  offset,
+  shift,
+  useClick,
+  useDismiss,
+  useFloating,
+  useInteractions,
+} from "@floating-ui/react";
+import { useEffect, useState } from "react";
 import { meaningOf } from "@/words/meaning";
 import { FIGURE, type FigureProps } from "./figure";
 
-/** A figure whose meaning was asked for: it says it as soon as it is there. */
+/** A figure whose meaning was asked for: it says it at once, beside itself, until one looks elsewhere. */
 export function OpenedFigure({ unit, children }: FigureProps) {
-  const button = useRef<HTMLButtonElement>(null);
-  useEffect(() => {
-    button.current!.focus();
-    button.current!.click();
-  }, []);
+  const [isOpen, setOpen] = useState(true);
+  const {
+    refs: { setReference, setFloating },
+    elements,
+    floatingStyles,
+    context,
+  } = useFloating<HTMLButtonElement>({
+    open: isOpen,
+    onOpenChange: setOpen,
+    strategy: "fixed",
+    placement: "bottom-start",
+    middleware: [offset(4), flip(), shift({ padding: 8 })],
+    whileElementsMounted: autoUpdate,
+  });
+  const { getReferenceProps, getFloatingProps } = useInteractions([useClick(context), useDismiss(context)]);
+  // It takes the place of the button that was pressed.
+  const button = elements.domReference;
+  useEffect(() => (button as HTMLButtonElement | null)?.focus(), [button]);
   return (
-    <Popover as="span" className="relative">
-      <PopoverButton ref={button} title={meaningOf[unit]} className={FIGURE}>
-        {children}
-      </PopoverButton>
-      <PopoverPanel
-        anchor={{ to: "bottom", gap: 4, padding: 8 }}
-        className="z-40 max-w-80 border border-strong bg-panel p-3 text-[15px]"
+    <span>
+      <button
+        ref={setReference}
+        type="button"
+        title={meaningOf[unit]}
+        className={FIGURE}
+        aria-expanded={isOpen}
+        {...getReferenceProps({ onBlur: () => setOpen(false) })}
       >
-        {meaningOf[unit]}
-      </PopoverPanel>
-    </Popover>
+        {children}
+      </button>
+      {isOpen && (
+        <span
+          ref={setFloating}
+          role="status"
+          style={floatingStyles}
+          className="z-40 w-max max-w-[min(20rem,calc(100vw-1rem))] border border-strong bg-panel p-3 text-[15px] font-normal text-text"
+          {...getFloatingProps()}
+        >
+          {meaningOf[unit]}
+        </span>
+      )}
+    </span>
   );
 }
