@@ -222,7 +222,7 @@ function Bar({
       ref={setNodeRef}
       onKeyDown={onKeyDown}
       style={{ transform: CSS.Translate.toString(transform), transition, zIndex: isDragging ? 1 : undefined }}
-      className="relative grid grid-cols-[22px_58px_52px_minmax(0,1fr)_auto] items-center gap-x-1.5 bg-panel"
+      className="relative grid grid-cols-[22px_58px_52px_minmax(0,1fr)_auto] items-center gap-x-1.5 bg-panel max-[479px]:grid-cols-[22px_58px_52px_minmax(0,1fr)]"
       data-layer={layer.code}
     >
       <button
@@ -269,9 +269,9 @@ function Bar({
           {layer.warning ? <strong>{layer.warning}</strong> : layer.where}
         </span>
       </span>
-      <span className="flex items-center">
+      <span className="flex items-center max-[479px]:col-span-3 max-[479px]:col-start-2 max-[479px]:justify-end">
         <button
-          className="button-bare min-h-11 min-w-8 px-0"
+          className="button-bare min-h-11 min-w-8 px-0 max-[479px]:min-w-11"
           disabled={layer.coats <= 1}
           onClick={() => onCoats(place, layer.coats - 1)}
           aria-label={`One coat less of ${layer.code}`}
@@ -283,7 +283,7 @@ function Bar({
           <span className="sr-only">{coatsInWords(layer.coats)}</span>
         </span>
         <button
-          className="button-bare min-h-11 min-w-8 px-0"
+          className="button-bare min-h-11 min-w-8 px-0 max-[479px]:min-w-11"
           disabled={layer.coats >= 3}
           onClick={() => onCoats(place, layer.coats + 1)}
           aria-label={`One coat more of ${layer.code}`}
@@ -291,7 +291,7 @@ function Bar({
           <Plus size={14} aria-hidden />
         </button>
         <button
-          className="button-bare min-h-11 min-w-8 px-0"
+          className="button-bare min-h-11 min-w-8 px-0 max-[479px]:min-w-11"
           onClick={() => onExchange(place)}
           aria-label={`Exchange ${layer.code} for another marker`}
           title="Exchange"
@@ -299,7 +299,7 @@ function Bar({
           <Replace size={16} aria-hidden />
         </button>
         <ActionMenu
-          className="button-bare min-h-11 min-w-7 px-0"
+          className="button-bare min-h-11 min-w-7 px-0 max-[479px]:min-w-11"
           label={`More on ${layer.code}`}
           anchor="bottom end"
           entries={[
