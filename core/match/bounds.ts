@@ -14,9 +14,9 @@ export function boundsOf(bench: Bench, target: Lab, maxCoats: number, { fill, er
   const { paper } = bench.desk;
   const lit = tristimulusWeights(paper.illuminant);
   const follow = followOf(target, lit.white);
-  const measureX = lit.x.map((v, i) => v - follow.x * lit.y[i]!);
-  const measureZ = lit.z.map((v, i) => v - follow.z * lit.y[i]!);
-  const measureY = lit.y;
+  const measureX = Float64Array.from(lit.x, (v, i) => v - follow.x * lit.y[i]!);
+  const measureZ = Float64Array.from(lit.z, (v, i) => v - follow.z * lit.y[i]!);
+  const measureY = Float64Array.from(lit.y);
   const weights = Array.from({ length: maxCoats + 1 }, (_, n) => coatWeights(n, paper.fit));
   const least = new Float64Array(36);
   const most = new Float64Array(36);
@@ -31,6 +31,9 @@ export function boundsOf(bench: Bench, target: Lab, maxCoats: number, { fill, er
 
   const mixtureOf = ([a, b]: readonly [number, number]) => measureX.map((v, i) => a * v + b * measureZ[i]!);
   const [outward, aside] = [mixtureOf(follow.out), mixtureOf(follow.aside)];
+  const [sizeX, sizeZ, sizeOut, sizeAside] = [measureX, measureZ, outward, aside].map((m) =>
+    m.map(Math.abs),
+  ) as [Float64Array, Float64Array, Float64Array, Float64Array];
   /** Least and most of every measure over the set. */
   const low = new Float64Array(5);
   const high = new Float64Array(5);
@@ -39,8 +42,6 @@ export function boundsOf(bench: Bench, target: Lab, maxCoats: number, { fill, er
     let total = 0;
     for (const c of split) total += c;
     const w = weights[total]!;
-    least.fill(0);
-    most.fill(0);
     for (let m = 0; m < branches.length; m++) {
       const b = branches[m]!;
       let surely = 0;
@@ -52,53 +53,61 @@ export function boundsOf(bench: Bench, target: Lab, maxCoats: number, { fill, er
       }
       const lowShare = shareOf(w, surely, split[m]!);
       const highShare = perhaps ? shareOf(w, surely + perhaps, split[m]!) : lowShare;
-      for (let i = 0; i < 36; i++) {
-        least[i]! += lowShare * b.low[i]!;
-        most[i]! += highShare * b.high[i]!;
-      }
+      const { low: lows, high: highs } = b;
+      if (m === 0)
+        for (let i = 0; i < 36; i++) {
+          least[i] = lowShare * lows[i]!;
+          most[i] = highShare * highs[i]!;
+        }
+      else
+        for (let i = 0; i < 36; i++) {
+          least[i]! += lowShare * lows[i]!;
+          most[i]! += highShare * highs[i]!;
+        }
     }
     fill(least, lightest);
     fill(most, darkest);
-    let [y0, y1, x0, x1, z0, z1] = [0, 0, 0, 0, 0, 0];
+    // A measure is its value in the middle of every band, more or less what its size makes of half their widths.
+    let [y, x, z, dy, dx, dz] = [0, 0, 0, 0, 0, 0];
     for (let i = 0; i < 36; i++) {
-      const lighter = lightest[i]! + error;
-      const darker = darkest[i]! - error;
-      y0 += measureY[i]! * darker;
-      y1 += measureY[i]! * lighter;
-      const mx = measureX[i]!;
-      x0 += mx * (mx > 0 ? darker : lighter);
-      x1 += mx * (mx > 0 ? lighter : darker);
-      const mz = measureZ[i]!;
-      z0 += mz * (mz > 0 ? darker : lighter);
-      z1 += mz * (mz > 0 ? lighter : darker);
+      const lighter = lightest[i]!;
+      const darker = darkest[i]!;
+      const middle = 0.5 * (lighter + darker);
+      const half = 0.5 * (lighter - darker) + error;
+      y += measureY[i]! * middle;
+      dy += measureY[i]! * half;
+      x += measureX[i]! * middle;
+      dx += sizeX[i]! * half;
+      z += measureZ[i]! * middle;
+      dz += sizeZ[i]! * half;
     }
-    low[0] = y0;
-    high[0] = y1;
-    low[1] = x0;
-    high[1] = x1;
-    low[2] = z0;
-    high[2] = z1;
+    low[0] = y - dy;
+    high[0] = y + dy;
+    low[1] = x - dx;
+    high[1] = x + dx;
+    low[2] = z - dz;
+    high[2] = z + dz;
     isMixed = false;
   };
 
   /** Whether the mixtures were worked out of the set. */
   let isMixed = false;
   const mix = (): void => {
-    let [o0, o1, a0, a1] = [0, 0, 0, 0];
+    let [o, a, dO, da] = [0, 0, 0, 0];
     for (let i = 0; i < 36; i++) {
-      const lighter = lightest[i]! + error;
-      const darker = darkest[i]! - error;
-      const mo = outward[i]!;
-      o0 += mo * (mo > 0 ? darker : lighter);
-      o1 += mo * (mo > 0 ? lighter : darker);
-      const ma = aside[i]!;
-      a0 += ma * (ma > 0 ? darker : lighter);
-      a1 += ma * (ma > 0 ? lighter : darker);
+      const lighter = lightest[i]!;
+      const darker = darkest[i]!;
+      const middle = 0.5 * (lighter + darker);
+      const half = 0.5 * (lighter - darker) + error;
+      o += outward[i]! * middle;
+      dO += sizeOut[i]! * half;
+      a += aside[i]! * middle;
+      da += sizeAside[i]! * half;
     }
-    low[3] = o0;
-    high[3] = o1;
-    low[4] = a0;
-    high[4] = a1;
+    low[3] = o - dO;
+    high[3] = o + dO;
+    low[4] = a - da;
+    high[4] = a + da;
     isMixed = true;
   };
 
