@@ -15,7 +15,8 @@ export async function fetchLater(): Promise<void> {
   for (const load of waiting) {
     waiting.delete(load);
     await new Promise<void>((go) =>
-      "requestIdleCallback" in window
+      // Not every browser tells when it has nothing else to do.
+      typeof requestIdleCallback === "function"
         ? requestIdleCallback(() => go(), { timeout: 2000 })
         : setTimeout(go, 200),
     );
