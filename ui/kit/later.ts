@@ -7,6 +7,8 @@ const waiting = new Set<() => Promise<unknown>>();
 /** What a page can do without until somebody opens it: it comes when it is wanted, or once the page stands, whichever is first. */
 export function later<T>(load: () => Promise<T>): () => Promise<T> {
   waiting.add(load);
+  // What another place brings with it comes when that place is gone to.
+  if (typeof document !== "undefined" && document.documentElement.dataset.ready) void fetchLater();
   return load;
 }
 
