@@ -12,7 +12,7 @@ export function later<T>(load: () => Promise<T>): () => Promise<T> {
   return load;
 }
 
-/** Fetches what was left for later, one after the other, while nothing else is to be done. A failure is told when it is wanted. */
+/** Fetches what was left for later, one after the other, while nothing else is to be done. What does not come is tried again when it is wanted. */
 export async function fetchLater(): Promise<void> {
   for (const load of waiting) {
     waiting.delete(load);
