@@ -109,7 +109,9 @@ describe("advice on a group as laid", () => {
   });
   it("says which end misses what was read, and in which direction", () => {
     const target = { light: [96, 0, 0], local: [60, 12, 16], shadow: [15, 0, 0] } as const;
-    expect(said("light end", ["clay5m", "clay7m"], { target })).toMatch(/^The light end .* too dark by \d+\.$/);
+    expect(said("light end", ["clay5m", "clay7m"], { target })).toMatch(
+      /^The light end .* too dark by \d+\.$/,
+    );
     expect(said("shadow end", ["clay1c", "clay3m"], { target })).toMatch(
       /^The shadow end .* too light by \d+\.$/,
     );

@@ -2,7 +2,7 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
 import { BANDS, tristimulusWeights, type Spectrum } from "@/core/colour/observer";
 import { seenLab, type Desk } from "@/core/ink/desk";
-import { tabulate, type Lookup } from "@/core/ink/lookup";
+import { Lookup } from "@/core/ink/lookup";
 import { uptakeOf } from "@/core/ink/paper";
 import { doseOfK } from "@/core/ink/stack";
 import { TWIN } from "@/core/ink/twins";
@@ -35,7 +35,7 @@ function tableOf(desk: Desk) {
   const doses = new Float64Array(desk.inks.length * BANDS);
   desk.inks.forEach((ink, n) => ink.spectrum.forEach((k, i) => (doses[n * BANDS + i] = doseOfK(k, fit))));
   const most = doses.reduce((a, b) => Math.max(a, b), 1) * doseOfK(uptakeOf(fit, MOST_COATS), fit);
-  const made = { doses, lookup: tabulate(desk.paper, most) };
+  const made = { doses, lookup: new Lookup(desk.paper, most) };
   tables.set(desk, made);
   return made;
 }

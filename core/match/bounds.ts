@@ -1,47 +1,59 @@
 import type { Lab } from "@/core/colour/lab";
-import { tristimulusWeights } from "@/core/colour/observer";
+import { tristimulusWeights, type Weights } from "@/core/colour/observer";
 import type { Lookup } from "@/core/ink/lookup";
 import { coatWeights } from "@/core/ink/stack";
 import type { Bench } from "./evaluate";
-import { followOf, isApart, PLAIN, regionsAround, type Region } from "./region";
+import { followOf, isApart, PLAIN, regionsAround, type Follow, type Region } from "./region";
 import type { Branch } from "./tree";
+
+/** Sum of the weights of `count` coats with `below` coats beneath them. */
+function shareOf(weights: readonly number[], below: number, count: number): number {
+  let sum = 0;
+  for (let c = 0; c < count; c++) sum += weights[below + c]!;
+  return sum;
+}
 
 /**
  * Bounds of sets of recipes against regions around the target. More ink never brightens a band, so the least and the most ink bound every
- * band, and those every linear measure.
+ * band, and those every linear measure. A class, so that what the engine has learnt of `enclose` outlives one search.
  */
-export function boundsOf(bench: Bench, target: Lab, maxCoats: number, { fill, error }: Lookup) {
-  const { paper } = bench.desk;
-  const lit = tristimulusWeights(paper.illuminant);
-  const follow = followOf(target, lit.white);
-  const measureX = Float64Array.from(lit.x, (v, i) => v - follow.x * lit.y[i]!);
-  const measureZ = Float64Array.from(lit.z, (v, i) => v - follow.z * lit.y[i]!);
-  const measureY = Float64Array.from(lit.y);
-  const weights = Array.from({ length: maxCoats + 1 }, (_, n) => coatWeights(n, paper.fit));
-  const least = new Float64Array(36);
-  const most = new Float64Array(36);
-  const lightest = new Float64Array(36);
-  const darkest = new Float64Array(36);
-  /** Sum of the weights of `count` coats with `below` coats beneath them. */
-  const shareOf = (w: readonly number[], below: number, count: number) => {
-    let sum = 0;
-    for (let c = 0; c < count; c++) sum += w[below + c]!;
-    return sum;
-  };
-
-  const mixtureOf = ([a, b]: readonly [number, number]) => measureX.map((v, i) => a * v + b * measureZ[i]!);
-  const [outward, aside] = [mixtureOf(follow.out), mixtureOf(follow.aside)];
-  const [sizeX, sizeZ, sizeOut, sizeAside] = [measureX, measureZ, outward, aside].map((m) =>
-    m.map(Math.abs),
-  ) as [Float64Array, Float64Array, Float64Array, Float64Array];
+export class Bounds {
+  /** Regions around the target by their limit, ΔE00. */
+  readonly region: (limit: number) => Region;
+  /** Weights of coats by how many there are. */
+  private readonly weights: readonly (readonly number[])[];
+  private readonly measures: Measures;
+  private readonly least = new Float64Array(36);
+  private readonly most = new Float64Array(36);
+  private readonly lightest = new Float64Array(36);
+  private readonly darkest = new Float64Array(36);
   /** Least and most of every measure over the set. */
-  const low = new Float64Array(5);
-  const high = new Float64Array(5);
+  private readonly low = new Float64Array(5);
+  private readonly high = new Float64Array(5);
+  /** Whether the mixtures were worked out of the set. */
+  private isMixed = false;
+
+  constructor(
+    bench: Bench,
+    target: Lab,
+    maxCoats: number,
+    private readonly lookup: Lookup,
+  ) {
+    const { paper } = bench.desk;
+    const lit = tristimulusWeights(paper.illuminant);
+    const follow = followOf(target, lit.white);
+    this.measures = measuresOf(lit, follow);
+    this.weights = Array.from({ length: maxCoats + 1 }, (_, n) => coatWeights(n, paper.fit));
+    this.region = regionsAround(target, lit, follow);
+  }
+
   /** Takes up the box of measures in which all recipes of a set lie. */
-  const enclose = (branches: readonly Branch[], split: readonly number[]): void => {
+  enclose(branches: readonly Branch[], split: readonly number[]): void {
+    const { least, most, lightest, darkest, low, high, lookup } = this;
+    const { y: ofY, x: ofX, z: ofZ, sizeX, sizeZ } = this.measures;
     let total = 0;
     for (const c of split) total += c;
-    const w = weights[total]!;
+    const w = this.weights[total]!;
     for (let m = 0; m < branches.length; m++) {
       const b = branches[m]!;
       let surely = 0;
@@ -65,8 +77,9 @@ export function boundsOf(bench: Bench, target: Lab, maxCoats: number, { fill, er
           most[i]! += highShare * highs[i]!;
         }
     }
-    fill(least, lightest);
-    fill(most, darkest);
+    lookup.fill(least, lightest);
+    lookup.fill(most, darkest);
+    const { error } = lookup;
     // A measure is its value in the middle of every band, more or less what its size makes of half their widths.
     let [y, x, z, dy, dx, dz] = [0, 0, 0, 0, 0, 0];
     for (let i = 0; i < 36; i++) {
@@ -74,11 +87,11 @@ export function boundsOf(bench: Bench, target: Lab, maxCoats: number, { fill, er
       const darker = darkest[i]!;
       const middle = 0.5 * (lighter + darker);
       const half = 0.5 * (lighter - darker) + error;
-      y += measureY[i]! * middle;
-      dy += measureY[i]! * half;
-      x += measureX[i]! * middle;
+      y += ofY[i]! * middle;
+      dy += ofY[i]! * half;
+      x += ofX[i]! * middle;
       dx += sizeX[i]! * half;
-      z += measureZ[i]! * middle;
+      z += ofZ[i]! * middle;
       dz += sizeZ[i]! * half;
     }
     low[0] = y - dy;
@@ -87,19 +100,28 @@ export function boundsOf(bench: Bench, target: Lab, maxCoats: number, { fill, er
     high[1] = x + dx;
     low[2] = z - dz;
     high[2] = z + dz;
-    isMixed = false;
-  };
+    this.isMixed = false;
+  }
 
-  /** Whether the mixtures were worked out of the set. */
-  let isMixed = false;
-  const mix = (): void => {
+  /** Whether the set that was enclosed last lies outside a region as a whole. */
+  isBeyond(region: Region): boolean {
+    if (isApart(region, this.low, this.high, PLAIN)) return true;
+    if (region.measures <= PLAIN) return false;
+    if (!this.isMixed) this.mix();
+    return isApart(region, this.low, this.high, region.measures);
+  }
+
+  private mix(): void {
+    const { lightest, darkest, low, high } = this;
+    const { error } = this.lookup;
+    const { out, aside, sizeOut, sizeAside } = this.measures;
     let [o, a, dO, da] = [0, 0, 0, 0];
     for (let i = 0; i < 36; i++) {
       const lighter = lightest[i]!;
       const darker = darkest[i]!;
       const middle = 0.5 * (lighter + darker);
       const half = 0.5 * (lighter - darker) + error;
-      o += outward[i]! * middle;
+      o += out[i]! * middle;
       dO += sizeOut[i]! * half;
       a += aside[i]! * middle;
       da += sizeAside[i]! * half;
@@ -108,17 +130,28 @@ export function boundsOf(bench: Bench, target: Lab, maxCoats: number, { fill, er
     high[3] = o + dO;
     low[4] = a - da;
     high[4] = a + da;
-    isMixed = true;
-  };
+    this.isMixed = true;
+  }
+}
 
+/** The linear measures as weights of 36 bands, and their sizes. */
+function measuresOf(lit: Weights, follow: Follow) {
+  const x = Float64Array.from(lit.x, (v, i) => v - follow.x * lit.y[i]!);
+  const z = Float64Array.from(lit.z, (v, i) => v - follow.z * lit.y[i]!);
+  const mixtureOf = ([a, b]: readonly [number, number]) => x.map((v, i) => a * v + b * z[i]!);
+  const out = mixtureOf(follow.out);
+  const aside = mixtureOf(follow.aside);
+  const size = (m: Float64Array) => m.map(Math.abs);
   return {
-    region: regionsAround(target, lit, follow),
-    enclose,
-    isBeyond: (region: Region): boolean => {
-      if (isApart(region, low, high, PLAIN)) return true;
-      if (region.measures <= PLAIN) return false;
-      if (!isMixed) mix();
-      return isApart(region, low, high, region.measures);
-    },
+    y: Float64Array.from(lit.y),
+    x,
+    z,
+    out,
+    aside,
+    sizeX: size(x),
+    sizeZ: size(z),
+    sizeOut: size(out),
+    sizeAside: size(aside),
   };
 }
+type Measures = ReturnType<typeof measuresOf>;

@@ -39,14 +39,16 @@ export function layBench(desk: Desk): Bench {
 export type DifferenceOf = (inks: ArrayLike<number>, split: ArrayLike<number>, count: number) => number;
 
 /** Reflectances (0–1) of 36 bands at 36 doses of ink, into `out`. */
-export type FillReflectance = (doses: Float64Array, out: Float64Array) => void;
+export interface FillReflectance {
+  fill(doses: Float64Array, out: Float64Array): void;
+}
 
 /** By the model's own formulas. */
-export const exactReflectance =
-  (paper: Paper): FillReflectance =>
-  (doses, out) => {
+export const exactReflectance = (paper: Paper): FillReflectance => ({
+  fill: (doses, out) => {
     for (let i = 0; i < 36; i++) out[i] = sheetReflectance(paper, i, kOfDose(doses[i]!, paper.fit));
-  };
+  },
+});
 
 /** Weight of the coats of place `m` when light inks are laid before dark ones. */
 export function layerShare(
@@ -70,7 +72,7 @@ export function recipeEvaluator(
   bench: Bench,
   target: Lab,
   maxCoats: number,
-  fill: FillReflectance,
+  lookup: FillReflectance,
 ): DifferenceOf {
   const { desk, dose, rank } = bench;
   const { x, y, z, white } = tristimulusWeights(desk.paper.illuminant);
@@ -94,7 +96,7 @@ export function recipeEvaluator(
     const sq = layerShare(w, inks, split, count, 1, rank);
     const sr = third ? layerShare(w, inks, split, count, 2, rank) : 0;
     for (let i = 0; i < 36; i++) doses[i] = sp * dose[p + i]! + sq * dose[q + i]! + sr * dose[r + i]!;
-    fill(doses, light);
+    lookup.fill(doses, light);
     let X = 0;
     let Y = 0;
     let Z = 0;

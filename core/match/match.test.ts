@@ -6,7 +6,7 @@ import { coatWeights } from "@/core/ink/stack";
 import { isMeasured, keepInks, layDesk, seenLab, type Desk } from "@/core/ink/desk";
 import { layBench } from "./evaluate";
 import { assignmentCount, assignments } from "./exhaustive";
-import { tabulate } from "@/core/ink/lookup";
+import { Lookup } from "@/core/ink/lookup";
 import { matchTarget, type MatchResult } from "./match";
 import { coatSplits, coatsOf, type MatchOptions } from "./recipe";
 import { exactReflectance } from "./evaluate";
@@ -249,14 +249,14 @@ describe("the region around a target", () => {
 
 describe("the lookup", () => {
   it("is no further off than it says", () => {
-    const lookup = tabulate(desk.paper, 2 ** 12);
+    const lookup = new Lookup(desk.paper, 2 ** 12);
     const exact = exactReflectance(desk.paper);
     const [mine, theirs] = [new Float64Array(36), new Float64Array(36)];
     fc.assert(
       fc.property(fc.double({ min: -20, max: 11.9, noNaN: true }), (octave) => {
         const doses = new Float64Array(36).fill(2 ** octave);
         lookup.fill(doses, mine);
-        exact(doses, theirs);
+        exact.fill(doses, theirs);
         mine.forEach((r, i) => expect(Math.abs(r - theirs[i]!)).toBeLessThanOrEqual(lookup.error));
       }),
     );

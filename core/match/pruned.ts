@@ -1,9 +1,9 @@
 import type { Lab } from "@/core/colour/lab";
 import { coatWeights } from "@/core/ink/stack";
 import { recipeEvaluator, recipeOf, type Bench } from "./evaluate";
-import { boundsOf } from "./bounds";
+import { Bounds } from "./bounds";
 import type { Region } from "./region";
-import { tabulate } from "@/core/ink/lookup";
+import { Lookup } from "@/core/ink/lookup";
 import { Ranking } from "./ranking";
 import { coatSplits, laid, type MatchOptions } from "./recipe";
 import { growTree, type Branch } from "./tree";
@@ -13,7 +13,7 @@ const REPORT_EVERY = 256;
 /** More ΔE00 than the lookup's interpolation can be off; what lies this near the limit is computed in full. */
 const ROUNDING = 0.01;
 /** Starts of the descent that finds good recipes before the pruning begins. */
-const STARTS = 6;
+const STARTS = 2;
 /** ΔE00 beyond which sets of recipes are proven to lie, before they are looked at more closely: nearer sets come first. */
 const LEVELS = [0.3, 0.6, 1, 1.5, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 17, 20, 25, 30, 40];
 /** Sets that wait at most; with more, those that are nearly done come first. */
@@ -53,8 +53,8 @@ export function* searchPruned(
   const ranking = new Ranking(options.top, bench.twinOf);
   const tree = growTree(bench);
   if (!tree) return { ranking, stacks: 0, bound: 0 };
-  const lookup = tabulate(bench.desk.paper, largestDose(bench, options.maxCoats));
-  const differenceOf = recipeEvaluator(bench, target, options.maxCoats, lookup.fill);
+  const lookup = new Lookup(bench.desk.paper, largestDose(bench, options.maxCoats));
+  const differenceOf = recipeEvaluator(bench, target, options.maxCoats, lookup);
   let stacks = 0;
   const tryInks = (inks: number[], split: readonly number[]): number => {
     const d = differenceOf(inks, split, split.length);
@@ -70,7 +70,7 @@ export function* searchPruned(
     yield 0;
   }
 
-  const bounds = boundsOf(bench, target, options.maxCoats, lookup);
+  const bounds = new Bounds(bench, target, options.maxCoats, lookup);
   const regions = LEVELS.map((level) => bounds.region(level));
   /** Sets by how many of the levels they are proven to lie beyond. */
   const waiting: Waiting[][] = [...LEVELS, Infinity].map(() => []);
@@ -98,12 +98,9 @@ export function* searchPruned(
     const limit = ranking.limit(split);
     const region = Number.isFinite(limit) ? regionOf(limit) : undefined;
     let level = from;
-    const isTooFar = () => {
-      while (level < LEVELS.length && LEVELS[level]! <= limit && bounds.isBeyond(regions[level]!)) level++;
-      return region !== undefined && bounds.isBeyond(region);
-    };
     bounds.enclose(branches, split);
-    if (isTooFar()) {
+    while (level < LEVELS.length && LEVELS[level]! <= limit && bounds.isBeyond(regions[level]!)) level++;
+    if (region !== undefined && bounds.isBeyond(region)) {
       covered += weight;
       return;
     }
@@ -143,11 +140,13 @@ function largestDose({ desk, dose }: Bench, maxCoats: number): number {
   return strongest * Math.max(1, taken);
 }
 
-/** Splits the branch whose inks are least alike; where two places with equal counts hold the same branch, mirrored pairs are taken once. */
+/** Splits the branch whose inks make the greatest difference; where two places with equal counts hold the same branch, mirrored pairs are taken once. */
 function fork(branches: readonly Branch[], split: readonly number[]): Branch[][] {
+  // Width goes with the root of the ink, and so with that of the coats.
+  const difference = (i: number) => branches[i]!.width * Math.sqrt(split[i]!);
   let at = 0;
   for (let i = 1; i < branches.length; i++)
-    if (branches[i]!.width > branches[at]!.width || branches[at]!.ink >= 0) at = i;
+    if (difference(i) > difference(at) || branches[at]!.ink >= 0) at = i;
   const whole = branches[at]!;
   const alike = branches
     .map((b, i) => (b === whole && split[i] === split[at] ? i : -1))
