@@ -19,7 +19,7 @@ export function labToXyz([L, a, b]: Lab, white: Xyz = tristimulusWeights().white
 }
 
 /** Chroma C*ab. */
-export const chroma = ([, a, b]: Lab): number => Math.hypot(a, b);
+export const chroma = ([, a, b]: Lab): number => Math.sqrt(a * a + b * b);
 
 /** Hue angle h_ab in degrees, 0–360; 0 for a neutral. */
 export function hue([, a, b]: Lab): number {

@@ -1,6 +1,7 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
+import { compress } from "@/core/colour/cie";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
-import { BANDS, tristimulusWeights, type Spectrum } from "@/core/colour/observer";
+import { BANDS, tristimulusWeights, type Weights } from "@/core/colour/observer";
 import { seenLab, type Desk } from "@/core/ink/desk";
 import { Lookup } from "@/core/ink/lookup";
 import { uptakeOf } from "@/core/ink/paper";
@@ -16,12 +17,54 @@ export interface Candidates {
   readonly tones: readonly Tone[];
   /** Ink laid by one coat: inks × 36 bands. */
   readonly doses: Float64Array;
-  /** Colour of the paper with a dose (36 bands) in it. */
-  readonly labOf: (dose: Spectrum) => Lab;
+  /** Colours of the paper with ink in it. */
+  readonly sheet: InkedSheet;
   /** Whether two tones look alike. */
   readonly alike: (first: number, second: number) => boolean;
   /** How much each tone counts at a place of a shape, kept from search to search. */
   readonly known: Map<string, PlaceWeights | undefined>;
+}
+
+/** Colours of a desk's paper with ink in it, lightness first: most of what a search looks at is told by that alone. */
+export class InkedSheet {
+  private readonly weights: Weights;
+  private readonly reflected = new Float64Array(BANDS);
+  private Y = 0;
+
+  constructor(
+    { paper }: Desk,
+    private readonly lookup: Lookup,
+  ) {
+    this.weights = tristimulusWeights(paper.illuminant);
+  }
+
+  /** L* of the paper with a dose (36 bands) in it. */
+  lightnessOf(dose: Float64Array): number {
+    const { reflected } = this;
+    const { y, white } = this.weights;
+    this.lookup.fill(dose, reflected);
+    let Y = 0;
+    for (let i = 0; i < BANDS; i++) Y += y[i]! * reflected[i]!;
+    this.Y = Y;
+    return 116 * compress(Y / white[1]) - 16;
+  }
+
+  /** The whole colour of the dose whose lightness was asked for last. */
+  lab(): Lab {
+    const { reflected } = this;
+    const { x, z, white } = this.weights;
+    let [X, Z] = [0, 0];
+    for (let i = 0; i < BANDS; i++) {
+      X += x[i]! * reflected[i]!;
+      Z += z[i]! * reflected[i]!;
+    }
+    return xyzToLab([X, this.Y, Z], white);
+  }
+
+  labOf(dose: Float64Array): Lab {
+    this.lightnessOf(dose);
+    return this.lab();
+  }
 }
 
 /** Most coats that a table of doses is made for. */
@@ -50,19 +93,7 @@ export function candidatesOf(desk: Desk, maxCoats: number, usable: (ink: number)
   });
   tones.sort((a, b) => b.lab[0] - a.lab[0]);
   const { doses, lookup } = tableOf(desk);
-  const { x, y, z, white } = tristimulusWeights(desk.paper.illuminant);
-  const light = new Float64Array(BANDS);
-  const labOf = (dose: Spectrum): Lab => {
-    lookup.fill(dose as Float64Array, light);
-    let [X, Y, Z] = [0, 0, 0];
-    for (let i = 0; i < BANDS; i++) {
-      X += x[i]! * light[i]!;
-      Y += y[i]! * light[i]!;
-      Z += z[i]! * light[i]!;
-    }
-    return xyzToLab([X, Y, Z], white);
-  };
   const alike = (first: number, second: number): boolean =>
     deltaE00(tones[first]!.lab, tones[second]!.lab) < TWIN;
-  return { desk, tones, doses, labOf, alike, known: new Map() };
+  return { desk, tones, doses, sheet: new InkedSheet(desk, lookup), alike, known: new Map() };
 }

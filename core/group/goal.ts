@@ -124,10 +124,16 @@ export function groupGoal(
 
 const drifted = ([L, a, b]: Lab, lean: -1 | 0 | 1): Lab => [L, a + (lean * DRIFT) / 3, b + lean * DRIFT];
 
-/** Turn between the hues of two colours as a distance in Lab: 2√(C₁C₂)·sin(Δh/2), signed, positive anticlockwise. */
+/**
+ * Turn between the hues of two colours as a distance in Lab: 2√(C₁C₂)·sin(Δh/2), signed, positive anticlockwise. Without angles:
+ * C₁C₂·cos Δh is the product of the two directions, C₁C₂·sin Δh their cross product.
+ */
 export function hueDistance(first: Lab, second: Lab): number {
-  const [c1, c2] = [chroma(first), chroma(second)];
-  if (c1 === 0 || c2 === 0) return 0;
-  const turn = Math.atan2(second[2], second[1]) - Math.atan2(first[2], first[1]);
-  return 2 * Math.sqrt(c1 * c2) * Math.sin((turn - 2 * Math.PI * Math.round(turn / (2 * Math.PI))) / 2);
+  const both = chroma(first) * chroma(second);
+  if (both === 0) return 0;
+  const along = first[1] * second[1] + first[2] * second[2];
+  const across = first[1] * second[2] - first[2] * second[1];
+  // Each of the two ways is exact where the other one loses its digits.
+  if (along > 0) return (across * Math.SQRT2) / Math.sqrt(both + along);
+  return (across < 0 ? -1 : 1) * Math.sqrt(Math.max(0, 2 * (both - along)));
 }

@@ -1,3 +1,4 @@
+import type { Lab } from "@/core/colour/lab";
 import { layDesk, type Desk } from "@/core/ink/desk";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { askedOf, shapeWish } from "@/fixtures/group-wish";
@@ -56,6 +57,15 @@ describe("the goal of a group", () => {
   it("measures hue turns by chroma", () => {
     expect(hueDistance([50, 20, 0], [50, 0, 20])).toBeCloseTo(2 * 20 * Math.SQRT1_2, 9);
     expect(hueDistance([50, 0, 0], [50, 0, 20])).toBe(0);
+    for (let turn = -179; turn <= 179; turn += 7) {
+      const [from, to] = [1, 1 + (turn * Math.PI) / 180];
+      const wanted = 2 * Math.sqrt(20 * 30) * Math.sin((turn * Math.PI) / 360);
+      const [a, b]: [Lab, Lab] = [
+        [50, 20 * Math.cos(from), 20 * Math.sin(from)],
+        [40, 30 * Math.cos(to), 30 * Math.sin(to)],
+      ];
+      expect(hueDistance(a, b)).toBeCloseTo(wanted, 9);
+    }
   });
 });
 

@@ -2,7 +2,7 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Desk } from "@/core/ink/desk";
 import { part, type Work } from "@/core/progress";
-import { inksOf, planner, TONE_COATS, type Planner, type PlannedGroup } from "./plan";
+import { inksOf, planner, SLACK, TONE_COATS, type Planner, type PlannedGroup } from "./plan";
 import type { FixedTone } from "./search";
 import type { Shape, ShapeWish } from "./shapes";
 
@@ -75,7 +75,7 @@ function* board(desk: Desk, wish: JointWish): Work<Board | undefined> {
   const coats = Math.max(TONE_COATS, ...wish.areas.flatMap((a) => a.fixed.map((f) => f.coats)));
   const shared = planner(desk, coats, (ink) => held(ink) || Number.isFinite(wish.inkCost(ink)));
   const planners = wish.areas.map(({ fixed, excluded }) => {
-    const isFixed = (ink: number) => fixed.some((f) => f.ink === ink);
+    const isFixed = fixedIn({ fixed });
     return shared({
       fixed,
       inkCost: (ink) => (isFixed(ink) ? 0 : excluded(ink) ? Infinity : wish.inkCost(ink)),
@@ -93,6 +93,11 @@ function* board(desk: Desk, wish: JointWish): Work<Board | undefined> {
   }
   return { wish, planners, alone, shapes };
 }
+
+const fixedIn =
+  ({ fixed }: Pick<JointArea, "fixed">) =>
+  (ink: number): boolean =>
+    fixed.some((f) => f.ink === ink);
 
 const inksAt = (groups: readonly (JointGroup | undefined)[]) =>
   new Set(groups.flatMap((g) => (g ? inksOf(g) : [])));
@@ -123,20 +128,34 @@ export function weighJoint(wish: JointWish, groups: readonly JointGroup[]): Join
   return { groups, markers, fit, crowding, objective: fit + wish.markerCost * markers + crowding };
 }
 
-/** The best answer of one area to the others: cheapest in fit, new markers and crowding. */
+/** What an area costs beside the others: how well it fits, the markers that only it has, and how near it stands to its neighbours. */
+function costBeside({ wish }: Board, area: number, groups: readonly JointGroup[]): number {
+  const own = groups[area]!;
+  const there = inksAt(groups.filter((_, i) => i !== area));
+  const isFixed = fixedIn(wish.areas[area]!);
+  const markers = inksOf(own).filter((ink) => !there.has(ink) && !isFixed(ink)).length;
+  return own.score + wish.markerCost * markers + crowdingOf(wish, area, own.local, groups);
+}
+
+/**
+ * The best answer of one area to the others: cheapest in fit, new markers and crowding.
+ * @param cap cost beyond which no answer is of interest
+ * @param barred an ink that must not be in it
+ */
 function answer(
   { wish, planners, shapes }: Board,
   area: number,
-  groups: readonly (JointGroup | undefined)[],
-  barred: (ink: number) => boolean = () => false,
+  groups: readonly JointGroup[],
+  cap: number,
+  barred?: number,
 ): JointGroup | undefined {
-  const there = inksAt(groups.map((g, i) => (i === area ? undefined : g)));
-  const isFixed = (ink: number) => wish.areas[area]!.fixed.some((f) => f.ink === ink);
+  const there = inksAt(groups.filter((_, i) => i !== area));
+  const isFixed = fixedIn(wish.areas[area]!);
   const extra = (ink: number) =>
-    isFixed(ink) ? 0 : barred(ink) ? Infinity : there.has(ink) ? 0 : wish.markerCost;
+    isFixed(ink) ? 0 : ink === barred ? Infinity : there.has(ink) ? 0 : wish.markerCost;
   const { search, weigh } = planners[area]!;
   const costOf = (g: { cost: number; local: Lab }) => g.cost + crowdingOf(wish, area, g.local, groups);
-  const [best] = search(shapes[area]!, WIDTH, extra, POOL).sort((a, b) => costOf(a) - costOf(b));
+  const [best] = search(shapes[area]!, WIDTH, extra, POOL, cap + SLACK).sort((x, y) => costOf(x) - costOf(y));
   return best && asJoint(weigh(best, shapes[area]!.goal));
 }
 
@@ -191,6 +210,13 @@ export function* planTogether(
 function* improve(b: Board, from: JointPlan): Generator<number, JointPlan> {
   let plan = from;
   const { wish } = b;
+  /** The plans with which an area, or a marker, was tried last: with the same one nothing else would come of it. */
+  const triedWith = { area: new Map<number, JointPlan>(), ink: new Map<number, JointPlan>() };
+  const isNew = (what: "area" | "ink", at: number): boolean => {
+    if (triedWith[what].get(at) === plan) return false;
+    triedWith[what].set(at, plan);
+    return true;
+  };
   const consider = (groups: readonly JointGroup[]): boolean => {
     const next = weighJoint(wish, groups);
     if (next.objective >= plan.objective - 1e-9) return false;
@@ -200,11 +226,19 @@ function* improve(b: Board, from: JointPlan): Generator<number, JointPlan> {
   for (let round = 0; round < MOST_ROUNDS; round++) {
     let better = false;
     for (let area = 0; area < wish.areas.length; area++) {
-      const group = answer(b, area, plan.groups);
+      const group = isNew("area", area)
+        ? answer(b, area, plan.groups, costBeside(b, area, plan.groups))
+        : undefined;
       if (group) better = consider(plan.groups.map((g, i) => (i === area ? group : g))) || better;
       yield (round + area / wish.areas.length / 2) / MOST_ROUNDS;
     }
-    better = withoutRareMarkers(b, () => plan, consider) || better;
+    better =
+      withoutRareMarkers(
+        b,
+        () => plan,
+        (ink) => isNew("ink", ink),
+        consider,
+      ) || better;
     yield (round + 1) / MOST_ROUNDS;
     if (!better) break;
   }
@@ -215,6 +249,7 @@ function* improve(b: Board, from: JointPlan): Generator<number, JointPlan> {
 function withoutRareMarkers(
   b: Board,
   plan: () => JointPlan,
+  isNew: (ink: number) => boolean,
   consider: (groups: readonly JointGroup[]) => boolean,
 ): boolean {
   const uses = new Map<number, number[]>();
@@ -223,13 +258,19 @@ function withoutRareMarkers(
   );
   let better = false;
   for (const [ink] of [...uses].sort((x, y) => x[1].length - y[1].length)) {
+    if (!isNew(ink)) continue;
     const areas = plan().groups.flatMap((g, area) => (inksOf(g).includes(ink) ? [area] : []));
-    if (!areas.length || areas.some((a) => b.wish.areas[a]!.fixed.some((f) => f.ink === ink))) continue;
+    if (!areas.length || areas.some((a) => fixedIn(b.wish.areas[a]!)(ink))) continue;
     const groups: JointGroup[] = [...plan().groups];
+    // The last area to give the marker up saves what it costs; before that the others may only rise by so much.
+    let left = b.wish.markerCost;
     for (const area of areas) {
-      const other = answer(b, area, groups, (i) => i === ink);
+      if (area === areas.at(-1)) left -= b.wish.markerCost;
+      const before = costBeside(b, area, groups);
+      const other = answer(b, area, groups, before + left, ink);
       if (!other) break;
       groups[area] = other;
+      left -= costBeside(b, area, groups) - before;
     }
     if (!groups.some((g) => inksOf(g).includes(ink))) better = consider(groups) || better;
   }

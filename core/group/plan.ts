@@ -48,7 +48,7 @@ const NEXT = 80;
 /** Partial groups up to which all are kept, so that nothing better exists. */
 const ALL = 60_000;
 /** What the lookup and leaning on read stacks may make a group cheaper than the search saw. */
-const SLACK = 0.3;
+export const SLACK = 0.3;
 /** Score by which a shape may look worse at a glance and still be searched. */
 const WORTH = 0.9;
 /** Shapes that are searched after the glance. */

@@ -26,14 +26,16 @@ describe("the score of a group as laid", () => {
     fc.assert(
       fc.property(anyLab, fc.integer({ min: 0, max: 3 }), fc.boolean(), (lab, place, read) => {
         const of = read ? goal : free;
-        expect(placeCost(lab, place, of, w)).toBeGreaterThanOrEqual(leastPlaceCost(lab, place, of, w) - 1e-9);
+        expect(placeCost(lab, place, of, w)).toBeGreaterThanOrEqual(
+          leastPlaceCost(lab[0], place, of, w) - 1e-9,
+        );
       }),
       { numRuns: 400 },
     ));
   it("is never negative in any of its parts: partial groups only get dearer", () =>
     fc.assert(
       fc.property(anyLab, anyLab, fc.integer({ min: 0, max: 2 }), (first, second, place) => {
-        expect(stepCost(first, second, place, goal, STEP_LIMITS, w)).toBeGreaterThanOrEqual(0);
+        expect(stepCost(first[0], second[0], place, goal, STEP_LIMITS, w)).toBeGreaterThanOrEqual(0);
         expect(strokeCost(first, 2, place, goal, w)).toBeGreaterThan(0);
         expect(blendCost({ mud: Math.abs(second[1]), bow: Math.abs(second[2]) }, w)).toBeGreaterThanOrEqual(
           0,
@@ -41,7 +43,7 @@ describe("the score of a group as laid", () => {
       }),
     ));
   it("minds steps that show or are waste, more than steps that are merely uneven", () => {
-    const step = (fall: number) => stepCost([80, 0, 0], [80 - fall, 0, 0], 0, goal, STEP_LIMITS, w);
+    const step = (fall: number) => stepCost(80, 80 - fall, 0, goal, STEP_LIMITS, w);
     expect(step(22)).toBeLessThan(step(30));
     expect(step(30) - step(22)).toBeGreaterThan(step(20) - step(12));
     expect(step(1)).toBeGreaterThan(step(5));

@@ -1,3 +1,4 @@
+import { lightnessWeight } from "@/core/colour/ciede2000";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { chroma, type Lab } from "@/core/colour/lab";
 import { hueDistance, type GroupGoal } from "./goal";
@@ -69,16 +70,21 @@ export function placeCost(lab: Lab, place: number, goal: GroupGoal, w: ScoreWeig
   return w.place * Math.abs(lab[0] - wanted[0]) + w.hue * hue + w.chroma * strength;
 }
 
-/** Largest weight of lightness in CIEDE2000, S_L, within L* 0–100. */
-const MOST_SL = 1.75;
+/** No colour of a lightness is nearer to another one than this, ΔE00: CIEDE2000 without chroma and hue, which can only add to it. */
+const lightnessApart = (L: number, other: number): number =>
+  Math.abs(L - other) / lightnessWeight((L + other) / 2);
 
-/** A place costs at least this much: differences of lightness alone, without the roots and angles of the rest. */
-export function leastPlaceCost(lab: Lab, place: number, goal: GroupGoal, w: ScoreWeights): number {
+/** A place that is seen at a lightness costs at least this much, whatever its colour is: without the roots and angles of the rest. */
+export function leastPlaceCost(L: number, place: number, goal: GroupGoal, w: ScoreWeights): number {
+  const isLight = place === 0 && goal.lightRead;
+  const isShadow = place === goal.places.length - 1 && goal.shadowRead;
   let cost = 0;
-  if (place === goal.localAt) cost += w.local * Math.abs(lab[0] - goal.local[0]);
-  if (place === 0 && goal.lightRead) cost += w.ends * Math.abs(lab[0] - goal.light[0]);
-  if (place === goal.places.length - 1 && goal.shadowRead) cost += w.ends * Math.abs(lab[0] - goal.shadow[0]);
-  return cost / MOST_SL;
+  if (place === goal.localAt) cost += w.local * lightnessApart(L, goal.local[0]);
+  if (isLight) cost += w.ends * lightnessApart(L, goal.light[0]);
+  if (isShadow) cost += w.ends * lightnessApart(L, goal.shadow[0]);
+  return place === goal.localAt || isLight || isShadow
+    ? cost
+    : w.place * Math.abs(L - goal.places[place]![0]);
 }
 
 /** What an ink costs for what it is: its own stroke's hue, its coats, and that it is another marker. */
@@ -96,16 +102,16 @@ export const strokeCost = (
 /** Smallest step that evenness is measured against, L*. */
 const LEAST_STEP = 4;
 
-/** What the step from a place to the next costs before its blend is looked at. */
+/** What the step from a place to the next costs by their lightnesses, before its blend is looked at. */
 export function stepCost(
-  first: Lab,
-  second: Lab,
+  first: number,
+  second: number,
   place: number,
   goal: GroupGoal,
   limits: StepLimits,
   w: ScoreWeights,
 ): number {
-  const deltaL = first[0] - second[0];
+  const deltaL = first - second;
   const outside = Math.max(0, deltaL - limits.widest, limits.narrowest - deltaL);
   const wanted = Math.max(LEAST_STEP, goal.places[place]![0] - goal.places[place + 1]![0]);
   return w.evenness * ((deltaL - wanted) / wanted) ** 2 + w.limits * outside;

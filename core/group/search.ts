@@ -75,7 +75,7 @@ export function searchGroups(
   cap = Infinity,
   most = 1,
 ): FoundGroup[] {
-  const { tones, doses, desk } = c;
+  const { tones, doses, desk, sheet } = c;
   const { goal, limits, weights: w, inkCost, unowned, purchases = Infinity } = wish;
   const extra = new Map<number, number>();
   for (const t of tones) if (!extra.has(t.ink)) extra.set(t.ink, inkCost(t.ink));
@@ -130,21 +130,27 @@ export function searchGroups(
           bases.set(tone.coats, at);
         }
         if (!at.weights || (sieve && !lockOf.has(node) && !sieve(tone.lab[0]))) continue;
-        const own = at.weights.of[zone]!;
-        const offset = tone.ink * BANDS;
-        for (let i = 0; i < BANDS; i++) mixed[i] = at.base[i]! + own * doses[offset + i]!;
-        const lab = at.single ? aloneLab(tone.ink, at.weights.coats) : c.labOf(mixed);
         const start = (before?.cost ?? 0) + strokes[node]!;
         const keep = best[held]!;
         // Every tone to come is a marker at least.
         const worst = Math.min(cap - w.marker * (shape.tones - 1 - zone), keep.limit());
-        let cost = start + (before ? stepCost(before.lab, lab, zone - 1, goal, limits, w) : 0);
-        if (cost + leastPlaceCost(lab, zone, goal, w) > worst) continue;
+        if (start > worst) continue;
+        const own = at.weights.of[zone]!;
+        const offset = tone.ink * BANDS;
+        for (let i = 0; i < BANDS; i++) mixed[i] = at.base[i]! + own * doses[offset + i]!;
+        const known = at.single ? aloneLab(tone.ink, at.weights.coats) : undefined;
+        const L = known ? known[0] : sheet.lightnessOf(mixed);
+        let cost = start + (before ? stepCost(before.lab[0], L, zone - 1, goal, limits, w) : 0);
+        if (cost + leastPlaceCost(L, zone, goal, w) > worst) continue;
+        const lab = known ?? sheet.lab();
         cost += placeCost(lab, zone, goal, w);
         if (cost > worst) continue;
         if (before) {
           if (!bothLocked(before.node, node) && c.alike(before.node, node)) continue;
-          cost += blendCost(blendOf(before.lab, lab, c.labOf(mixDoses(before.dose, mixed, 0.5, half))), w);
+          cost += blendCost(
+            blendOf(before.lab, lab, sheet.labOf(mixDoses(before.dose, mixed, 0.5, half))),
+            w,
+          );
           if (cost > worst) continue;
         }
         keep.add({ cost, node, held, bought, lab, dose: mixed.slice(), before });
@@ -228,15 +234,17 @@ export function searchGroups(
         const own = weights.of[shape.tones]!;
         for (const [ink, price] of inksAtHand) {
           if (inks.includes(ink) || p.bought + buys(ink) > purchases) continue;
-          for (let i = 0; i < BANDS; i++) mixed[i] = base[i]! + own * doses[ink * BANDS + i]!;
-          const lab = c.labOf(mixed);
           const worst = Math.min(cap, best.limit());
           let cost = p.cost + w.marker + w.wait + w.coats * (shade - 1) + price;
-          cost += stepCost(p.lab, lab, shape.tones - 1, goal, limits, w);
-          if (cost + leastPlaceCost(lab, shape.tones, goal, w) > worst) continue;
+          if (cost > worst) continue;
+          for (let i = 0; i < BANDS; i++) mixed[i] = base[i]! + own * doses[ink * BANDS + i]!;
+          const L = sheet.lightnessOf(mixed);
+          cost += stepCost(p.lab[0], L, shape.tones - 1, goal, limits, w);
+          if (cost + leastPlaceCost(L, shape.tones, goal, w) > worst) continue;
+          const lab = sheet.lab();
           cost += placeCost(lab, shape.tones, goal, w);
           if (cost > worst) continue;
-          cost += blendCost(blendOf(p.lab, lab, c.labOf(mixDoses(p.dose, mixed, 0.5, half))), w);
+          cost += blendCost(blendOf(p.lab, lab, sheet.labOf(mixDoses(p.dose, mixed, 0.5, half))), w);
           if (cost > worst) continue;
           const laying = layingOf(shape, coats, shade);
           const [under, over] = shape.shadow === "under" ? [[ink], []] : [[], [ink]];

@@ -34,7 +34,7 @@ export interface Blend {
 /** How muddy and how bowed an even mixture of two colours is. */
 export function blendOf(first: Lab, second: Lab, middle: Lab): Blend {
   const [da, db] = [second[1] - first[1], second[2] - first[2]];
-  const length = Math.hypot(da, db);
+  const length = Math.sqrt(da * da + db * db);
   return {
     mud: Math.max(0, Math.min(chroma(first), chroma(second)) - chroma(middle)),
     bow:

@@ -64,7 +64,7 @@ export function weighGroup(
   let score = 0;
   zones.forEach(({ lab }, z) => (score += placeCost(lab, z, goal, w)));
   steps.forEach((step, z) => {
-    score += stepCost(zones[z]!.lab, zones[z + 1]!.lab, z, goal, limits, w) + blendCost(step, w);
+    score += stepCost(zones[z]!.lab[0], zones[z + 1]!.lab[0], z, goal, limits, w) + blendCost(step, w);
   });
   inks.tones.forEach((ink, z) => {
     const coats = laying.coats[z]!;
