@@ -8,7 +8,7 @@ import { BANDS, type Illuminant } from "@/core/colour/observer";
 import { fitInkSpectrum, RESTING_Z, spectrumOf, weighInk, type Coats, type InkFit } from "./fit-ink";
 import { DEFAULT_FIT, makePaper, refit, uptakeOf, type Paper, type PaperFit } from "./paper";
 import { wantedColour } from "./reading";
-import { spread } from "./smooth";
+import { carryAlong } from "./smooth";
 import { type InkSpectrum } from "./stack";
 import { inkedLab } from "./sheet";
 
@@ -129,17 +129,13 @@ function stepOf({ x, fits }: State, sheet: Paper, inks: readonly Coats[], dampin
 function readingSpread({ slopes, residual }: InkFit): Float64Array {
   const m = residual.length;
   const out = new Float64Array(m * m);
-  const carried = new Float64Array(36);
-  for (let r = 0; r < m; r++) {
-    carried.fill(0);
-    for (let k = 0; k < 36; k++)
-      for (let i = 0; i < 36; i++) carried[i]! += slopes[r * 36 + k]! * spread[k * 36 + i]!;
+  const carried = carryAlong(slopes.slice());
+  for (let r = 0; r < m; r++)
     for (let c = 0; c < m; c++) {
       let dot = r === c ? 1 : 0;
-      for (let i = 0; i < 36; i++) dot += carried[i]! * slopes[c * 36 + i]!;
+      for (let i = 0; i < 36; i++) dot += carried[r * 36 + i]! * slopes[c * 36 + i]!;
       out[r * m + c] = dot;
     }
-  }
   return out;
 }
 

@@ -1,22 +1,29 @@
-import { invert } from "@/core/algebra/invert";
 import { solve } from "@/core/algebra/solve";
 import { BANDS, type Spectrum } from "@/core/colour/observer";
 
 /** Weight that keeps a constant spectrum from being free; small beside the slope penalty of 1. */
 const RIDGE = 1e-3;
 
-/** Least-slope-squared penalty DᵀD (36 × 36, tridiagonal) with a slight ridge. S. A. Burns, Color Res. Appl. 45 (2020), eq. 2. */
-function slopePenalty(): Float64Array {
-  const h = new Float64Array(BANDS * BANDS);
-  for (let i = 0; i < BANDS; i++) {
-    h[i * BANDS + i] = (i === 0 || i === BANDS - 1 ? 1 : 2) + RIDGE;
-    if (i) h[i * BANDS + i - 1] = h[(i - 1) * BANDS + i] = -1;
-  }
-  return h;
-}
+/** Diagonal of the penalty; beside it lies −1. */
+const diagonal = (i: number): number => (i === 0 || i === BANDS - 1 ? 1 : 2) + RIDGE;
 
-/** How strongly a change at one band carries its neighbours along: inverse of the slope penalty. */
-export const spread = invert(slopePenalty(), BANDS);
+/** What elimination leaves of each diagonal element of the penalty: its inverse. */
+const pivots = new Float64Array(BANDS);
+for (let i = 0; i < BANDS; i++) pivots[i] = 1 / (diagonal(i) - (i ? pivots[i - 1]! : 0));
+
+/**
+ * How changes at the bands carry their neighbours along, in place: x ← H⁻¹ x for each row of 36, where H is the least-slope-squared penalty
+ * DᵀD with a slight ridge (S. A. Burns, Color Res. Appl. 45 (2020), eq. 2), tridiagonal, so that elimination takes two sweeps.
+ * @param rows any number of rows of 36
+ */
+export function carryAlong(rows: Float64Array): Float64Array {
+  for (let at = 0; at < rows.length; at += BANDS) {
+    for (let i = 1; i < BANDS; i++) rows[at + i]! += rows[at + i - 1]! * pivots[i - 1]!;
+    rows[at + BANDS - 1]! *= pivots[BANDS - 1]!;
+    for (let i = BANDS - 2; i >= 0; i--) rows[at + i] = (rows[at + i]! + rows[at + i + 1]!) * pivots[i]!;
+  }
+  return rows;
+}
 
 /**
  * One Gauss–Newton step of the smoothest spectrum that meets linearised readings: minimises slope²(z) + Σ((target − J z)/σ)².
@@ -31,13 +38,7 @@ export function smoothestMeeting(
   variance: Float64Array,
 ): Spectrum {
   const m = wanted.length;
-  const carry = spread;
-  const js = new Float64Array(m * 36); // J · spread
-  for (let r = 0; r < m; r++)
-    for (let k = 0; k < 36; k++) {
-      const v = jacobian[r * 36 + k]!;
-      if (v !== 0) for (let i = 0; i < 36; i++) js[r * 36 + i]! += v * carry[k * 36 + i]!;
-    }
+  const js = carryAlong(jacobian.slice());
   const gram = new Float64Array(m * m);
   for (let r = 0; r < m; r++)
     for (let c = 0; c <= r; c++) {
