@@ -28,6 +28,8 @@ export default defineConfig({
         "--disable-background-networking",
         "--disable-component-update",
         "--disable-sync",
+        // Every test starts cold on two busy cores: compiled plainly at once, and no threads that only help.
+        "--js-flags=--always-sparkplug --single-threaded-gc",
       ],
     },
   },
