@@ -80,7 +80,7 @@ export default tseslint.config(
   { ...reactHooks.configs.flat["recommended-latest"], files: ["{app,ui}/**/*.{ts,tsx}"], ignores: ["**/*.test.*"] },
   {
     linterOptions: { reportUnusedDisableDirectives: "error" },
-    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    languageOptions: { parserOptions: { project: ["tsconfig.json"], tsconfigRootDir: import.meta.dirname } },
     files: ["**/*.ts", "**/*.tsx"],
     rules: {
       "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }],
