@@ -5,6 +5,7 @@ import {
   offeredGroups,
   open,
   openPart,
+  allRead,
   pickAt,
   savedNotice,
   stored,
@@ -24,14 +25,19 @@ test("focus goes where the work goes on, never to the page", async ({ page }) =>
   await upload(page, "pot.png", "image/png", await bands());
   await expect(page.getByTestId("reference")).toBeVisible();
   await isSomewhere(page, "the picture");
-  for (const y of [0.15, 0.5, 0.85]) await pickAt(page, 0.5, y);
+  for (const y of [0.5, 0.15, 0.85]) await pickAt(page, 0.5, y);
+  await allRead(page);
   await offeredGroups(page);
   await page.getByRole("button", { name: "Keep this group" }).focus();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: /^Kept group/ })).toBeVisible();
   await isSomewhere(page, "keeping");
   const layers = page.getByRole("region", { name: "Layers" });
-  const more = layers.getByRole("button", { name: /^One coat more of/ }).first();
+  // Of one coat, so that more of it may come twice.
+  const single = layers
+    .getByRole("listitem")
+    .filter({ has: page.getByRole("button", { name: /^One coat less of/, disabled: true }) });
+  const more = single.getByRole("button", { name: /^One coat more of/ }).first();
   await more.focus();
   const name = await more.getAttribute("aria-label");
   await page.keyboard.press("Enter");
@@ -74,6 +80,7 @@ test("undo works while a list or a tick box has the focus; letters do nothing be
   await expect(material).toHaveValue(was);
   await page.getByRole("button", { name: /^Find a marker/ }).click();
   const finder = page.getByRole("dialog", { name: "Find a marker" });
+  await expect(finder.getByRole("heading")).toBeVisible();
   await page.keyboard.type("fern");
   await page.keyboard.press("Escape");
   await expect(finder).toHaveCount(0);

@@ -10,6 +10,7 @@ import {
   open,
   openPart,
   openKiteMender,
+  allRead,
   pickAt,
   savedNotice,
   stored,
@@ -32,6 +33,7 @@ async function plannedPiece(page: Page, name: string): Promise<string> {
   await pickAt(page, 0.5, 0.5);
   await pickAt(page, 0.5, 0.15);
   await pickAt(page, 0.5, 0.85);
+  await allRead(page);
   await offeredGroups(page);
   await page.getByRole("button", { name: "Keep this group" }).click();
   await expect(savedNotice(page)).toBeVisible();

@@ -84,6 +84,12 @@ export async function pickAt(page: Page, x: number, y: number): Promise<void> {
   await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
 }
 
+/** Waits until light, local colour and shadow were read. */
+export async function allRead(page: Page): Promise<void> {
+  for (const place of ["light", "local", "shadow"])
+    await expect(page.locator(`[data-reading="${place}"]`)).toContainText("lightness");
+}
+
 /** Waits for the planner, then gives the codes of each offered group. */
 export async function offeredGroups(page: Page): Promise<Locator> {
   const list = page.getByRole("region", { name: "Alternatives" }).getByRole("button");

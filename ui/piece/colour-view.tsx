@@ -2,7 +2,7 @@
 import { withRack } from "@/ui/rack-here";
 import { ImageUp, Plus } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useCallback, useDeferredValue, useState } from "react";
+import { useCallback, useDeferredValue, useRef, useState } from "react";
 import { NO_GAINS } from "@/core/picture/balance";
 import { PLACES, type PictureReading, type Place } from "@/core/piece/piece";
 import type { PictureFacts } from "@/store/pictures";
@@ -71,13 +71,23 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
   useKey("bracketright", () => step(1));
   useKey("a", () => piece.areas.length > 1 && router.push(`/pieces/${pieceId}/whole`));
 
+  /** Areas and places whose colour was pointed at and is being read. */
+  const beingRead = useRef(new Set<string>());
   const pick = useCallback(
-    (picked: Place, reading: PictureReading) => {
+    (picked: Place, reading: Promise<PictureReading>) => {
       if (!area) return;
-      run({ type: "place reading", id: area.id, place: picked, reading });
-      // The next thing one picks is what is still missing.
-      const [next] = PLACES.filter((p) => p !== picked && !area.readings[p]);
+      const { id, readings } = area;
+      const named = (p: Place) => `${id} ${p}`;
+      beingRead.current.add(named(picked));
+      // The next thing one picks is what is still missing, whether or not this one has been read by then.
+      const [next] = PLACES.filter((p) => !readings[p] && !beingRead.current.has(named(p)));
       if (next) setPlace(next);
+      reading
+        .then(
+          (read) => run({ type: "place reading", id, place: picked, reading: read }),
+          () => setPlace(picked),
+        )
+        .finally(() => beingRead.current.delete(named(picked)));
     },
     [area, run],
   );

@@ -25,8 +25,8 @@ interface PicturePaneProps {
   readonly readings: { readonly [P in Place]?: PictureReading };
   readonly place: Place;
   readonly onPlace: (place: Place) => void;
-  /** The place is that for which it was picked, whatever is chosen by the time it has been read. */
-  readonly onPick: (place: Place, reading: PictureReading) => void;
+  /** A colour was pointed at for a place; what is read there comes when it has been read. */
+  readonly onPick: (place: Place, reading: Promise<PictureReading>) => void;
   readonly onUpload: (file: File) => Promise<void>;
   readonly disabled: boolean;
 }
@@ -100,12 +100,14 @@ export const PicturePane = memo(function PicturePane({
       height: Math.min(1 - y, box.height / picture.height),
     };
     const from = { handle: picture.id, called: picture.name, load: () => pictureBlob(picture.id) };
-    askOfPicture("readPatch", from, { box: wanted, gains }).then(
-      ({ lab, spread, at }) => {
-        setTrouble(undefined);
-        onPick(place, { lab, spread, at });
-      },
+    const reading = askOfPicture("readPatch", from, { box: wanted, gains });
+    reading.then(
+      () => setTrouble(undefined),
       (e: unknown) => setTrouble(messageOf(e)),
+    );
+    onPick(
+      place,
+      reading.then(({ lab, spread, at }) => ({ lab, spread, at })),
     );
   };
   const readPoint = ({ x, y }: { x: number; y: number }) =>
