@@ -33,6 +33,18 @@ const flood = (code: string, coats: number, wet = false): LaidPass => ({
 });
 
 describe("a sample strip", () => {
+  it("sends the darkest tone into the deepest shadows only where most of the area is not its own", () => {
+    const darkest = (border: readonly number[]) =>
+      schoolPasses(
+        "light first",
+        border.map(() => 1),
+        border,
+      ).find((p) => p.tone === border.length - 1 && p.kind === "lay")!.where;
+    expect(darkest([0, 0.3])).toBe("but highlight");
+    expect(darkest([0, 0.65])).toBe("deepest");
+    expect(darkest([0, 0.2, 0.38])).toBe("shadow side");
+    expect(darkest([0, 0.35, 0.7])).toBe("deepest");
+  });
   it("of one even coat is what the stack model says of it, but for the unevenness of the hand", () => {
     for (const n of [1, 2, 3]) {
       const strip = layStrip(

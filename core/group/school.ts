@@ -94,9 +94,10 @@ export function toneBorders(tones: number, local = middleTone(tones)): number[] 
   );
 }
 
-const placeOf = (tone: number, tones: number): Where => {
+/** Where a tone goes that begins at a share of the area: the darkest one is the deepest shadows' only where it leaves the rest to others. */
+const placeOf = (tone: number, tones: number, begins: number): Where => {
   if (tone === 0) return "flood";
-  if (tone === tones - 1) return "deepest";
+  if (tone === tones - 1 && begins >= 0.5) return "deepest";
   return tone === 1 ? "but highlight" : "shadow side";
 };
 
@@ -130,7 +131,7 @@ export function schoolPasses(
     to: 1,
     stroke: tone === 0 ? "flat" : "circles",
     wet: true,
-    where: placeOf(tone, n),
+    where: placeOf(tone, n, begin(tone)),
     ...change,
   });
   const back = (tone: number, change: Partial<SchoolPass> = {}): SchoolPass => ({
@@ -234,7 +235,7 @@ export function schoolPasses(
           coats: c * THIN,
           wet: false,
           stroke: "flat",
-          where: t === 0 ? "flood thin" : placeOf(t, n),
+          where: t === 0 ? "flood thin" : placeOf(t, n, begin(t)),
         }),
       );
   }
