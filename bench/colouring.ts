@@ -1,14 +1,15 @@
+import { reachOn, USUAL_SHEET } from "@/core/ink/reach";
+import { covers } from "@/core/ink/span";
+import { layArea } from "@/core/course/laid-area";
 import { quantile } from "@/core/algebra/median";
 import { runOperation } from "@/compute/run";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { rgb8ToLab } from "@/core/colour/display";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
-import { layArea } from "@/core/colouring/laid-area";
 import { paint, screenColours } from "@/core/colouring/paint";
 import { NO_TONES, toneMap, tOf } from "@/core/colouring/tone-map";
-import { covers, inkOfPass } from "@/core/group/lay";
+import { inkOfPass } from "@/core/group/lay";
 import { planGroups } from "@/core/group/plan";
-import { reachOn, USUAL_SHEET } from "@/core/group/strip";
 import { DEFAULT_FORM, type Form } from "@/core/light/form";
 import { DEFAULT_LIGHT } from "@/core/light/light";
 import { relieve, valueField } from "@/core/light/value-field";

@@ -1,10 +1,11 @@
+import { covers, mostCoats } from "@/core/ink/span";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { mixLab } from "@/core/colour/mean-lab";
 import { hexToLab } from "@/core/colour/display";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
 import { quantile } from "@/core/algebra/median";
 import type { GroupTarget } from "@/core/group/goal";
-import { covers, inkOfPass, mostCoats } from "@/core/group/lay";
+import { inkOfPass } from "@/core/group/lay";
 import { planGroups, type PlannedGroup } from "@/core/group/plan";
 import type { ShadowWay } from "@/core/group/shapes";
 import { layDesk, type Desk } from "@/core/ink/desk";

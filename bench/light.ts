@@ -1,8 +1,8 @@
+import { reachOn, USUAL_SHEET } from "@/core/ink/reach";
+import { layArea, type LaidArea } from "@/core/course/laid-area";
 import { quantile } from "@/core/algebra/median";
-import { layArea, type LaidArea } from "@/core/colouring/laid-area";
 import { paint, screenColours, type AreaColours } from "@/core/colouring/paint";
 import { NO_TONES, toneMap } from "@/core/colouring/tone-map";
-import { reachOn, USUAL_SHEET } from "@/core/group/strip";
 import { layDesk } from "@/core/ink/desk";
 import { DEFAULT_FORM, NO_GROWTH, type Form } from "@/core/light/form";
 import { flowOf } from "@/core/light/growth";

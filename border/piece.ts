@@ -33,7 +33,7 @@ import { AREA_TONES, AreaTonesInput, FormInput, LightInput } from "./light";
 import { BadInput, within, type Problem } from "./problem";
 import { plain, readAs } from "./read-as";
 import { AreaPlaceInput, JOINT_KINDS, ReferenceInput, SetUpInput } from "./set-up";
-import { DriftInput, ToneInput } from "./tone";
+import { ChosenToneInput, DriftInput, ToneInput } from "./tone";
 
 class SpotInput {
   @Within(0, 1) x!: number;
@@ -58,7 +58,7 @@ class PickedColoursInput {
 }
 
 /** A tone that is kept: in an area, or in a group of the library. */
-export class KeptToneInput extends ToneInput {
+export class KeptToneInput extends ChosenToneInput {
   @Optional() @Yes() overruled?: true;
   @Optional() @Yes() locked?: true;
 }

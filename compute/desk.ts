@@ -25,6 +25,8 @@ export interface OpenDesk {
    * @throws BadInput naming the field when there is none
    */
   readonly placeOf: (code: string, path: string) => number;
+  /** The same where a code may be missing. */
+  readonly find: (code: string) => number | undefined;
 }
 
 /** Fields of inks that have a code of their own; the path of one that has not. */
@@ -77,6 +79,7 @@ export function* openingDesk(input: DeskInput): Work<OpenDesk> {
     inks,
     input,
     labOf: (colour) => labUnder(colourOf(colour).lab, paper.light),
+    find: (code) => places.get(code),
     placeOf: (code, path) => {
       const place = places.get(code);
       if (place === undefined)

@@ -19,6 +19,7 @@ interface ReadPencil {
   readonly owned: boolean;
   readonly state: MarkerState;
   readonly drawdowns?: { readonly white?: Lab; readonly black?: Lab };
+  readonly swatches?: readonly { readonly lab: Lab; readonly hex?: string }[];
 }
 
 /** What is known of a rack on one of its papers. */

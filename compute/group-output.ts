@@ -1,14 +1,21 @@
+import type { SheetInput } from "@/border/sheet";
+import { courseOf, type Course } from "@/core/course/course";
+import { inkPasses } from "@/core/course/laid-passes";
+import { plannedLayers } from "@/core/course/planned-layers";
+import { rampOf } from "@/core/course/ramp";
+import { fadeOf } from "@/core/ink/fade";
+import { reachOn } from "@/core/ink/reach";
+import type { Pass } from "@/core/media/medium";
 import { closeness, deltaE00, type Closeness } from "@/core/colour/delta-e00";
 import { displayLab } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
 import type { Advice } from "@/core/group/advice";
 import type { AssessedGroup } from "@/core/group/assess";
 import { differenceOf, spanOf } from "@/core/group/difference";
-import { inkOfPass, laidAt, type GroupPass } from "@/core/group/lay";
+import { laidAt } from "@/core/group/lay";
 import type { School } from "@/core/group/school";
 import type { Verdict } from "@/core/group/step";
 import type { Role } from "@/core/group/tone";
-import { groupStrip } from "@/core/group/weigh";
 import { isMeasured, knowledgeOf, seenLab, type Knowledge, type Stack } from "@/core/ink/desk";
 import { adviceInWords } from "@/words/advice";
 import { differenceInWords } from "@/words/difference";
@@ -37,16 +44,26 @@ export interface BuildOutput extends SeenColour {
   readonly knowledge: Knowledge;
 }
 
-/** One time over part of the area. */
-export interface PassOutput {
-  readonly code: string;
-  readonly coats: number;
-  /** Shares of the area, from its lightest end. */
-  readonly from: number;
-  readonly to: number;
+/** One time over part of the area, as the course has it. */
+export interface PassOutput extends Pick<
+  Pass,
+  "code" | "coats" | "from" | "to" | "role" | "where" | "stroke"
+> {
   readonly wet: boolean;
-  readonly kind: GroupPass["kind"];
+  readonly kind: Pass["kind"] | "underlay" | "overlay";
 }
+
+const passOutput = ({ code, coats, from, to, role, where, stroke, kind, wet }: Pass): PassOutput => ({
+  code,
+  coats,
+  from,
+  to,
+  role,
+  where,
+  stroke,
+  wet,
+  kind: role === "underlay" || role === "overlay" ? role : kind,
+});
 
 /** What lies and what is seen at a place of the area. */
 export interface PlaceOutput extends SeenColour {
@@ -113,20 +130,34 @@ export function buildUp(
   });
 }
 
-/**
- * Everything that is shown of a group.
- * @param laid tones in the order of laying; light to dark when it is left out
- */
+/** What else is known of a group that is shown. */
+interface Shown {
+  readonly sheet: SheetInput;
+  /** The group that it is compared with. */
+  readonly first?: AssessedGroup | undefined;
+  /** The colours along the area where more lies there than the group. */
+  readonly ramp?: readonly Lab[] | undefined;
+}
+
+/** The area as it lies when nothing but the group does. */
+function rampAlone(open: OpenDesk, course: Course, sheet: SheetInput): readonly Lab[] {
+  return rampOf(fadeOf(open.desk, inkPasses(course.passes, open.find), reachOn(open.desk, sheet)));
+}
+
+/** Everything that is shown of a group. */
 export function groupOutput(
   open: OpenDesk,
   group: AssessedGroup,
-  capacity: number,
-  first?: AssessedGroup,
-  laid: readonly { readonly ink: number; readonly coats: number }[] = group.tones,
+  { sheet, first, ramp }: Shown,
 ): GroupOutput {
   const { desk } = open;
   const { inks, laying, passes, places, goal } = group;
   const code = (ink: number) => desk.inks[ink]!.code;
+  const course = courseOf(plannedLayers(group, code), {
+    school: laying.school,
+    capacity: laying.capacity,
+  });
+  const inOrder = laying.hand?.map((t) => group.tones[t]!) ?? group.tones;
   const wanted = (n: number): Lab =>
     n === 0 ? goal.light : n === places.length - 1 ? goal.shadow : goal.places[n - 1]!;
   const shade = (kind: "underlay" | "overlay", list: readonly number[], coats: readonly number[]) =>
@@ -156,18 +187,11 @@ export function groupOutput(
     difference: first ? differenceInWords(differenceOf(first, group)) : "",
     build: buildUp(
       open,
-      laid,
+      inOrder,
       inks.under.flatMap((ink, i) => coatsOf({ ink, coats: laying.under[i]! })),
     ),
     shade: [...shade("underlay", inks.under, laying.under), ...shade("overlay", inks.over, laying.over)],
-    passes: passes.map((p) => ({
-      code: code(inkOfPass(p, inks)),
-      coats: p.coats,
-      from: p.from,
-      to: p.to,
-      wet: p.wet,
-      kind: p.kind,
-    })),
+    passes: course.passes.map(passOutput),
     places: places.map((p, n): PlaceOutput => {
       const colour = wanted(n);
       return {
@@ -179,8 +203,8 @@ export function groupOutput(
         deltaE00: deltaE00(p.lab, colour),
       };
     }),
-    strip: groupStrip(desk, passes, inks).map((lab) => displayLab(lab).hex),
+    strip: (ramp ?? rampAlone(open, course, sheet)).map((lab) => displayLab(lab).hex),
     mostCoats: group.mostCoats,
-    capacity,
+    capacity: laying.capacity,
   };
 }

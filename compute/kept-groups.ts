@@ -1,6 +1,10 @@
 import type { Lab } from "@/core/colour/lab";
 import type { GroupTarget } from "@/core/group/goal";
+import type { Layer } from "@/core/media/layer";
+import { codesOf, inOrder } from "@/core/media/registry";
+import { carrierOf, lightToDark } from "@/core/media/tone";
 import {
+  asLayers,
   beneathOf,
   driftIn,
   overOf,
@@ -11,6 +15,7 @@ import {
   type KeptTone,
   type Piece,
   type Scene,
+  type Whole,
 } from "@/core/piece/piece";
 import { rackKey, sheetOf, type ReadRack } from "./from-rack";
 import type { GroupOutput } from "./group-output";
@@ -25,6 +30,21 @@ export const asInput = (target: GroupTarget) =>
 
 /** Codes and coats of tones, without what a piece notes about them. */
 export const plainTones = (tones: readonly KeptTone[]) => tones.map(({ code, coats }) => ({ code, coats }));
+
+/** Tones with what says how they are laid: their places from light to dark, and which one carries the local colour. */
+export function laidTones(tones: readonly KeptTone[]): KeptTone[] {
+  const carrier = lightToDark(tones)[carrierOf(tones)];
+  return tones.map((t) => ({
+    code: t.code,
+    coats: t.coats,
+    ...(t.depth !== undefined && { depth: t.depth }),
+    ...(t === carrier && { carries: true as const }),
+  }));
+}
+
+/** The tones of a planned group as they are kept. */
+export const tonesOfGroup = ({ tones, local }: Pick<GroupOutput, "tones" | "local">): KeptTone[] =>
+  tones.map(({ code, coats }, i) => ({ code, coats, ...(i === local && { carries: true as const }) }));
 
 const isRead = (rack: GroupRack, code: string) =>
   rack.markers.some((m) => m.code === code && m.swatches.length > 0);
@@ -48,27 +68,44 @@ function ownColour(rack: GroupRack, tones: readonly KeptTone[]): Lab | undefined
   return rack.markers.find((m) => m.code === middle?.code)?.swatches[0]?.lab;
 }
 
+/** Colours of the opaque things that an area takes, where they were read. */
+export const finishersOf = ({ others }: Pick<GroupRack, "others">, layers: readonly Layer[]) => {
+  const used = new Set(codesOf(layers));
+  return others.flatMap(({ code, swatches: [swatch] = [] }) =>
+    used.has(code) && swatch ? [{ code, color: swatch.hex ?? { lab: swatch.lab } }] : [],
+  );
+};
+
 /** What `assess` is asked of tones in an area; undefined when too few of them were read on the rack's paper. */
-export function judgement(rack: GroupRack, area: Area, tones: readonly KeptTone[], scene: Scene) {
-  const known = tones.filter((t) => isRead(rack, t.code));
+export function judgement(
+  rack: GroupRack,
+  area: Area,
+  tones: readonly KeptTone[],
+  { scene, underlay }: Pick<Whole, "scene" | "underlay">,
+) {
+  const known = laidTones(tones).filter((t) => isRead(rack, t.code));
   const target = targetOf(area);
   const local = target ?? { local: ownColour(rack, known)! };
   if (known.length < 2 || !local.local) return undefined;
+  const layers = inOrder([...area.layers.filter((l) => l.medium !== "tone"), ...asLayers(laidTones(tones))]);
   return {
     target: asInput(local),
-    tones: plainTones(known),
+    tones: known,
     beneath: beneathOf(area).filter((c) => isRead(rack, c)),
     over: overOf(area).filter((c) => isRead(rack, c)),
     ...wishesOf(rack, area, scene),
+    layers,
+    underlay,
+    finishers: finishersOf(rack, layers),
   };
 }
 
-/** What an area's kept group should reach, and how it is laid; undefined when too little is known of it. */
-export function keptWish(rack: GroupRack, area: Area, scene: Scene) {
-  const judged = judgement(rack, area, tonesOf(area), scene);
-  if (!judged) return undefined;
-  const { tones: _tones, beneath: _beneath, over: _over, ...wish } = judged;
-  return wish;
+/** What an area's kept group should reach; undefined when too little is known of it. */
+export function keptWish(rack: GroupRack, area: Area, { scene }: Pick<Whole, "scene">) {
+  const known = tonesOf(area).filter((t) => isRead(rack, t.code));
+  const local = targetOf(area) ?? { local: ownColour(rack, known)! };
+  if (known.length < 2 || !local.local) return undefined;
+  return { target: asInput(local), ...wishesOf(rack, area, scene) };
 }
 
 /** What is asked about a kept group. */
@@ -83,10 +120,10 @@ export interface KeptQuestion {
 /** What `assessAreas` is asked of a piece's kept groups. */
 export const keptQuestions = (
   rack: GroupRack,
-  { areas, whole: { scene } }: Pick<Piece, "areas" | "whole">,
+  { areas, whole }: Pick<Piece, "areas" | "whole">,
 ): KeptQuestion[] =>
   areas.flatMap((area) => {
-    const question = judgement(rack, area, tonesOf(area), scene);
+    const question = judgement(rack, area, tonesOf(area), whole);
     return question ? [{ id: area.id, name: hashOf([rackKey(rack), question]), question }] : [];
   });
 

@@ -1,34 +1,31 @@
-import { colourOf, type ColourInput } from "@/border/colour";
-import {
-  layArea,
-  type AreaLayers,
-  type DrawnScale,
-  type InkPass,
-  type LaidArea,
-  type Opaque,
-} from "@/core/colouring/laid-area";
-import { screenColours, type AreaColours } from "@/core/colouring/paint";
-import type { Wanted } from "@/core/colouring/look-over";
-import { layChosen, type WeighedChoice } from "@/core/group/chosen";
-import { middleTone } from "@/core/group/school";
-import type { Lab } from "@/core/colour/lab";
-import { seenLab } from "@/core/ink/desk";
-import { reachOn } from "@/core/group/strip";
-import { layersOf, type Layer, type PencilLayer } from "@/core/media/layer";
-import type { Pass } from "@/core/media/medium";
-import { passesOf } from "@/core/media/registry";
-import { shadowEnd, toneBordersOf } from "@/core/media/zones";
+import { colourOf } from "@/border/colour";
+import type { FinisherInput } from "@/border/finisher";
 import type { SheetInput } from "@/border/sheet";
+import type { Lab } from "@/core/colour/lab";
+import type { Wanted } from "@/core/colouring/look-over";
+import { screenColours, type AreaColours } from "@/core/colouring/paint";
+import { courseOf, type Course } from "@/core/course/course";
+import { layArea, type LaidArea } from "@/core/course/laid-area";
+import { laidPasses } from "@/core/course/laid-passes";
+import { layChosen, type WeighedChoice } from "@/core/group/chosen";
+import type { School } from "@/core/group/school";
+import { reachOn } from "@/core/ink/reach";
+import { layersOf, type Layer } from "@/core/media/layer";
+import { bringsOf } from "@/core/media/medium";
+import { carrierOf, handOrderOf, lightToDark } from "@/core/media/tone";
+import { shadowEnd } from "@/core/media/zones";
+import type { Work } from "@/core/progress";
 import type { OpenDesk } from "./desk";
-import { askedOf, schoolOf, type GroupWish } from "./group-wish";
+import { askedOf, type GroupWish } from "./group-wish";
 import { hashOf } from "./hash";
 import { memory, type Memory } from "./memory";
-import type { PencilDesk } from "./pencil-desk";
+import { pencilsOf, type PencilDesk } from "./pencil-desk";
 
 /** What is asked of an area that is shown. */
 export interface LaidWish {
   readonly layers: readonly Layer[];
-  /** What its group should reach, by which the tone that carries the local colour is found. */
+  readonly school: School;
+  /** What its group should reach. */
   readonly wish?: GroupWish;
   /** Inks of the whole piece's underlay, light to dark. */
   readonly underlay: readonly string[];
@@ -36,45 +33,38 @@ export interface LaidWish {
   readonly upTo: number | null;
 }
 
-/** An area as it will lie. */
-export interface ShownArea {
-  /** All of its passes, in order; what is not read on this paper is left out of the picture. */
-  readonly passes: readonly Pass[];
-  /** Where its tones end, shares from its lightest end. */
-  readonly borders: readonly number[];
+/** An area as it will lie; what is not read on this paper is left out of the picture. */
+export interface ShownArea extends Course {
   readonly laid: LaidArea;
   /** What its group should show along it; nothing where nothing is wished. */
   readonly wanted: readonly Wanted[] | undefined;
   readonly colours: () => AreaColours;
 }
 
-/** Parts of an area in which each ink of a whole-piece underlay lies: every shadow, the deeper ones, the deepest only. */
-const UNDERLAY_FROM = [0.55, 0.72, 0.86, 0.93] as const;
 const WHITE: Lab = [96, 0, 0];
 
 const kept = new WeakMap<OpenDesk, Memory<ShownArea>>();
 const MOST_SHOWN = 900;
 
-/** Layers whose inks were read on the desk's paper. */
-const readOnly = (open: OpenDesk, layers: readonly Layer[]): readonly Layer[] => {
-  const known = new Set(open.inks.map((i) => i.code));
-  return layers.filter((l) => (l.medium !== "tone" && l.medium !== "shadow") || known.has(l.code));
-};
-
-/** How a group that somebody chose is laid, and what is wanted along it; undefined where nothing is wished. */
+/** How a group that somebody chose is laid, and what is wanted along it; undefined where nothing is wished or not all of it was read. */
 function chosenIn(
   open: OpenDesk,
   layers: readonly Layer[],
   wish: GroupWish | undefined,
 ): WeighedChoice | undefined {
   const tones = layersOf(layers, "tone");
-  if (!wish || tones.length < 2) return undefined;
   const { under, over } = shadowEnd(layers);
-  const coated = (l: { code: string; coats: number }) => ({
-    ink: open.placeOf(l.code, "areas"),
-    coats: l.coats,
-  });
-  const chosen = { tones: tones.map(coated), under: under.map(coated), over: over.map(coated) };
+  const isKnown = ({ code }: { readonly code: string }) => open.find(code) !== undefined;
+  if (!wish || tones.length < 2 || ![...tones, ...under, ...over].every(isKnown)) return undefined;
+  const coated = (l: { code: string; coats: number }) => ({ ink: open.find(l.code)!, coats: l.coats });
+  const hand = handOrderOf(tones);
+  const chosen = {
+    tones: lightToDark(tones).map(coated),
+    local: carrierOf(tones),
+    ...(hand && { hand }),
+    under: under.map(coated),
+    over: over.map(coated),
+  };
   return layChosen(open.desk, chosen, askedOf(open, wish, tones.length));
 }
 
@@ -85,19 +75,19 @@ const wantedOf = ({ goal, weighed: { places } }: WeighedChoice): Wanted[] =>
     lab: n === 0 ? goal.light : n === places.length - 1 ? goal.shadow : goal.places[n - 1]!,
   }));
 
-/** Pencil as it is drawn so far: strokes of the passes that are done. */
-function drawnScale(layer: PencilLayer, done: ReadonlySet<string>, pencils: PencilDesk): DrawnScale {
-  return {
-    fit: pencils.fit,
-    steps: layer.steps.map((step) =>
-      step.layers.flatMap((l) => {
-        const film = pencils.pencils.find((p) => p.film.code === l.code)?.film;
-        return film && done.has(`${l.code} ${l.part}`)
-          ? [{ film, layers: l.layers, pressure: l.pressure }]
-          : [];
-      }),
+const NO_PENCILS: PencilDesk = { pencils: [], fit: undefined as never, surface: undefined as never };
+
+/** The fitted pencils of the desk where something is drawn on one of these areas; fitting takes seconds, so nobody else waits for it. */
+export function* pencilsFor(
+  open: OpenDesk,
+  areas: readonly { readonly layers: readonly Layer[] }[],
+): Work<PencilDesk> {
+  const drawn = areas.some(({ layers }) =>
+    courseOf(layers, { school: "light first", capacity: Infinity }).passes.some(
+      (p) => bringsOf(p) === "pencil",
     ),
-  };
+  );
+  return drawn && open.input.pencils.length ? yield* pencilsOf(open) : NO_PENCILS;
 }
 
 /** All that is known of an area's layers as they will lie on the desk's paper; worked out once. */
@@ -105,80 +95,40 @@ export function shownArea(
   open: OpenDesk,
   asked: LaidWish,
   sheet: SheetInput,
-  finishers: ReadonlyMap<string, ColourInput>,
-  pencils: () => PencilDesk,
+  finishers: readonly FinisherInput[],
+  pencils: PencilDesk,
 ): ShownArea {
   const memories = kept.get(open) ?? memory<ShownArea>(MOST_SHOWN);
   kept.set(open, memories);
-  const key = hashOf([asked, sheet, [...finishers]]);
+  const key = hashOf([asked, sheet, finishers]);
   return memories.recall(key) ?? memories.keep(key, showArea(open, asked, sheet, finishers, pencils));
 }
 
 function showArea(
   open: OpenDesk,
-  { layers: all, wish, underlay, upTo }: LaidWish,
+  { layers, school, wish, underlay, upTo }: LaidWish,
   sheet: SheetInput,
-  finishers: ReadonlyMap<string, ColourInput>,
-  pencils: () => PencilDesk,
+  finishers: readonly FinisherInput[],
+  { pencils, fit }: PencilDesk,
 ): ShownArea {
   const { desk } = open;
-  const layers = readOnly(open, all);
+  const course = courseOf(layers, { school, capacity: sheet.capacity, underlay });
   const chosen = chosenIn(open, layers, wish);
-  const local = chosen?.laying.local ?? middleTone(layersOf(layers, "tone").length);
-  const depth = (code: string, coats: number) =>
-    seenLab(desk, Array<number>(coats).fill(open.placeOf(code, "areas")))[0];
-  const own = passesOf(layers, {
-    school: wish ? schoolOf(wish) : "light first",
-    capacity: sheet.capacity,
-    lightnessOf: depth,
-    local,
+  const laid = laidPasses(course.passes.slice(0, upTo ?? course.passes.length), {
+    inkOf: open.find,
+    filmOf: (code) => pencils.find((p) => p.film.code === code)?.film,
+    toothOf: () => fit,
+    opaqueOf: (code) => {
+      const own = finishers.find((f) => f.code === code);
+      return own ? colourOf(own.color).lab : WHITE;
+    },
   });
-  const tones = layersOf(layers, "tone");
-  const passes: Pass[] = [...(tones.length ? underlayPasses(open, underlay) : []), ...own];
-  const laid = passes.slice(0, upTo ?? passes.length);
-  const ink = laid.flatMap((p): InkPass[] =>
-    p.kind === "lay" || p.kind === "blend back"
-      ? [{ ink: open.placeOf(p.code, "areas"), coats: p.coats, wet: !p.dry, from: p.from, to: p.to }]
-      : [],
-  );
-  const drawn = laid.filter((p) => p.kind === "draw");
-  const done = new Set(drawn.map((p) => `${p.code} ${p.drawing?.part}`));
-  const scales = layersOf(layers, "pencil");
-  const opaque = laid.flatMap((p): Opaque[] => {
-    if (p.kind !== "finish") return [];
-    const colour = finishers.get(p.code);
-    return [{ lab: colour ? colourOf(colour).lab : WHITE, from: p.from, to: p.to }];
-  });
-  const made: AreaLayers = {
-    ink,
-    pencil: drawn.length ? scales.map((s) => drawnScale(s, done, pencils())) : [],
-    opaque,
-  };
-  const area = layArea(desk, made, reachOn(desk, sheet));
+  const area = layArea(desk, laid, reachOn(desk, sheet));
   let colours: AreaColours | undefined;
   return {
-    passes,
-    borders: toneBordersOf(layers, local),
+    ...course,
     laid: area,
     wanted: chosen && wantedOf(chosen),
     colours: () => (colours ??= screenColours(area)),
   };
-}
-
-/** All shadows first, in a few inks from light to dark, dry before any local colour. */
-function underlayPasses(open: OpenDesk, codes: readonly string[]): Pass[] {
-  const known = new Set(open.inks.map((i) => i.code));
-  return codes
-    .filter((c) => known.has(c))
-    .map((code, i): Pass => ({
-      code,
-      coats: 1,
-      role: "underlay",
-      kind: "lay",
-      dry: i > 0,
-      where: "shadow",
-      stroke: "circles",
-      from: UNDERLAY_FROM[Math.min(i, UNDERLAY_FROM.length - 1)]!,
-      to: 1,
-    }));
 }

@@ -140,7 +140,7 @@ async function planned(rack: Rack, scene: Scene, wish: DemoArea, blank: Area): P
   const hints = await Promise.all((wish.hints ?? []).map((k) => shadowFor(rack, k, mids, target.shadow)));
   const pencil = wish.pencil && (await pencilFor(rack, wish.pencil, target, group.tones.at(-1)!.lab));
   const layers: Layer[] = [
-    ...asLayers(plain(group.tones)),
+    ...asLayers(asKept(group.tones)),
     ...group.shade.map((l): Layer => ({ medium: "shadow", place: "shadow", ...l })),
     ...hints.filter((l) => l !== undefined),
     ...(pencil ? [pencil] : []),
@@ -154,10 +154,15 @@ interface PlannedTone {
   readonly coats: number;
   readonly role: string;
   readonly lab: Lab;
+  readonly carries?: true;
 }
 
 const plain = (tones: readonly { code: string; coats: number }[]) =>
   tones.map(({ code, coats }) => ({ code, coats }));
+
+/** Tones as they are kept. */
+const asKept = (tones: readonly PlannedTone[]) =>
+  tones.map(({ code, coats, carries }) => ({ code, coats, ...(carries && { carries }) }));
 
 /** A planned group as the demo keeps it. */
 interface PlannedKept {
@@ -178,7 +183,13 @@ const groupFor = (rack: Rack, wish: object): Promise<PlannedKept | undefined> =>
     },
     ({ groups: [best] }) =>
       best && {
-        tones: best.tones.map(({ code, coats, role, lab }) => ({ code, coats, role, lab })),
+        tones: best.tones.map(({ code, coats, role, lab }, i) => ({
+          code,
+          coats,
+          role,
+          lab,
+          ...(i === best.local && { carries: true as const }),
+        })),
         shade: best.shade,
       },
   );
@@ -257,7 +268,7 @@ export async function seedGroups(studio: Studio, paperIds: readonly string[]): P
     kept.push({
       name: g.name,
       tags: g.tags,
-      tones: plain(best.tones),
+      tones: asKept(best.tones),
       material: g.material,
       school: null,
       underlay: under ? { code: under.code, coats: under.coats } : null,

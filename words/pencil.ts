@@ -31,18 +31,21 @@ export const partInWords: Readonly<Record<LaidPencil["part"], string>> = {
 export const pencilName = (code: string): string => code.replace(/^pencil /, "");
 
 /** Where a pencil of a plan is used, and how. */
-export function drawingInWords({ part, values, layers, pressures }: NonNullable<Pass["drawing"]>): {
+export function drawingInWords({ part, strokes }: NonNullable<Pass["drawing"]>): {
   readonly where: string;
   readonly stroke: string;
 } {
   const value = (v: number) => `lightness ${v.toFixed(0)}`;
-  const range =
-    values.length === 1
-      ? `at ${value(values[0]!)}`
-      : `${value(Math.max(...values))} to ${value(Math.min(...values))}`;
-  const count = layers[0] === layers[1] ? layers[0] : `${layers[0]}–${layers[1]}`;
+  const values = strokes.map((s) => s.lightness);
+  const layers = strokes.map((s) => s.layers);
+  const pressures = [...new Set(strokes.map((s) => s.pressure))];
+  const [fewest, most] = [Math.min(...layers), Math.max(...layers)];
   return {
-    where: `${part}: ${range}`,
-    stroke: `${count} layers, ${pressures.join(" to ")}; short strokes, sharp point`,
+    where: `${part}: ${
+      values.length === 1
+        ? `at ${value(values[0]!)}`
+        : `${value(Math.max(...values))} to ${value(Math.min(...values))}`
+    }`,
+    stroke: `${fewest === most ? most : `${fewest}–${most}`} layers, ${pressures.join(" to ")}; short strokes, sharp point`,
   };
 }

@@ -1,5 +1,5 @@
 import PDFDocument from "pdfkit";
-import { passesOf } from "@/core/media/registry";
+import { areaCourse } from "@/core/piece/area-course";
 import { schoolOf, type Piece } from "@/core/piece/piece";
 import { suppliesOf } from "@/core/stock/supplies";
 import type { Rack } from "@/store/rack";
@@ -26,8 +26,6 @@ interface Guide {
   readonly rack: Rack;
   readonly colouring: Buffer;
   readonly tones: Buffer;
-  /** The tone of each area, light to dark, that carries its local colour, as far as it is known. */
-  readonly locals: Readonly<Record<string, number>>;
 }
 
 /** A marker's stroke: its one, two and three coats side by side. */
@@ -53,7 +51,7 @@ function picturePage(doc: Doc, title: string, png: Buffer, says: string): void {
 }
 
 /** The guide to a piece, A4: how it will look, its tone map, every step, and what to lay ready with its strokes. */
-export async function guidePdf({ piece, rack, colouring, tones, locals }: Guide): Promise<Buffer> {
+export async function guidePdf({ piece, rack, colouring, tones }: Guide): Promise<Buffer> {
   const doc = new PDFDocument({
     autoFirstPage: false,
     size: SHEET,
@@ -80,7 +78,7 @@ export async function guidePdf({ piece, rack, colouring, tones, locals }: Guide)
     tones,
     "1 is the lightest tone of each area; lines beside a number show the way of the strokes.",
   );
-  stepPages(doc, piece, rack, locals);
+  stepPages(doc, piece, rack);
   supplyPages(doc, piece, rack);
   doc.end();
   return done;
@@ -89,21 +87,14 @@ export async function guidePdf({ piece, rack, colouring, tones, locals }: Guide)
 const swatchesOf = (rack: Rack) =>
   new Map(rack.markers.map((m) => [m.code, m.swatches.flatMap((s) => (s.hex ? [s.hex] : []))]));
 
-function stepPages(doc: Doc, piece: Piece, rack: Rack, locals: Guide["locals"]): void {
+function stepPages(doc: Doc, piece: Piece, rack: Rack): void {
   const swatches = swatchesOf(rack);
-  const lightness = new Map(rack.markers.map((m) => [m.code, m.swatches.map((s) => s.lab[0])]));
   doc.addPage();
   doc.font("code").fontSize(16).fillColor("black").text("Steps", MARGIN, MARGIN);
   let n = 0;
   for (const area of piece.areas) {
     if (!area.layers.length || area.white) continue;
-    const local = locals[area.id];
-    const passes = passesOf(area.layers, {
-      school: schoolOf(area),
-      capacity: rack.paper.capacity,
-      lightnessOf: (code, coats) => lightness.get(code)?.[coats - 1],
-      ...(local !== undefined && { local }),
-    });
+    const { passes } = areaCourse(area, rack.paper);
     if (doc.y > BOTTOM - 26 * PT) doc.addPage();
     doc
       .moveDown(0.6)

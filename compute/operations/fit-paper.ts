@@ -1,3 +1,4 @@
+import type { Blending } from "@/core/ink/blending";
 import type { ColourInput } from "@/border/colour";
 import { Code, Coats, Colour, List, Optional, Whole } from "@/border/fields";
 import type { Meeting } from "@/core/chart/layout";
@@ -5,7 +6,7 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { fitLifting, liftedLab, type Lifting } from "@/core/ink/fit-lifting";
 import { DEFAULT_LIFTING } from "@/core/ink/paper";
-import { laidBlend, liftsOf, type Blending } from "@/core/ink/fit-blending";
+import { laidBlend, liftsOf } from "@/core/ink/fit-blending";
 import { stackLab } from "@/core/ink/stack";
 import type { Work } from "@/core/progress";
 import { deskOperation } from "../operation";

@@ -55,5 +55,7 @@ export const group = deskOperation(GroupQuestion, function* (question, open): Wo
   const judged = planned.map((g) =>
     judgeLaid(desk, g, { ...askedOf(open, question, g.inks.tones.length), school: g.laying.school }),
   );
-  return { groups: judged.map((g, i) => groupOutput(open, g, sheet.capacity, i ? judged[0] : undefined)) };
+  return {
+    groups: judged.map((g, i) => groupOutput(open, g, { sheet, ...(i && { first: judged[0] }) })),
+  };
 });

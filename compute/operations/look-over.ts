@@ -1,3 +1,6 @@
+import { reachOn } from "@/core/ink/reach";
+import { inkPasses } from "@/core/course/laid-passes";
+import { fadeOf } from "@/core/ink/fade";
 import { List, One, Optional, Within } from "@/border/fields";
 import { hueTurn, hue, chroma, type Lab } from "@/core/colour/lab";
 import {
@@ -7,10 +10,8 @@ import {
   valuesOfColouring,
   type Values,
 } from "@/core/colouring/look-over";
-import { layArea } from "@/core/colouring/laid-area";
 import { paint } from "@/core/colouring/paint";
 import { NO_TONES } from "@/core/colouring/tone-map";
-import { reachOn } from "@/core/group/strip";
 import { referenceValues } from "@/core/light/reference-values";
 import type { Bytes } from "@/core/picture/plane";
 import { part, type Work } from "@/core/progress";
@@ -64,13 +65,15 @@ function paleCover(open: OpenDesk, shown: ShownInField, question: ShownQuestion)
   const under = shown.passes.filter((p) => p.role === "underlay" || p.role === "undertone");
   if (!under.length) return undefined;
   const { desk } = open;
-  const ink = shown.passes.flatMap((p) =>
-    (p.kind === "lay" || p.kind === "blend back") && !under.includes(p)
-      ? [{ ink: open.placeOf(p.code, "areas"), coats: p.coats, wet: !p.dry, from: p.from, to: p.to }]
-      : [],
-  );
   const t = (Math.max(...under.map((p) => p.from)) + 1) / 2;
-  const cover = layArea(desk, { ink, pencil: [], opaque: [] }, reachOn(desk, question.sheet)).at(t, 0);
+  const cover = fadeOf(
+    desk,
+    inkPasses(
+      shown.passes.filter((p) => !under.includes(p)),
+      open.find,
+    ),
+    reachOn(desk, question.sheet),
+  ).at(t, 0);
   const seen: Lab = shown.laid.at(t, 0);
   return reads(cover, seen) || chroma(cover) < 4 ? undefined : Math.abs(hueTurn(hue(cover), hue(seen)));
 }

@@ -144,7 +144,7 @@ export const planPiece = deskOperation(PlanPieceQuestion, function* (question, o
     areas: together.groups.map((g, i) => {
       const own = question.areas[i]!;
       const asked = { ...askedOf(open, own, g.inks.tones.length), school: g.laying.school };
-      return { id: ids[i]!, group: groupOutput(open, judgeLaid(desk, g, asked), own.sheet.capacity) };
+      return { id: ids[i]!, group: groupOutput(open, judgeLaid(desk, g, asked), { sheet: own.sheet }) };
     }),
     markers: [...uses]
       .map(([code, areas]) => ({ code, areas }))

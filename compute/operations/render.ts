@@ -1,13 +1,12 @@
-import type { ColourInput } from "@/border/colour";
+import { FinisherInput } from "@/border/finisher";
 import {
-  Code,
   Codes,
-  Colour,
   Flag,
   List,
   ListOfKinds,
   Nullable,
   One,
+  OneOf,
   Optional,
   Rule,
   Whole,
@@ -21,15 +20,15 @@ import { paint, type Box } from "@/core/colouring/paint";
 import { NO_TONES, type ToneWish } from "@/core/colouring/tone-map";
 import { extentsOf } from "@/core/light/ground";
 import { inOrder } from "@/core/media/registry";
+import { SCHOOLS, type School } from "@/core/group/school";
 import type { Layer } from "@/core/media/layer";
 import type { Pass } from "@/core/media/medium";
 import { part, type Work } from "@/core/progress";
 import type { OpenDesk } from "../desk";
 import { AreaId, lineOfPlane, type AreaIdInput, type Field } from "../grounds";
-import { GroupWish } from "../group-wish";
-import { shownArea, type ShownArea } from "../laid-areas";
+import { GroupWish, schoolOf } from "../group-wish";
+import { pencilsFor, shownArea, type ShownArea } from "../laid-areas";
 import { deskOperation } from "../operation";
-import { pencilsOf, type PencilDesk } from "../pencil-desk";
 import { FieldQuestion, fieldFor, toneMapFor } from "./tone-map";
 
 /** An area as it lies: its layers, what its group should reach, and where its tones go. */
@@ -37,16 +36,13 @@ export class ShownAreaInput {
   @AreaId() id!: AreaIdInput;
   @ListOfKinds("medium", PIECE_LAYERS, MOST_LAYERS) layers!: Layer[];
   @Optional() @One(() => GroupWish, 'expected {"target",…}') wish?: GroupWish;
+  /** The school in which it is laid; that of its wish when it is left out. */
+  @Optional() @OneOf(SCHOOLS) school?: School;
   @Optional()
   @One(() => ToneWishInput, 'expected {"shares","touches","whites","white"}')
   tones?: ToneWishInput;
   /** So many of its passes; all when it is left out. */
   @Nullable() @Whole(0, 200, "passes") upTo: number | null = null;
-}
-
-class FinisherInput {
-  @Code() code!: string;
-  @Colour() color!: ColourInput;
 }
 
 /** How an area's layers lie, and on what. */
@@ -99,20 +95,17 @@ export function* shownIn(
   question: ShownQuestion,
   open: OpenDesk,
 ): Work<(ShownInField | undefined)[]> {
-  const { areas, sheet, underlay } = question;
-  const finishers = new Map(question.finishers.map((f) => [f.code, f.color]));
-  const drawn = areas.some((a) => a.layers.some((l) => l.medium === "pencil"));
-  const pencils: PencilDesk | undefined =
-    drawn && open.input.pencils.length ? yield* part(pencilsOf(open), 0, 0.6) : undefined;
-  const none: PencilDesk = { pencils: [], fit: undefined as never, surface: undefined as never };
+  const { areas, sheet, underlay, finishers } = question;
+  const pencils = yield* part(pencilsFor(open, areas), 0, 0.6);
   const said = new Map(areas.map((a) => [String(a.id), a]));
   const out: (ShownInField | undefined)[] = [];
   for (const [n, id] of field.named.ids.entries()) {
     const area = said.get(id);
     if (area) {
       const { layers, wish, upTo, tones } = area;
-      const asked = { layers: inOrder(layers), upTo, underlay, ...(wish && { wish }) };
-      const shown = shownArea(open, asked, sheet, finishers, () => pencils ?? none);
+      const school = area.school ?? (wish ? schoolOf(wish) : "light first");
+      const asked = { layers: inOrder(layers), school, upTo, underlay, ...(wish && { wish }) };
+      const shown = shownArea(open, asked, sheet, finishers, pencils);
       // Made to the size of the plan unless somebody says where tones end as planned.
       const planned =
         !tones || tones.borders.length === 2 ? { ...(tones ?? NO_TONES), borders: shown.borders } : tones;

@@ -1,34 +1,49 @@
+import { courseOf } from "@/core/course/course";
+import { layStrip, type LaidPass } from "@/core/course/strip";
 import type { ColourInput } from "@/border/colour";
-import { Colour, List, ListOrOne, Nullable, One, OneOf, Optional, Whole, Within } from "@/border/fields";
+import { Colour, List, ListOrOne, Nullable, One, OneOf, Optional, Within } from "@/border/fields";
 import { SHEET, SheetInput } from "@/border/sheet";
 import { wrong } from "@/border/problem";
-import { TONE, ToneInput } from "@/border/tone";
+import { ChosenToneInput, TONE, ToneInput } from "@/border/tone";
 import { displayLab } from "@/core/colour/display";
 import { cautionsOf, type Caution } from "@/core/group/caution";
 import { MATERIALS, MATERIAL_HABITS, type Material } from "@/core/group/material";
-import { inkOfPass, isOfTone, layingPasses } from "@/core/group/lay";
-import { middleTone, SCHOOLS, type School, type SchoolPass } from "@/core/group/school";
-import { layStrip, type LaidPass } from "@/core/group/strip";
+import { SCHOOLS, type School } from "@/core/group/school";
 import { FEWEST_TONES, MOST_TONES, type Tone } from "@/core/group/tone";
 import { seenLab } from "@/core/ink/desk";
+import type { Pass } from "@/core/media/medium";
+import { inOrder } from "@/core/media/registry";
+import { lightToDark } from "@/core/media/tone";
 import { SCENES, type Scene } from "@/core/piece/piece";
+import type { ShadowKind } from "@/core/shadow/shadow";
 import { cautionInWords } from "@/words/caution";
 import { whyInWords } from "@/words/material";
-import { SCHOOL_WORDS, whereInWords } from "@/words/school";
+import { passStroke, passWhere } from "@/words/pass";
+import { SCHOOL_WORDS } from "@/words/school";
 import { coatsOf } from "../group-output";
 import { deskOperation } from "../operation";
 
 export class SchoolsQuestion {
-  @List(() => ToneInput, FEWEST_TONES, MOST_TONES, TONE) tones!: ToneInput[];
+  /** In the order of laying: light to dark, unless each says where it belongs. */
+  @List(() => ChosenToneInput, FEWEST_TONES, MOST_TONES, TONE) tones!: ChosenToneInput[];
   @Optional() @OneOf(MATERIALS) material: Material = "other";
   @Optional() @OneOf(SCENES) scene: Scene = "neutral";
   @Nullable() @Within(1, 1e6, "mm²") mm2?: number | null;
   @Optional() @Colour() local?: ColourInput;
   @Optional() @One(() => SheetInput, SHEET) sheet: SheetInput = new SheetInput();
-  /** The tone that carries the local colour, light to dark from 0; the middle one when it is left out. */
-  @Optional() @Whole(0, MOST_TONES - 1) carries?: number;
-  /** Inks beneath the shadow end, dry before the group is laid. */
+  /** Inks beneath the shadow end, dry before the group is laid, and over it. */
   @Optional() @ListOrOne(() => ToneInput, 8, TONE) under: ToneInput[] = [];
+  @Optional() @ListOrOne(() => ToneInput, 8, TONE) over: ToneInput[] = [];
+}
+
+/** One time over the area with one of its tones. */
+export interface SchoolPassOutput extends Pick<
+  Pass,
+  "code" | "kind" | "coats" | "from" | "to" | "stroke" | "wet"
+> {
+  readonly where: string;
+  /** How the marker is moved. */
+  readonly how: string;
 }
 
 export interface SchoolOutput {
@@ -37,10 +52,7 @@ export interface SchoolOutput {
   readonly suits: string;
   /** Why this school is the habit of the material; only on that one. */
   readonly habit?: string;
-  readonly passes: readonly (Omit<SchoolPass, "tone" | "where"> & {
-    readonly code: string;
-    readonly where: string;
-  })[];
+  readonly passes: readonly SchoolPassOutput[];
   /** Sample strip, lane by lane from its lightest end. */
   readonly strip: { readonly cells: number; readonly lanes: number; readonly hex: readonly string[] };
   /** Largest ΔE00 within a millimetre beyond an even fade; evenness 0–1; spread of L* between strokes. */
@@ -65,33 +77,39 @@ export interface SchoolsOutput {
 
 export const schools = deskOperation(
   SchoolsQuestion,
-  function* (question, { desk, placeOf, labOf }): Generator<number, SchoolsOutput> {
-    if ((question.carries ?? 0) >= question.tones.length)
-      throw wrong("carries", `expected the place of one of ${question.tones.length} tones, from 0`);
-    const tones = question.tones
-      .map((t, i): Tone => {
-        const tone = { ink: placeOf(t.code, `tones[${i}].code`), coats: t.coats };
-        return { ...tone, lab: seenLab(desk, coatsOf(tone)) };
-      })
-      .sort((a, b) => b.lab[0] - a.lab[0]);
+  function* (question, { desk, placeOf, find, labOf }): Generator<number, SchoolsOutput> {
+    const coated = (kind: ShadowKind, list: readonly ToneInput[]) =>
+      list.map(({ code, coats }) => ({
+        medium: "shadow" as const,
+        kind,
+        code,
+        coats,
+        place: "shadow" as const,
+      }));
+    for (const field of ["tones", "under", "over"] as const)
+      question[field].forEach((t, i) => placeOf(t.code, `${field}[${i}].code`));
+    const layers = inOrder([
+      ...question.tones.map((t) => ({ medium: "tone" as const, ...t })),
+      ...coated("underlay", question.under),
+      ...coated("overlay", question.over),
+    ]);
+    const tones = lightToDark(question.tones).map((t): Tone => {
+      const tone = { ink: find(t.code)!, coats: t.coats };
+      return { ...tone, lab: seenLab(desk, coatsOf(tone)) };
+    });
     const { sheet, material } = question;
     const habit = MATERIAL_HABITS[material].school;
-    const under = question.under.map((t, i) => ({
-      ink: placeOf(t.code, `under[${i}].code`),
-      coats: t.coats,
-    }));
-    const inks = { tones: tones.map((t) => t.ink), under: under.map((t) => t.ink), over: [] };
     const out: SchoolOutput[] = [];
     for (const school of SCHOOLS) {
-      const passes = layingPasses({
-        school,
-        coats: tones.map((t) => t.coats),
-        local: question.carries ?? middleTone(tones.length),
-        under: under.map((t) => t.coats),
-        over: [],
-        capacity: sheet.capacity,
-      });
-      const laid = passes.map((p): LaidPass => ({ ...p, ink: inkOfPass(p, inks) }));
+      const { passes } = courseOf(layers, { school, capacity: sheet.capacity });
+      const laid = passes.map(({ code, coats, from, to, wet, stroke }): LaidPass => ({
+        ink: find(code)!,
+        coats,
+        from,
+        to,
+        wet,
+        stroke,
+      }));
       const strip = layStrip(desk, laid, sheet);
       const ink = [...strip.inkUsed].map(([i, coats]) => ({ code: desk.inks[i]!.code, coats }));
       const L = strip.profile.map((l) => l[0]);
@@ -110,11 +128,19 @@ export const schools = deskOperation(
         school,
         ...SCHOOL_WORDS[school],
         ...(habit === school && { habit: whyInWords[material] }),
-        passes: passes.filter(isOfTone).map(({ tone, where, ...p }) => ({
-          ...p,
-          code: desk.inks[tones[tone]!.ink]!.code,
-          where: whereInWords[where],
-        })),
+        passes: passes
+          .filter(({ role }) => role !== "underlay" && role !== "overlay")
+          .map((p) => ({
+            code: p.code,
+            kind: p.kind,
+            coats: p.coats,
+            from: p.from,
+            to: p.to,
+            stroke: p.stroke,
+            wet: p.wet,
+            where: passWhere(p),
+            how: passStroke(p),
+          })),
         strip: { cells: strip.cells, lanes: strip.lanes, hex: strip.labs.map((lab) => displayLab(lab).hex) },
         edge: strip.edge,
         softness: strip.softness,

@@ -80,7 +80,12 @@ export const substituteGroup = deskOperation(
           };
           const judged = judgeLaid(desk, g, asked);
           const { each, mean } = likeness(judged.tones, wanted);
-          return { group: groupOutput(open, judged, capacity), each, mean, closeness: closeness(mean) };
+          return {
+            group: groupOutput(open, judged, { sheet: question.sheet }),
+            each,
+            mean,
+            closeness: closeness(mean),
+          };
         })
         .sort((a, b) => a.mean - b.mean),
     };

@@ -1,9 +1,9 @@
+import type { LaidArea } from "@/core/course/laid-area";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { mixLab } from "@/core/colour/mean-lab";
 import { rgb8ToLab } from "@/core/colour/display";
 import type { Ground } from "@/core/light/ground";
-import type { LaidArea } from "./laid-area";
 import { tOf, type ToneMap } from "./tone-map";
 
 /** Classes of lightness, L* 0–100. */

@@ -1,10 +1,10 @@
+import { layArea } from "@/core/course/laid-area";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { rgb8ToLab } from "@/core/colour/display";
 import { screenRgb } from "@/core/colour/screen-rgb";
 import { layDesk } from "@/core/ink/desk";
 import { groundWhere } from "@/fixtures/forms";
 import { scannedDesk } from "@/fixtures/scanned-desk";
-import { layArea } from "./laid-area";
 import { againstReference, meetingsOf, seeArea, valuesOfColouring, wantedAt } from "./look-over";
 import { paint, screenColours } from "./paint";
 import { NO_TONES, toneMap } from "./tone-map";

@@ -1,9 +1,9 @@
+import { levelOf, SAMPLES, STEEPNESS, type LaidArea } from "@/core/course/laid-area";
 import type { Lab } from "@/core/colour/lab";
 import { screenRgb } from "@/core/colour/screen-rgb";
 import type { Flow } from "@/core/light/growth";
 import type { Ground } from "@/core/light/ground";
 import { runMeans } from "@/core/light/run-means";
-import { levelOf, SAMPLES, STEEPNESS, type LaidArea } from "./laid-area";
 import { strokeNoise, TILE_PER_MM } from "./texture";
 
 /** Places of a tone map, so that each byte has a colour: t = index / 254. */

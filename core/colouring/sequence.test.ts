@@ -1,22 +1,20 @@
-import { passesOf } from "@/core/media/registry";
+import { courseOf } from "@/core/course/course";
 import type { Layer } from "@/core/media/layer";
 import { sequenceOf } from "./sequence";
 
 const laid = {
   school: "light first",
   capacity: 6,
-  lightnessOf: (c: string) => ({ pale: 90, deep: 40 })[c],
 } as const;
 const tones: Layer[] = [
   { medium: "tone", code: "pale", coats: 1 },
   { medium: "tone", code: "deep", coats: 1 },
 ];
-const under = { ...passesOf(tones, laid)[0]!, code: "violet", role: "underlay" as const };
-const area = (id: string) => ({ id, passes: [under, ...passesOf(tones, laid)] });
+const area = (id: string) => ({ id, passes: courseOf(tones, { ...laid, underlay: ["violet"] }).passes });
 
 describe("the passes of a piece one after the other", () => {
   it("lay the underlay of the whole everywhere at once, then go area by area", () => {
-    const steps = sequenceOf([area("a"), { id: "bare", passes: [] }, area("b")], 1);
+    const steps = sequenceOf([area("a"), { id: "bare", passes: [] }, area("b")]);
     expect(steps.map((s) => [s.area, s.pass.code])).toEqual([
       [null, "violet"],
       ["a", "pale"],
@@ -35,12 +33,12 @@ describe("the passes of a piece one after the other", () => {
       ["b", 4],
     ]);
   });
-  it("of nothing are none", () => expect(sequenceOf([], 2)).toEqual([]));
+  it("of nothing are none", () => expect(sequenceOf([])).toEqual([]));
 });
 
 describe("passes know which part of an area they cover", () => {
   it("tones by the school, sparks at the light end, a hint where it lies", () => {
-    const passes = passesOf(
+    const { passes } = courseOf(
       [
         ...tones,
         { medium: "shadow", kind: "cool hint", code: "ice", coats: 1, place: "shadow" },
@@ -62,7 +60,7 @@ describe("passes know which part of an area they cover", () => {
     expect(span("gel")).toEqual([0, 0.02]);
   });
   it("an underlay where the shadow end is a place of its own", () => {
-    const passes = passesOf(
+    const { passes } = courseOf(
       [{ medium: "shadow", kind: "underlay", code: "violet", coats: 1, place: "shadow" }, ...tones],
       laid,
     );

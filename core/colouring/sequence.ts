@@ -12,22 +12,21 @@ export interface SheetStep {
 /**
  * All passes of a piece one after the other: the underlay of the whole first, then area by area.
  * @param areas in the order of colouring, each with all of its passes
- * @param underlay how many passes of every area that has any belong to the whole piece's underlay
  */
 export function sequenceOf(
   areas: readonly { readonly id: string; readonly passes: readonly Pass[] }[],
-  underlay: number,
 ): SheetStep[] {
   const out: SheetStep[] = [];
   const laid = new Map<string, number>();
   const inked = areas.filter((a) => a.passes.length);
-  for (let u = 0; u < underlay; u++) {
-    for (const { id, passes } of inked) if (passes.length > u) laid.set(id, u + 1);
-    const pass = inked.find((a) => a.passes.length > u)?.passes[u];
-    if (pass) out.push({ area: null, pass, laid: new Map(laid) });
+  const isOfWhole = (pass: Pass | undefined) => pass?.ofWhole === true;
+  for (let u = 0; inked.some((a) => isOfWhole(a.passes[u])); u++) {
+    const under = inked.filter((a) => isOfWhole(a.passes[u]));
+    for (const { id } of under) laid.set(id, u + 1);
+    out.push({ area: null, pass: under[0]!.passes[u]!, laid: new Map(laid) });
   }
   for (const { id, passes } of inked)
-    for (let n = underlay; n < passes.length; n++) {
+    for (let n = passes.filter(isOfWhole).length; n < passes.length; n++) {
       laid.set(id, n + 1);
       out.push({ area: id, pass: passes[n]!, laid: new Map(laid) });
     }

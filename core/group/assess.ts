@@ -1,9 +1,10 @@
+import { mostCoats } from "@/core/ink/span";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { seenLab, type Desk } from "@/core/ink/desk";
 import { adviseGroup, type Advice } from "./advice";
 import type { GroupGoal } from "./goal";
 import { layChosen, type Asked, type ChosenGroup, type WeighedChoice } from "./chosen";
-import { mostCoats, zonesOf } from "./lay";
+import { zonesOf } from "./lay";
 import { rolesOf, type Role, type Tone } from "./tone";
 import type { LaidGroup, WeighedGroup } from "./weigh";
 

@@ -1,3 +1,4 @@
+import { doseOfK } from "@/core/ink/dose";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { compress } from "@/core/colour/cie";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
@@ -5,7 +6,6 @@ import { BANDS, tristimulusWeights, type Weights } from "@/core/colour/observer"
 import { seenLab, type Desk } from "@/core/ink/desk";
 import { Lookup } from "@/core/ink/lookup";
 import { uptakeOf } from "@/core/ink/paper";
-import { doseOfK } from "@/core/ink/stack";
 import { TWIN } from "@/core/ink/twins";
 import type { PlaceWeights } from "./place-weights";
 import type { Tone } from "./tone";

@@ -1,7 +1,8 @@
+import type { Strip } from "@/core/course/strip";
+import type { SheetHabit } from "@/core/ink/reach";
 import { chroma, type Lab } from "@/core/colour/lab";
 import type { Desk } from "@/core/ink/desk";
 import type { Material } from "./material";
-import type { SheetHabit, Strip } from "./strip";
 import type { Tone } from "./tone";
 
 /** A mistake that shows before it is made, with its figures: L*, chroma, coats or mm, as the kind says. */

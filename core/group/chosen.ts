@@ -1,4 +1,4 @@
-import { seenLab, type Desk } from "@/core/ink/desk";
+import type { Desk } from "@/core/ink/desk";
 import type { GroupGoal } from "./goal";
 import { hasShadowEnd, type Laying } from "./lay";
 import type { School } from "./school";
@@ -13,7 +13,12 @@ export interface Coated {
 
 /** A group that somebody chose. */
 export interface ChosenGroup {
+  /** Light to dark. */
   readonly tones: readonly Coated[];
+  /** The tone that carries the local colour; the one that suits best when it is left out. */
+  readonly local?: number;
+  /** As in a laying: the order in which they are laid, where it is another than their school's. */
+  readonly hand?: readonly number[];
   /** What lies under and over its shadow end. */
   readonly under?: readonly Coated[];
   readonly over?: readonly Coated[];
@@ -38,30 +43,29 @@ export interface WeighedChoice extends LaidGroup {
   readonly weighed: WeighedGroup;
 }
 
-/** A chosen group with its tones light to dark, laid so that the tone which suits best carries the local colour. */
+/** A chosen group as it is laid; where nobody says which tone carries the local colour, the one does that suits best. */
 export function layChosen(
   desk: Desk,
-  { tones, under = [], over = [] }: ChosenGroup,
+  { tones, under = [], over = [], local: said, hand }: ChosenGroup,
   { school, capacity, goalOf, inkCost, weights = SCORE_WEIGHTS }: Asked,
 ): WeighedChoice {
-  const sorted = [...tones]
-    .map((t) => ({ ...t, L: seenLab(desk, Array<number>(t.coats).fill(t.ink))[0] }))
-    .sort((a, b) => b.L - a.L);
   const inks = {
-    tones: sorted.map((t) => t.ink),
+    tones: tones.map((t) => t.ink),
     under: under.map((t) => t.ink),
     over: over.map((t) => t.ink),
   };
-  const ways = sorted.map((_, local) => {
+  const locals = said === undefined ? tones.map((_, local) => local) : [said];
+  const ways = locals.map((local) => {
     const laying: Laying = {
       school,
-      coats: sorted.map((t) => t.coats),
+      coats: tones.map((t) => t.coats),
       local,
       under: under.map((t) => t.coats),
       over: over.map((t) => t.coats),
       capacity,
+      ...(hand && { hand }),
     };
-    const goal = goalOf(sorted.length + (hasShadowEnd(laying) ? 1 : 0), local);
+    const goal = goalOf(tones.length + (hasShadowEnd(laying) ? 1 : 0), local);
     const weighed = weighGroup(desk, { laying, inks }, goal, inkCost, weights);
     return { laying, inks, goal, weighed };
   });

@@ -13,7 +13,6 @@ import { goalLike, likeness, LIKENESS_WEIGHTS } from "./like";
 import { inksOf, isAlternative, planGroups, type PlannedGroup } from "./plan";
 import { blendOf, STEP_LIMITS, verdictOf } from "./step";
 import { rolesOf } from "./tone";
-import { groupStrip } from "./weigh";
 
 const range = demoRange().filter((i) => ["rust", "clay", "bark", "soot", "fern", "dusk"].includes(i.family));
 const desk: Desk = layDesk(
@@ -131,13 +130,6 @@ describe("planned groups", () => {
     const [other] = finish(planGroups(desk, wish, 1, { inkCost: (i) => (used.has(i) ? Infinity : 0) }));
     expect(inksOf(other!).some((ink) => used.has(ink))).toBe(false);
     expect(other!.score).toBeGreaterThanOrEqual(groups[0]!.score - 1e-9);
-  });
-  it("lie as a strip from light to dark that ends in what the places say", () => {
-    const { weighed, inks } = groups[0]!;
-    const strip = groupStrip(desk, weighed.passes, inks);
-    expect(deltaE00(strip[0]!, weighed.places[0]!.lab)).toBeLessThan(1);
-    expect(deltaE00(strip.at(-1)!, weighed.places.at(-1)!.lab)).toBeLessThan(1);
-    strip.slice(1).forEach((lab, i) => expect(lab[0]).toBeLessThan(strip[i]![0] + 1.5));
   });
 });
 

@@ -1,5 +1,6 @@
 import fc from "fast-check";
-import { bordersOf, coatsAt, covers, laidAt, layingPasses, mostCoats, placesOf, type Laying } from "./lay";
+import { coatsAt, covers, mostCoats } from "@/core/ink/span";
+import { bordersOf, laidAt, layingPasses, placesOf, type Laying } from "./lay";
 import { middleTone, SCHOOLS, toneBorders } from "./school";
 
 const laying = (change: Partial<Laying> = {}): Laying => ({

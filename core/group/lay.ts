@@ -1,4 +1,5 @@
 import type { LaidCoat } from "@/core/ink/laid";
+import { coatsAt, covers, stretches } from "@/core/ink/span";
 import { schoolPasses, toneBorders, type School, type SchoolPass } from "./school";
 
 /** How the tones of a group are laid on an area, whatever inks they are. */
@@ -13,6 +14,8 @@ export interface Laying {
   readonly over: readonly number[];
   /** Coats that the paper holds anywhere. */
   readonly capacity: number;
+  /** The order in which the tones are laid where somebody chose another than their school's: each tone once, by its place from light to dark. */
+  readonly hand?: readonly number[];
 }
 
 /** One time over part of an area: with a tone, or with the n-th ink under or over the shadow end. */
@@ -32,6 +35,7 @@ export interface GroupPlace {
 
 /** Distance of the light and the shadow place from the ends of the area. */
 const FROM_END = 0.02;
+/** Borders within this of one another are one. */
 const EPSILON = 1e-9;
 
 /** Whether the shadow end is a place of its own, beyond that of the last tone. */
@@ -45,26 +49,9 @@ export const zonesOf = (laying: Pick<Laying, "under" | "over" | "coats">): numbe
 export const bordersOf = (laying: Pick<Laying, "under" | "over" | "coats" | "local">): number[] =>
   toneBorders(zonesOf(laying), laying.local);
 
-export const covers = (pass: Pick<GroupPass, "from" | "to">, t: number): boolean =>
-  pass.from <= t + EPSILON && (t < pass.to - EPSILON || (pass.to >= 1 && t <= 1));
-
-/** Coats at a place. */
-export const coatsAt = (passes: readonly GroupPass[], t: number): number =>
-  passes.reduce((sum, p) => sum + (covers(p, t) ? p.coats : 0), 0);
-
-/** Every stretch on which the same passes lie: one place of each. */
-function stretches(passes: readonly Pick<GroupPass, "from" | "to">[]): number[] {
-  const borders = [...new Set([0, 1, ...passes.flatMap((p) => [p.from, p.to])])].sort((a, b) => a - b);
-  return borders.slice(1).map((b, i) => (borders[i]! + b) / 2);
-}
-
-/** Most coats anywhere on the area, or up to a place of it. */
-export const mostCoats = (passes: readonly GroupPass[], upTo = 1): number =>
-  stretches(passes).reduce((most, t) => (t <= upTo ? Math.max(most, coatsAt(passes, t)) : most), 0);
-
 /**
  * All passes of a group in the order in which they are laid. Blending passes stop short of where the paper is full; what must lie for the
- * group to be seen at all may still be too much: see {@link mostCoats}.
+ * group to be seen at all may still be too much: see `mostCoats`.
  */
 export function layingPasses(laying: Laying): GroupPass[] {
   const { coats, under, over, capacity, school } = laying;
@@ -86,7 +73,21 @@ export function layingPasses(laying: Laying): GroupPass[] {
     ...schoolPasses(school, coats, borders).map((p, i) => (i || !under.length ? p : { ...p, wet: false })),
     ...shadow("overlay", over),
   ];
-  return withinCapacity(passes, capacity);
+  return inHandOrder(withinCapacity(passes, capacity), laying.hand);
+}
+
+/** Tones that are laid in another order by hand: the sheet is as wet at each turn as it was; blending back still follows. */
+function inHandOrder(passes: readonly GroupPass[], hand: readonly number[] | undefined): GroupPass[] {
+  if (!hand) return [...passes];
+  const isLaid = (p: GroupPass) => p.kind === "lay";
+  const turns = passes.filter(isLaid);
+  const laid = [...turns].sort((a, b) => hand.indexOf(a.tone) - hand.indexOf(b.tone));
+  const first = passes.findIndex(isLaid);
+  return [
+    ...passes.slice(0, first),
+    ...laid.map((p, turn) => ({ ...p, wet: turns[turn]!.wet })),
+    ...passes.slice(first).filter((p) => !isLaid(p)),
+  ];
 }
 
 /** Blending passes are shortened to where the paper still holds them; one that has no room left is not laid. */
@@ -96,7 +97,9 @@ function withinCapacity(passes: readonly GroupPass[], capacity: number): GroupPa
   let kept = passes.filter((p) => !isBlend(p));
   for (const pass of passes) {
     if (!isBlend(pass)) continue;
-    const places = stretches([...kept, pass]).filter((t) => covers(pass, t));
+    const places = stretches([...kept, pass])
+      .map(({ from, to }) => (from + to) / 2)
+      .filter((t) => covers(pass, t));
     const full = places.find((t) => coatsAt(kept, t) + pass.coats > capacity + EPSILON);
     const to =
       full === undefined

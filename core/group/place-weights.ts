@@ -1,6 +1,7 @@
-import { passWeights } from "@/core/ink/laid";
+import { covers, mostCoats } from "@/core/ink/span";
+import { passWeights } from "@/core/ink/weights";
 import type { Candidates } from "./candidates";
-import { covers, isShadow, layingPasses, mostCoats, placesOf } from "./lay";
+import { isShadow, layingPasses, placesOf } from "./lay";
 import { layingOf, type SearchShape } from "./shape";
 
 /** What lies at a place of a shape, whatever inks it is laid with. */

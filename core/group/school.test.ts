@@ -1,3 +1,5 @@
+import { USUAL_SHEET } from "@/core/ink/reach";
+import { judgeFade, layStrip, type LaidPass } from "@/core/course/strip";
 import { whyInWords } from "@/words/material";
 import { layDesk, type Desk } from "@/core/ink/desk";
 import { stackLab } from "@/core/ink/stack";
@@ -8,7 +10,6 @@ import { whiteCard } from "@/sim/paper-stock";
 import { cautionsOf, type CautionCase } from "./caution";
 import { areaSizeOf, MATERIALS, tonesFor } from "./material";
 import { schoolPasses, SCHOOLS, type School } from "./school";
-import { judgeFade, layStrip, USUAL_SHEET, type LaidPass } from "./strip";
 
 const wanted = ["clay1c", "clay3m", "clay5m", "clay7m", "soot9c", "tide3c", "rust5c", "dusk5c"];
 const range = demoRange().filter((i) => wanted.includes(i.code));

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { mostCoats } from "@/core/ink/span";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { chroma } from "@/core/colour/lab";
 import { layDesk, seenLab, type Desk } from "@/core/ink/desk";
@@ -7,7 +8,6 @@ import { shapeWish } from "@/fixtures/group-wish";
 import { scanInks } from "@/fixtures/scanned-desk";
 import { demoRange } from "@/sim/demo-range";
 import { whiteCard } from "@/sim/paper-stock";
-import { mostCoats } from "./lay";
 import { planGroups, type PlanOptions } from "./plan";
 import { SCHOOLS } from "./school";
 import { layingOf } from "./shape";

@@ -1,8 +1,9 @@
+import { mostCoats } from "@/core/ink/span";
 import type { Lab } from "@/core/colour/lab";
 import { shapeWish } from "@/fixtures/group-wish";
 import { layDesk } from "@/core/ink/desk";
 import { scannedDesk } from "@/fixtures/scanned-desk";
-import { layingPasses, mostCoats } from "./lay";
+import { layingPasses } from "./lay";
 import { SCHOOLS } from "./school";
 import { layingOf } from "./shape";
 import { shapesOf, toneCounts, type ShadowWay } from "./shapes";

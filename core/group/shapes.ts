@@ -1,6 +1,7 @@
+import { mostCoats } from "@/core/ink/span";
 import type { Lab } from "@/core/colour/lab";
 import { groupGoal, type GoalWish, type GroupGoal, type GroupTarget } from "./goal";
-import { layingPasses, mostCoats } from "./lay";
+import { layingPasses } from "./lay";
 import type { School } from "./school";
 import { layingOf, type SearchShape } from "./shape";
 import { FEWEST_TONES } from "./tone";

@@ -1,7 +1,8 @@
 import type { Lab } from "@/core/colour/lab";
 
 /** What a tone does in a group. */
-export type Role = "highlight" | "light mid" | "mid" | "dark mid" | "shadow";
+export const ROLES = ["highlight", "light mid", "mid", "dark mid", "shadow"] as const;
+export type Role = (typeof ROLES)[number];
 
 /** A tone: some coats of one ink alone on the paper. */
 export interface Tone {

@@ -1,5 +1,5 @@
 import type { Lab } from "@/core/colour/lab";
-import { BANDS, type Spectrum } from "@/core/colour/observer";
+import type { Spectrum } from "@/core/colour/observer";
 import { seenLab, type Desk } from "@/core/ink/desk";
 import { laidDose, laidLab } from "@/core/ink/laid";
 import type { GroupGoal } from "./goal";
@@ -14,7 +14,7 @@ import {
   type Laying,
 } from "./lay";
 import { blendCost, placeCost, SCORE_WEIGHTS, stepCost, strokeCost, type ScoreWeights } from "./score";
-import { doseLab, judgeStep, STEP_LIMITS, type Step, type StepLimits } from "./step";
+import { judgeStep, STEP_LIMITS, type Step, type StepLimits } from "./step";
 
 /** A group laid on paper: which ink is which tone, and how they are laid. */
 export interface LaidGroup {
@@ -76,36 +76,4 @@ export function weighGroup(
   ] as const)
     list.forEach((ink, n) => (score += w.marker + w.wait + w.coats * (coats[n]! - 1) + inkCost(ink)));
   return { passes, places, steps, zones, score };
-}
-
-/** Places at which a strip is computed, and how far (in places) wet ink carries it. */
-const CELLS = 48;
-const CARRIED = 1.6;
-
-/** The area as it will lie on the paper, from its lightest end to its darkest: what lies at each place, blended where passes met wet. */
-export function groupStrip(desk: Desk, passes: readonly GroupPass[], inks: GroupInks): Lab[] {
-  const at = Array.from({ length: CELLS }, (_, x) => {
-    const laid = laidAt(passes, inks, (x + 0.5) / CELLS);
-    return { dose: laidDose(desk, laid), lab: laidLab(desk, laid) };
-  });
-  const labOf = doseLab(desk);
-  const isWet = passes.some((p) => p.wet);
-  const radius = isWet ? Math.ceil(2 * CARRIED) : 0;
-  return at.map(({ lab, dose }, x) => {
-    const mixed = new Float64Array(BANDS);
-    let weight = 0;
-    let even = true;
-    for (let k = -radius; k <= radius; k++) {
-      const other = at[Math.min(CELLS - 1, Math.max(0, x + k))]!;
-      if (other.lab.some((v, c) => v !== lab[c])) even = false;
-      const w = Math.exp(-((k / CARRIED) ** 2) / 2);
-      for (let i = 0; i < BANDS; i++) mixed[i]! += w * other.dose[i]!;
-      weight += w;
-    }
-    // Where nothing changes the place is shown as it is known, readings included.
-    if (even) return lab;
-    const blended = labOf(mixed.map((d) => d / weight));
-    const own = labOf(dose);
-    return blended.map((v, c) => v + lab[c]! - own[c]!) as unknown as Lab;
-  });
 }

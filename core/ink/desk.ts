@@ -1,7 +1,7 @@
+import type { Blending } from "./blending";
 import type { Lab } from "@/core/colour/lab";
 import type { Spectrum } from "@/core/colour/observer";
 import { finish, type Work } from "@/core/progress";
-import type { Blending } from "./fit-blending";
 import type { Coats } from "./fit-ink";
 import { fittingPaper } from "./fit-paper";
 import { leanOn, type Lean } from "./lean";

@@ -11,7 +11,7 @@ import { layDesk } from "./desk";
 import { fitBlending, laidBlend, liftsOf, withBlending, type BlendReading } from "./fit-blending";
 import { fitLifting } from "./fit-lifting";
 import { laidLab } from "./laid";
-import { layField, smooth } from "./wet-field";
+import { fadeOf } from "./fade";
 
 const PAIRS = [
   ["rust1c", "rust6m"],
@@ -104,19 +104,17 @@ describe("long cells of a simulated paper", () => {
 
 describe("values fitted to long cells", () => {
   const desk = layDesk(...scanInks(whiteCard, inks, 5));
-  const half = Float64Array.from({ length: 104 }, (_, x) => smooth(((x + 0.5 - 52) * 0.25 + 0.4) / 0.8));
-  const whole = new Float64Array(104).fill(1);
   /** What the model itself would lay with a reach. */
   const modelled = (how: Meeting, wet: number, dry: number): BlendReading => {
-    const { labs } = layField(
+    const fade = fadeOf(
       desk,
-      { cells: 104, lanes: 1, mmPerCell: 0.25 },
       [
-        { ink: 0, amounts: whole, wet: false },
-        { ink: 1, amounts: half, wet: how === "dark over wet light" },
+        { ink: 0, coats: 1, wet: false, from: 0, to: 1 },
+        { ink: 1, coats: 1, wet: how === "dark over wet light", from: 0.5, to: 1, taper: 0.8 },
       ],
       { wet, dry },
     );
+    const labs = Array.from({ length: 104 }, (_, x) => fade.at((x + 0.5) / 104, 1 / 26));
     return { how, stack: [0], over: [1], profile: { step: 0.25, labs } };
   };
   it("are those it was laid with", () => {

@@ -1,3 +1,4 @@
+import type { Blending, Measured } from "./blending";
 import { leastOf } from "@/core/algebra/least";
 import { median } from "@/core/algebra/median";
 import { endOf, type Profile } from "@/core/chart/profile";
@@ -5,11 +6,11 @@ import { MEETINGS, type Meeting } from "@/core/chart/layout";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Desk, Stack } from "./desk";
+import { fadeOf } from "./fade";
 import type { LiftReading } from "./fit-lifting";
 import type { OverlayReading } from "./fit-overlays";
 import { laidLab } from "./laid";
 import { refit } from "./paper";
-import { layField, smooth, type FieldPass } from "./wet-field";
 
 /** A long cell as it was read. */
 export interface BlendReading {
@@ -18,22 +19,6 @@ export interface BlendReading {
   readonly stack: Stack;
   readonly over: Stack;
   readonly profile: Profile;
-}
-
-/** A value that long cells tell, what it leaves over, and on how many cells it rests. */
-export interface Measured {
-  readonly value: number;
-  readonly residual: number;
-  readonly cells: number;
-}
-
-/** How ink moves on a paper; what no cell tells is left out. */
-export interface Blending {
-  /** Share λ of the ink beneath that a pass on wet ink loosens; residual ΔE00. */
-  readonly wetLifting?: Measured;
-  /** Spread (mm) of the border of two tones laid wet, and of a tone on dry ink; residual as a share of the step between them. */
-  readonly mixing?: Measured;
-  readonly edge?: Measured;
 }
 
 /** Long cells of one kind that are enough; more only take time. */
@@ -90,22 +75,15 @@ const TAPER = 0.8;
 /** The colours along a long cell as the model lays it, at its fine spacing. */
 function modelled(desk: Desk, { how, stack, over, profile }: BlendReading, reach: number): Profile {
   const cells = Math.ceil(Math.min(LONGEST, profile.labs.length * profile.step) / FINE);
-  const whole = new Float64Array(cells).fill(1);
-  const half = Float64Array.from({ length: cells }, (_, x) =>
-    smooth(((x + 0.5 - cells / 2) * FINE + TAPER / 2) / TAPER),
-  );
-  const pass =
-    (amounts: Float64Array, wet: boolean) =>
-    (ink: number): FieldPass => ({ ink, amounts, wet });
+  const whole = (wet: boolean) => (ink: number) => ({ ink, coats: 1, wet, from: 0, to: 1 });
+  const half = (wet: boolean) => (ink: number) => ({ ...whole(wet)(ink), from: 0.5, taper: TAPER });
   const passes =
     how === "light over wet dark"
-      ? [...over.map(pass(half, false)), ...stack.map(pass(whole, true))]
-      : [...stack.map(pass(whole, false)), ...over.map(pass(half, how === "dark over wet light"))];
+      ? [...over.map(half(false)), ...stack.map(whole(true))]
+      : [...stack.map(whole(false)), ...over.map(half(how === "dark over wet light"))];
   const crisp = how === "dark over dry light";
-  const { labs } = layField(desk, { cells, lanes: 1, mmPerCell: FINE }, passes, {
-    wet: crisp ? 0 : reach,
-    dry: crisp ? reach : 0,
-  });
+  const fade = fadeOf(desk, passes, { wet: crisp ? 0 : reach, dry: crisp ? reach : 0 });
+  const labs = Array.from({ length: cells }, (_, x) => fade.at((x + 0.5) / cells, 1 / (cells * FINE)));
   return { step: FINE, labs };
 }
 

@@ -1,9 +1,10 @@
+import { doseOfK, kOfDose } from "./dose";
 import { leastOf } from "@/core/algebra/least";
 import { median } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { DEFAULT_LIFTING, uptakeOf, type Paper } from "./paper";
-import { doseOfK, kOfDose, type InkSpectrum } from "./stack";
+import type { InkSpectrum } from "./stack";
 import { inkedLab } from "./sheet";
 
 /** A lift cell: coats of one ink, dry, then one pass of the colourless blender. */

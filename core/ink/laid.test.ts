@@ -1,9 +1,9 @@
 import fc from "fast-check";
+import { passWeights, uptakeAt, coatWeights } from "./weights";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { scannedDesk } from "@/fixtures/scanned-desk";
 import { layDesk, seenLab, withOverlays } from "./desk";
-import { laidLab, passWeights, uptakeAt } from "./laid";
-import { coatWeights } from "./stack";
+import { laidLab } from "./laid";
 
 const desk = layDesk(...scannedDesk(6, 4));
 const { fit } = desk.paper;

@@ -1,54 +1,15 @@
 import type { Lab } from "@/core/colour/lab";
 import { BANDS, type Spectrum } from "@/core/colour/observer";
 import { leanOf, seenLab, type Desk } from "./desk";
-import { uptakeOf, type PaperFit } from "./paper";
+import { doseOfK, kOfDose } from "./dose";
+import type { PaperFit } from "./paper";
 import { inkedLab } from "./sheet";
-import { doseOfK, kOfDose } from "./stack";
+import { passWeights, type LaidAmount } from "./weights";
 
-/** Ink of one pass at one place: any amount of coats, onto a sheet that was still wet or had dried. */
-export interface LaidCoat {
+/** Ink of one pass at one place. */
+export interface LaidCoat extends LaidAmount {
   /** Place of the ink on the desk. */
   readonly ink: number;
-  readonly coats: number;
-  readonly wet: boolean;
-}
-
-/** Uptake of any amount of coats, between whole ones in proportion. */
-export function uptakeAt(fit: PaperFit, coats: number): number {
-  const whole = Math.floor(coats);
-  const part = coats - whole;
-  return uptakeOf(fit, whole) + (part ? part * (uptakeOf(fit, whole + 1) - uptakeOf(fit, whole)) : 0);
-}
-
-/** Share λ of what lies beneath that a pass loosens. */
-export const liftingOf = (fit: PaperFit, wet: boolean): number => (wet ? fit.wetLifting : fit.lifting);
-
-/**
- * How much each pass of a pile counts, in coats that the sheet has taken. On dry ink a pass scales what lies beneath by 1 − λ (part of a
- * coat by its part), and the sheet takes u(n) of all coats together, as in a stack of whole coats; what a wet pass loosens beyond that is
- * carried deeper, where it is no longer seen.
- * @returns one weight a pass, in units of the dose of one coat
- */
-export function passWeights(coats: readonly Omit<LaidCoat, "ink">[], fit: PaperFit): number[] {
-  const held: number[] = [];
-  const left: number[] = [];
-  let [total, sum] = [0, 0];
-  for (const pass of coats) {
-    const amount = Math.min(1, pass.coats);
-    const stays = 1 - fit.lifting * amount;
-    const seen = pass.wet ? 1 - Math.max(0, liftingOf(fit, true) - fit.lifting) * amount : 1;
-    sum = sum * stays + pass.coats;
-    for (let i = 0; i < held.length; i++) {
-      held[i]! *= stays;
-      left[i]! *= seen;
-    }
-    held.push(pass.coats);
-    left.push(1);
-    total += pass.coats;
-  }
-  if (sum <= 0) return held;
-  const taken = doseOfK(uptakeAt(fit, total), fit) / sum;
-  return held.map((h, i) => h * left[i]! * taken);
 }
 
 /** Ink (dose, 36 bands) of passes over one place. */

@@ -1,5 +1,5 @@
+import { kOfDose } from "./dose";
 import type { Paper } from "./paper";
-import { kOfDose } from "./stack";
 import { sheetReflectance } from "./sheet";
 
 /** Table steps in each doubling of the dose; a power of two, since steps are read off the bits of a 32-bit float. */

@@ -1,10 +1,11 @@
 import fc from "fast-check";
+import { coatWeights } from "./weights";
 import { BANDS } from "@/core/colour/observer";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { fitInkSpectrum, spectrumOf } from "./fit-ink";
 import { DEFAULT_FIT, makePaper, refit, uptakeOf } from "./paper";
 import { blendedLab, inkedLab, inkedReflectance } from "./sheet";
-import { coatWeights, stackAbsorbance, stackLab } from "./stack";
+import { stackAbsorbance, stackLab } from "./stack";
 
 const card = makePaper([96, 0, 3]);
 const inkOf = (lab: [number, number, number], paper = card) => spectrumOf(fitInkSpectrum([{ lab }], paper));

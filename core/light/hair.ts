@@ -1,5 +1,5 @@
+import { smoothStep } from "@/core/algebra/smooth-step";
 import type { Point } from "@/core/chart/homography";
-import { smooth } from "@/core/ink/wet-field";
 import type { Growth } from "./form";
 import { cellsAlong, flowAt, type Flow } from "./growth";
 import type { Extent, Ground } from "./ground";
@@ -109,10 +109,10 @@ export function lightHair(
       const base = light[p]!;
       const band = narrowed(Math.max(0, 1 - cos * cos)) * (0.35 + 0.65 * base);
       const dark =
-        ROOT.dark * (1 - smooth(along / ROOT.until)) +
-        TIP.dark * smooth((along - TIP.from) / (1 - TIP.from)) +
-        0.6 * (1 - smooth(here[4]! / (PARTING * size))) +
-        0.7 * (1 - smooth(here[5]! / (GATHERED * size)));
+        ROOT.dark * (1 - smoothStep(along / ROOT.until)) +
+        TIP.dark * smoothStep((along - TIP.from) / (1 - TIP.from)) +
+        0.6 * (1 - smoothStep(here[4]! / (PARTING * size))) +
+        0.7 * (1 - smoothStep(here[5]! / (GATHERED * size)));
       const lit = 0.62 * base + 0.1 * strand + 0.55 * growth.band * band;
       light[p] = Math.min(1, Math.max(0, lit * (1 - Math.min(0.85, dark))));
     }

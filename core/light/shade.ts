@@ -1,4 +1,4 @@
-import { smooth } from "@/core/ink/wet-field";
+import { smoothStep } from "@/core/algebra/smooth-step";
 import { coarser, finer, type Ground } from "./ground";
 import { lampDirection, type LightPlan } from "./light";
 import { runMeans } from "./run-means";
@@ -83,7 +83,7 @@ function shadeOn(ground: Ground, { main, shade }: LightPlan, stands: readonly nu
       const a = own[p]!;
       if (a < 0 || near[p]! >= reach) continue;
       const contact = near[p]! / (unit * CONTACT);
-      let dark = contact < 1 ? 0.7 * (1 - smooth(contact)) : 0;
+      let dark = contact < 1 ? 0.7 * (1 - smoothStep(contact)) : 0;
       if (falls > 0) {
         let cast = 0;
         for (const [dx, dy] of looks) {
@@ -95,7 +95,7 @@ function shadeOn(ground: Ground, { main, shade }: LightPlan, stands: readonly nu
             const b = own[qy * width + qx]!;
             if (b < 0 || b === a || !before[a * count + b] || !stands[b]) continue;
             const share = far / (falls * unit * stands[b]!);
-            if (share < 1) cast += 1 - smooth((share - edge) / Math.max(0.05, 1 - edge));
+            if (share < 1) cast += 1 - smoothStep((share - edge) / Math.max(0.05, 1 - edge));
             break;
           }
         }

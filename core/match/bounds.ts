@@ -1,7 +1,7 @@
+import { coatWeights } from "@/core/ink/weights";
 import type { Lab } from "@/core/colour/lab";
 import { tristimulusWeights, type Weights } from "@/core/colour/observer";
 import type { Lookup } from "@/core/ink/lookup";
-import { coatWeights } from "@/core/ink/stack";
 import type { Bench } from "./evaluate";
 import { followOf, isApart, PLAIN, regionsAround, type Follow, type Region } from "./region";
 import type { Branch } from "./tree";

@@ -1,3 +1,5 @@
+import { doseOfK, kOfDose } from "@/core/ink/dose";
+import { coatWeights } from "@/core/ink/weights";
 import { deltaE00, deltaE00Of } from "@/core/colour/delta-e00";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
 import { tristimulusWeights } from "@/core/colour/observer";
@@ -5,7 +7,6 @@ import { seenLab, type Desk } from "@/core/ink/desk";
 import { standIns } from "@/core/ink/twins";
 import type { Paper } from "@/core/ink/paper";
 import { sheetReflectance } from "@/core/ink/sheet";
-import { coatWeights, doseOfK, kOfDose } from "@/core/ink/stack";
 import { coatsOf, type Layer, type Recipe } from "./recipe";
 
 /** What a search needs of a desk, laid out for speed. */

@@ -1,8 +1,8 @@
 import fc from "fast-check";
+import { coatWeights } from "@/core/ink/weights";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { tristimulusWeights } from "@/core/colour/observer";
 import { labToXyz, type Lab } from "@/core/colour/lab";
-import { coatWeights } from "@/core/ink/stack";
 import { isMeasured, keepInks, layDesk, seenLab, type Desk } from "@/core/ink/desk";
 import { layBench } from "./evaluate";
 import { assignmentCount, assignments } from "./exhaustive";

@@ -1,5 +1,5 @@
+import { coatWeights } from "@/core/ink/weights";
 import type { Lab } from "@/core/colour/lab";
-import { coatWeights } from "@/core/ink/stack";
 import { recipeEvaluator, recipeOf, type Bench } from "./evaluate";
 import { Bounds } from "./bounds";
 import type { Region } from "./region";

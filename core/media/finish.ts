@@ -1,5 +1,6 @@
+import type { Span } from "@/core/ink/span";
 import type { FinishLayer, LayerPlace } from "./layer";
-import type { Medium, Pass, Span } from "./medium";
+import type { Medium, Pass } from "./medium";
 
 /** Share of an area that a few sparks or lines take. */
 const SPARKS = 0.02;
@@ -22,6 +23,7 @@ export const finish: Medium<FinishLayer> = {
       coats: 1,
       role: "finish",
       kind: "finish",
+      wet: false,
       dry: true,
       where: place,
       stroke: "point",

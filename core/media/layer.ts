@@ -5,11 +5,15 @@ import type { ShadowKind } from "@/core/shadow/shadow";
 export const LAYER_PLACES = ["all", "light", "mids", "shadow", "edge"] as const;
 export type LayerPlace = (typeof LAYER_PLACES)[number];
 
-/** A tone of the area's blend group. Its place follows from its lightness and the school. */
+/** A tone of the area's blend group. The tones of an area stand in the order of laying, which is from light to dark unless they say otherwise. */
 export interface ToneLayer {
   readonly medium: "tone";
   readonly code: string;
   readonly coats: number;
+  /** Place among the area's tones from light (0) to dark, where they are laid in another order. */
+  readonly depth?: number;
+  /** Carries the local colour; where no tone does, the middle one does. */
+  readonly carries?: true;
   /** Chosen by hand against the plan. */
   readonly overruled?: true;
   /** Stays when the rest is planned again. */

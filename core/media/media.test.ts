@@ -2,11 +2,13 @@ import { SCHOOLS, type School } from "@/core/group/school";
 import type { ShadowKind } from "@/core/shadow/shadow";
 import { passStroke, passWhere } from "@/words/pass";
 import type { FinishLayer, Layer, LayerPlace, PencilLayer, ShadowLayer, ToneLayer } from "./layer";
-import { codesOf, inkOf, inOrder, MEDIA, overfull, passesOf } from "./registry";
+import { courseOf } from "@/core/course/course";
+import { bringsOf, type Pass } from "./medium";
+import { codesOf, inkOf, inOrder, MEDIA, overfull } from "./registry";
+import { laidAs } from "./tone";
 
-const depth: Record<string, number> = { pale: 90, mid: 70, deep: 50, dark: 30 };
 const tone = (code: string, coats = 1): ToneLayer => ({ medium: "tone", code, coats });
-const tones = Object.keys(depth).map((c) => tone(c));
+const tones = ["pale", "mid", "deep", "dark"].map((c) => tone(c));
 const shadow = (kind: ShadowKind, code: string, coats = 1, place: LayerPlace = "shadow"): ShadowLayer => ({
   medium: "shadow",
   kind,
@@ -35,7 +37,7 @@ const pencil: PencilLayer = {
   ],
 };
 const laid = (layers: readonly Layer[], school: School = "light first", capacity = 6) =>
-  passesOf(layers, { school, capacity, lightnessOf: (code) => depth[code] });
+  courseOf(layers, { school, capacity }).passes;
 const codes = (passes: readonly { code: string }[]) => passes.map((p) => p.code);
 
 describe("passes of tones", () => {
@@ -52,7 +54,7 @@ describe("passes of tones", () => {
     expect(laid(tones, "light first", 1).filter((p) => p.kind === "blend back")).toEqual([]);
   });
   it("keep an order that was chosen by hand, roles still by depth", () => {
-    const passes = laid([tones[3]!, tones[0]!, tones[1]!, tones[2]!]);
+    const passes = laid(laidAs(tones, [tones[3]!, tones[0]!, tones[1]!, tones[2]!]));
     expect(codes(passes)).toEqual(["dark", "pale", "mid", "deep", "deep", "mid", "pale"]);
     expect(passes[0]!.role).toBe("shadow");
   });

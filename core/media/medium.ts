@@ -1,51 +1,77 @@
 import type { School, Stroke, Where } from "@/core/group/school";
-import type { Role } from "@/core/group/tone";
+import { ROLES, type Role } from "@/core/group/tone";
 import type { Pressure } from "@/core/pencil/tooth";
 import type { LaidPencil } from "@/core/pencil/plan";
 import type { ShadowKind } from "@/core/shadow/shadow";
+import type { Span } from "@/core/ink/span";
 import type { Layer, LayerPlace } from "./layer";
 
 /** One time over an area with one marker, pencil or finisher. */
-export interface Pass {
+export interface Pass extends Span {
   readonly code: string;
   /** Coats of ink, or layers of pencil; 1 for a finisher. */
   readonly coats: number;
   readonly kind: "lay" | "blend back" | "draw" | "finish";
   readonly role: Role | "base" | "pencil" | "finish" | ShadowKind;
-  /** Whether what is there must be dry first. */
+  /** Whether the sheet is still wet when it comes. */
+  readonly wet: boolean;
+  /** Whether what is there must be dry first; neither on bare paper. */
   readonly dry: boolean;
   readonly where: Where | LayerPlace;
   readonly stroke: Stroke | "point";
-  /** Part of the area that it covers, from its lightest end (0) to its darkest (1). */
-  readonly from: number;
-  readonly to: number;
-  /** Of pencil: the part of the drawing, values (L*) between which it is used, and how. */
+  /** Of pencil: which drawing of the area it belongs to, and what is drawn at which of its values, light to dark. */
   readonly drawing?: {
     readonly part: LaidPencil["part"];
-    readonly values: readonly number[];
-    readonly layers: readonly [fewest: number, most: number];
-    readonly pressures: readonly Pressure[];
+    /** Place of the drawing among those of the area, and how many values it has. */
+    readonly scale: number;
+    readonly steps: number;
+    readonly strokes: readonly {
+      readonly step: number;
+      /** L* that is wanted there. */
+      readonly lightness: number;
+      readonly layers: number;
+      readonly pressure: Pressure;
+    }[];
   };
+  /** It belongs to the underlay of the whole piece. */
+  readonly ofWhole?: true;
 }
 
-/** A part of an area, from its lightest end (0) to its darkest (1). */
-export interface Span {
-  readonly from: number;
-  readonly to: number;
+/** Whether a pass lays a tone of the group. */
+export const isTonePass = ({ role }: Pick<Pass, "role">): boolean =>
+  (ROLES as readonly string[]).includes(role);
+
+/** What a pass brings onto the sheet. */
+export type Brings = "ink" | "pencil" | "opaque";
+
+/**
+ * What a pass brings onto the sheet, by which it is seen and counted.
+ * @throws Error for a kind that nobody knows
+ */
+export function bringsOf({ kind }: Pick<Pass, "kind">): Brings {
+  switch (kind) {
+    case "lay":
+    case "blend back":
+      return "ink";
+    case "draw":
+      return "pencil";
+    case "finish":
+      return "opaque";
+    default:
+      throw new Error(`expected a pass that lays, blends back, draws or finishes; got "${String(kind)}"`);
+  }
 }
 
 /** What a medium must know of the area to say how it is laid. */
 export interface LaidIn {
   readonly school: School;
-  /** Lightness (L*) of some coats of an ink on the paper; undefined where it is not known. */
-  readonly lightnessOf: (code: string, coats: number) => number | undefined;
   /** Coats that the paper holds: blending passes stop short of where it is full. */
   readonly capacity: number;
   /** Coats of each ink that lies beneath, and over, the shadow end. */
   readonly under: readonly number[];
   readonly over: readonly number[];
-  /** The tone, from light to dark, that carries the local colour; the middle one when it is left out. */
-  readonly local?: number;
+  /** The tone, from light to dark, that carries the local colour. */
+  readonly local: number;
   /** Where on the area, from its lightest end, each place of a layer lies. */
   readonly spans: Readonly<Record<LayerPlace, Span>>;
   /** Whether anything lies beneath already. */

@@ -1,32 +1,23 @@
 import type { LaidPencil } from "@/core/pencil/plan";
-import type { Pressure } from "@/core/pencil/tooth";
 import type { PencilLayer } from "./layer";
 import type { Medium, Pass } from "./medium";
+
+type Drawing = NonNullable<Pass["drawing"]>;
 
 interface Drawn {
   readonly code: string;
   readonly part: LaidPencil["part"];
-  readonly layers: number[];
-  readonly pressures: Set<Pressure>;
-  readonly values: number[];
-  /** First and last step in which it is used. */
-  readonly steps: [first: number, last: number];
+  readonly strokes: Drawing["strokes"][number][];
 }
 
 /** Each pencil of each part once, with the values in which it is used, in the order in which they are first met. */
 function drawnOf({ steps }: PencilLayer): Drawn[] {
   const out: Drawn[] = [];
-  for (const [n, step] of steps.entries())
-    for (const l of step.layers) {
+  for (const [step, { lightness, layers }] of steps.entries())
+    for (const l of layers) {
       let own = out.find((o) => o.code === l.code && o.part === l.part);
-      if (!own)
-        out.push(
-          (own = { code: l.code, part: l.part, layers: [], pressures: new Set(), values: [], steps: [n, n] }),
-        );
-      own.layers.push(l.layers);
-      own.pressures.add(l.pressure);
-      own.values.push(step.lightness);
-      own.steps[1] = n;
+      if (!own) out.push((own = { code: l.code, part: l.part, strokes: [] }));
+      own.strokes.push({ step, lightness, layers: l.layers, pressure: l.pressure });
     }
   return out;
 }
@@ -42,7 +33,7 @@ export const pencil: Medium<PencilLayer> = {
   ],
   coats: ({ base }) => (base ? [base] : []),
   passes: (layers, { spans }) =>
-    layers.flatMap((layer): Pass[] => {
+    layers.flatMap((layer, scale): Pass[] => {
       const base: Pass[] = layer.base
         ? [
             {
@@ -50,6 +41,7 @@ export const pencil: Medium<PencilLayer> = {
               coats: 1,
               role: "base",
               kind: "lay",
+              wet: false,
               dry: true,
               where: layer.place,
               stroke: "flat",
@@ -59,22 +51,18 @@ export const pencil: Medium<PencilLayer> = {
         : [];
       const drawn = drawnOf(layer)
         .sort((a, b) => beneathFirst(a.part) - beneathFirst(b.part))
-        .map((d): Pass => ({
-          code: d.code,
-          coats: Math.max(...d.layers),
+        .map(({ code, part, strokes }): Pass => ({
+          code,
+          coats: Math.max(...strokes.map((s) => s.layers)),
           role: "pencil",
           kind: "draw",
+          wet: false,
           dry: true,
           where: layer.place,
           stroke: "point",
-          from: d.steps[0] / layer.steps.length,
-          to: (d.steps[1] + 1) / layer.steps.length,
-          drawing: {
-            part: d.part,
-            values: d.values,
-            layers: [Math.min(...d.layers), Math.max(...d.layers)],
-            pressures: [...d.pressures],
-          },
+          from: strokes[0]!.step / layer.steps.length,
+          to: (strokes.at(-1)!.step + 1) / layer.steps.length,
+          drawing: { part, scale, steps: layer.steps.length, strokes },
         }));
       return [...base, ...drawn];
     }),

@@ -19,6 +19,7 @@ export const shadow: Medium<ShadowLayer> = {
       coats: layer.coats,
       role: layer.kind,
       kind: "lay",
+      wet: false,
       dry: i > 0 || somethingBeneath,
       where: layer.place,
       stroke: "circles",

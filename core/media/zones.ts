@@ -1,7 +1,7 @@
 import { bordersOf } from "@/core/group/lay";
-import { middleTone } from "@/core/group/school";
 import { layersOf, type Layer, type ShadowLayer } from "./layer";
 import { isHint, isUnder } from "./shadow";
+import { carrierOf } from "./tone";
 
 /** What makes the shadow end of an area: ink beneath its group, and over it. */
 export function shadowEnd(layers: readonly Layer[]): {
@@ -15,9 +15,8 @@ export function shadowEnd(layers: readonly Layer[]): {
 /**
  * Where the tones of an area end, shares from its lightest end: 0 … 1, one more than tones, and one more where ink under or over them makes the
  * shadow end. An area without tones has one.
- * @param local the tone, from light to dark, that carries the local colour
  */
-export function toneBordersOf(layers: readonly Layer[], local?: number): readonly number[] {
+export function toneBordersOf(layers: readonly Layer[]): readonly number[] {
   const tones = layersOf(layers, "tone");
   if (!tones.length) return [0, 1];
   const { under, over } = shadowEnd(layers);
@@ -25,6 +24,6 @@ export function toneBordersOf(layers: readonly Layer[], local?: number): readonl
     coats: tones.map((t) => t.coats),
     under: under.map((l) => l.coats),
     over: over.map((l) => l.coats),
-    local: local ?? middleTone(tones.length),
+    local: carrierOf(tones),
   });
 }

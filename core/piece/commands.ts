@@ -3,6 +3,7 @@ import { tonesFor, type Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import type { Layer, ShadowLayer } from "@/core/media/layer";
 import { inOrder, MEDIA, orderOf } from "@/core/media/registry";
+import { laidAs } from "@/core/media/tone";
 import { applyLight, isLightCommand, type LightCommand } from "./lit";
 import {
   applySetUp,
@@ -100,14 +101,14 @@ function withSuitingTones(area: Area, change: Partial<Pick<Area, "material" | "s
     : next;
 }
 
-/** The area with another group; what lies beneath and over it stays. */
+/** The area with another group, in the order of laying; what lies beneath and over it stays. */
 const withTones = (area: Area, tones: readonly KeptTone[]): Area => ({
   ...area,
-  layers: inOrder([...area.layers.filter((l) => l.medium !== "tone"), ...asLayers(tones)]),
+  layers: inOrder([...area.layers.filter((l) => l.medium !== "tone"), ...asLayers(laidAs(tones, tones))]),
 });
 
-/** The area with a group that was planned: what makes its shadow end takes the place of what did, and another school comes with it. */
-function withPlanned(area: Area, { tones, shade, school }: PlannedTones): Area {
+/** The area with a group that was planned, as it is once that is kept: what makes its shadow end takes the place of what did, and another school comes with it. */
+export function withPlanned(area: Area, { tones, shade, school }: PlannedTones): Area {
   const layers: readonly Layer[] = shade
     ? [
         ...area.layers.filter((l) => !isPlannedShade(l)),
@@ -213,7 +214,13 @@ export function applyCommand(piece: Piece, command: Command): Piece {
     case "keep group":
       return changeArea(piece, command.id, (a) => withPlanned(a, command));
     case "overrule tone":
-      return changeArea(piece, command.id, (a) => changeTone(a, command.place, () => command.tone));
+      return changeArea(piece, command.id, (a) =>
+        changeTone(a, command.place, ({ depth, carries }) => ({
+          ...command.tone,
+          ...(depth !== undefined && { depth }),
+          ...(carries && { carries }),
+        })),
+      );
     case "lock tone":
       return changeArea(piece, command.id, (a) =>
         changeTone(a, command.place, ({ locked: _was, ...tone }) =>
@@ -222,7 +229,7 @@ export function applyCommand(piece: Piece, command: Command): Piece {
       );
     case "move tone":
       return changeArea(piece, command.id, (a) =>
-        withTones(a, moved(plain(tonesOf(a)), command.from, command.to)),
+        withTones(a, laidAs(plain(tonesOf(a)), moved(plain(tonesOf(a)), command.from, command.to))),
       );
     case "put layer":
       return changeArea(piece, command.id, (a) => withLayer(a, command.layer));

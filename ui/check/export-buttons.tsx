@@ -9,7 +9,7 @@ import {
   guidePdf,
   layeredPicture,
   toneMapDrawing,
-  type Course,
+  type Watching,
   type Outgoing,
 } from "./exports";
 import type { Check } from "./use-check";
@@ -31,7 +31,7 @@ export function ExportButtons({ own, pieceId }: { readonly own: Check; readonly 
   const out: Outgoing = { piece, rack, light: output, groupOf: judged.groupOf };
   const widths = [...new Set([...WIDTHS.filter((w) => w < drawnWidth), drawnWidth])];
   const fileName = piece.name.replace(/[\\/:*?"<>|\p{Cc}]/gu, " ").trim() || "piece";
-  const make = async (name: string, work: (course: Course) => Promise<void>) => {
+  const make = async (name: string, work: (course: Watching) => Promise<void>) => {
     const controller = new AbortController();
     stop.current = controller;
     last.current = () => void make(name, work);
@@ -49,7 +49,7 @@ export function ExportButtons({ own, pieceId }: { readonly own: Check; readonly 
     {
       name: "Layered picture",
       says: "OpenRaster: every pass as a layer of its own",
-      make: async (course: Course) =>
+      make: async (course: Watching) =>
         saveFile(
           `${fileName}.ora`,
           "image/openraster",
@@ -61,13 +61,13 @@ export function ExportButtons({ own, pieceId }: { readonly own: Check; readonly 
     {
       name: "Tone map",
       says: "SVG in true size: patterns, numbers, codes in the margin; prints in black and white",
-      make: async (course: Course) =>
+      make: async (course: Watching) =>
         saveFile(`${fileName} tone map.svg`, "image/svg+xml", await toneMapDrawing(out, course)),
     },
     {
       name: "Guide",
       says: "PDF: colouring, tone map, steps and codes with their strokes",
-      make: async (course: Course) =>
+      make: async (course: Watching) =>
         saveFile(`${fileName} guide.pdf`, "application/pdf", await guidePdf(out, course, pieceId)),
     },
   ] as const;

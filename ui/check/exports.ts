@@ -1,6 +1,6 @@
 import { sendForFile } from "@/ui/send";
 import { sequenceOf } from "@/core/colouring/sequence";
-import { toneBordersOf } from "@/core/media/zones";
+import { tonesIn } from "@/core/piece/area-course";
 import type { Area, Piece } from "@/core/piece/piece";
 import type { GroupOutput } from "@/compute/group-output";
 import type { LightOutput } from "@/compute/operations/light";
@@ -24,7 +24,7 @@ export interface Outgoing {
 }
 
 /** Hears how far an export is, 0–1; says when it should stop. */
-export interface Course {
+export interface Watching {
   readonly onProgress: (share: number) => void;
   readonly signal: AbortSignal;
 }
@@ -34,7 +34,7 @@ const NOTHING = () => 0;
 /** The colouring, or the bare sheet with its line. */
 async function drawn(
   { piece, rack, light }: Outgoing,
-  { signal }: Course,
+  { signal }: Watching,
   more: object = {},
   upTo?: () => number,
 ) {
@@ -46,37 +46,28 @@ async function drawn(
   );
 }
 
-const toneMapOf = ({ piece, light, groupOf }: Outgoing, { signal }: Course): Promise<ToneMapOutput> =>
-  compute(
-    "toneMap",
-    { field: light.field, ...toneMapQuestion(piece, (id) => groupOf(id)?.local), outlined: true },
-    { signal },
-  );
+const toneMapOf = ({ piece, light, groupOf }: Outgoing, { signal }: Watching): Promise<ToneMapOutput> =>
+  compute("toneMap", { field: light.field, ...toneMapQuestion(piece), outlined: true }, { signal });
 
 /** The colouring as PNG, so many pixels wide. */
-export async function colouringPng(out: Outgoing, course: Course, wide: number): Promise<Blob> {
-  course.onProgress(0.1);
-  return pngOf(await drawn(out, course), wide);
+export async function colouringPng(out: Outgoing, watching: Watching, wide: number): Promise<Blob> {
+  watching.onProgress(0.1);
+  return pngOf(await drawn(out, watching), wide);
 }
 
 /** Codes of an area's tones, lightest first, with what makes its shadow end. */
-function codesOf(area: Area, group: GroupOutput | undefined): string[] {
-  const zones = toneBordersOf(area.layers, group?.local).length - 1;
-  const tones =
-    group?.tones.map((t) => t.code) ?? area.layers.flatMap((l) => (l.medium === "tone" ? [l.code] : []));
-  if (!tones.length) return [];
-  const shade = group?.shade[0]?.code;
-  return Array.from(
-    { length: zones },
-    (_, i) => tones[i] ?? (shade ? `${tones.at(-1)} + ${shade}` : tones.at(-1)!),
-  );
+function codesOf(area: Area): string[] {
+  const { tones, shade, borders } = tonesIn(area);
+  const [last, over] = [tones.at(-1)?.code, shade[0]?.code];
+  if (last === undefined) return [];
+  return borders.slice(1).map((_, i) => tones[i]?.code ?? (over ? `${last} + ${over}` : last));
 }
 
 /** The line alone, black on clear, as PNG. */
-async function linePng(out: Outgoing, course: Course): Promise<Blob> {
-  const bare = await drawn(out, course, { texture: 0 }, NOTHING);
+async function linePng(out: Outgoing, watching: Watching): Promise<Blob> {
+  const bare = await drawn(out, watching, { texture: 0 }, NOTHING);
   const { width, height, rgba } = bare;
-  const plain = await drawn(out, course, { texture: 0, lined: false }, NOTHING);
+  const plain = await drawn(out, watching, { texture: 0, lined: false }, NOTHING);
   const ink = new Uint8ClampedArray(rgba.length);
   for (let p = 0; p < rgba.length; p += 4) {
     // How much darker than the bare sheet it is: the line's own coverage.
@@ -87,10 +78,10 @@ async function linePng(out: Outgoing, course: Course): Promise<Blob> {
 }
 
 /** The tone map in black and white as SVG, true size, codes in the margin. */
-export async function toneMapDrawing(out: Outgoing, course: Course): Promise<string> {
-  course.onProgress(0.1);
-  const map = await toneMapOf(out, course);
-  course.onProgress(0.5);
+export async function toneMapDrawing(out: Outgoing, watching: Watching): Promise<string> {
+  watching.onProgress(0.1);
+  const map = await toneMapOf(out, watching);
+  watching.onProgress(0.5);
   const areas = new Map(out.piece.areas.map((a) => [a.id, a]));
   return toneMapSvg({
     title: `${out.piece.name}, tone map`,
@@ -98,9 +89,9 @@ export async function toneMapDrawing(out: Outgoing, course: Course): Promise<str
     mmPerPixel: out.light.mmPerPixel,
     legendOf: (id) => {
       const area = areas.get(id);
-      return { name: area?.name ?? id, codes: area && !area.white ? codesOf(area, out.groupOf(id)) : [] };
+      return { name: area?.name ?? id, codes: area && !area.white ? codesOf(area) : [] };
     },
-    line: await dataAddress(await linePng(out, course)),
+    line: await dataAddress(await linePng(out, watching)),
   });
 }
 
@@ -124,9 +115,9 @@ const THUMBNAIL = 256;
  * The piece in layers: paper, light and tone map (hidden), every pass over its area from the underlay up, the finished colouring (hidden) and the
  * line over all. With all passes shown it looks as it will; hide them from above and it goes back to bare paper.
  */
-export async function layeredPicture(out: Outgoing, course: Course): Promise<Uint8Array> {
+export async function layeredPicture(out: Outgoing, watching: Watching): Promise<Uint8Array> {
   const { piece, rack, light } = out;
-  const finished = await drawn(out, course);
+  const finished = await drawn(out, watching);
   const { width, height } = finished;
   const layer = async (
     name: string,
@@ -142,31 +133,31 @@ export async function layeredPicture(out: Outgoing, course: Course): Promise<Uin
     visible,
   });
   const layers: (RasterLayer | LayerGroup)[] = [
-    await layer("Paper", await drawn(out, course, { lined: false }, NOTHING), true),
+    await layer("Paper", await drawn(out, watching, { lined: false }, NOTHING), true),
     await layer(
       "Light",
       inGreys(light.values, (b) => 255 - b),
       false,
     ),
-    await layer("Tone map", tonesInGrey(await toneMapOf(out, course)), false),
+    await layer("Tone map", tonesInGrey(await toneMapOf(out, watching)), false),
   ];
-  course.onProgress(0.15);
+  watching.onProgress(0.15);
   const passes = new Map(finished.areas.map((a) => [a.id, a.passes]));
   const areas = piece.areas.flatMap((a) =>
     passes.get(a.id)?.length ? [{ id: a.id, passes: passes.get(a.id)! }] : [],
   );
-  const sequence = sequenceOf(areas, piece.whole.underlay.length);
+  const sequence = sequenceOf(areas);
   const underlay: RasterLayer[] = [];
   const groups = new Map<string, { layers: RasterLayer[]; pencil: RasterLayer[] }>();
   for (const [n, { area, pass, laid }] of sequence.entries()) {
-    course.signal.throwIfAborted();
+    watching.signal.throwIfAborted();
     const only = area === null ? areas.map((a) => a.id) : [area];
     const upTo = (a: Area) => laid.get(a.id) ?? 0;
     const part = await ask(
       "render",
       rack,
       { field: light.field, ...shownQuestion(piece, rack, upTo), only, masked: true, lined: false },
-      { signal: course.signal },
+      { signal: watching.signal },
     );
     const [left, top, right, bottom] = part.box;
     const picture = { width: right - left, height: bottom - top, rgba: part.rgba };
@@ -177,7 +168,7 @@ export async function layeredPicture(out: Outgoing, course: Course): Promise<Uin
       groups.set(area, own);
       (pass.kind === "draw" ? own.pencil : own.layers).push(made);
     }
-    course.onProgress(0.15 + (0.8 * (n + 1)) / sequence.length);
+    watching.onProgress(0.15 + (0.8 * (n + 1)) / sequence.length);
   }
   if (underlay.length) layers.push({ name: "Underlay of the whole piece", layers: underlay, visible: true });
   for (const [id, own] of groups) {
@@ -185,8 +176,8 @@ export async function layeredPicture(out: Outgoing, course: Course): Promise<Uin
     layers.push({ name, layers: own.layers, visible: true });
     if (own.pencil.length) layers.push({ name: `${name}, pencil`, layers: own.pencil, visible: true });
   }
-  layers.push(await layer("Colouring", await drawn(out, course, { lined: false }), false));
-  layers.push({ name: "Line", png: await bytesOf(await linePng(out, course)), x: 0, y: 0, visible: true });
+  layers.push(await layer("Colouring", await drawn(out, watching, { lined: false }), false));
+  layers.push({ name: "Line", png: await bytesOf(await linePng(out, watching)), x: 0, y: 0, visible: true });
   const thumb = await pngOf(finished, Math.round(width >= height ? THUMBNAIL : (THUMBNAIL * width) / height));
   return openRaster({ width, height }, layers, await bytesOf(await pngOf(finished)), await bytesOf(thumb));
 }
@@ -195,24 +186,13 @@ export async function layeredPicture(out: Outgoing, course: Course): Promise<Uin
 const GUIDE = 1800;
 
 /** The guide as PDF: the studio's server sets the steps and codes beside the two pictures. */
-export async function guidePdf(out: Outgoing, course: Course, pieceId: string): Promise<Blob> {
-  const colouring = await pngOf(await drawn(out, course), GUIDE);
-  course.onProgress(0.4);
-  const tones = await pngOfSvg(await toneMapDrawing(out, course), GUIDE);
-  course.onProgress(0.7);
+export async function guidePdf(out: Outgoing, watching: Watching, pieceId: string): Promise<Blob> {
+  const colouring = await pngOf(await drawn(out, watching), GUIDE);
+  watching.onProgress(0.4);
+  const tones = await pngOfSvg(await toneMapDrawing(out, watching), GUIDE);
+  watching.onProgress(0.7);
   const form = new FormData();
   form.append("colouring", colouring, "colouring.png");
   form.append("tones", tones, "tones.png");
-  form.append(
-    "locals",
-    JSON.stringify(
-      Object.fromEntries(
-        out.piece.areas.flatMap((a) => {
-          const local = out.groupOf(a.id)?.local;
-          return local === undefined ? [] : [[a.id, local]];
-        }),
-      ),
-    ),
-  );
-  return sendForFile("POST", `/api/pieces/${pieceId}/guide`, form, course.signal);
+  return sendForFile("POST", `/api/pieces/${pieceId}/guide`, form, watching.signal);
 }

@@ -61,7 +61,7 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
       const own = known.get(a.id);
       return own ? [{ id: a.id, passes: own }] : [];
     });
-    return sequenceOf(inOrder, piece.whole.underlay.length);
+    return sequenceOf(inOrder);
   }, [passes, piece]);
   const at = step === undefined || step >= sequence.length ? undefined : step;
   const laid = at === undefined ? undefined : at === 0 ? new Map<string, number>() : sequence[at - 1]!.laid;
@@ -93,9 +93,7 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
   const needsMap = [view, other].includes("tones");
   const map = useCompute(
     "toneMap",
-    field && needsMap
-      ? { field, ...toneMapQuestion(piece, (id) => judged.groupOf(id)?.local), outlined: true }
-      : null,
+    field && needsMap ? { field, ...toneMapQuestion(piece), outlined: true } : null,
   );
   return {
     piece,

@@ -1,3 +1,4 @@
+import type { Layer } from "@/core/media/layer";
 import type { ReactNode } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { ToneMapOutput } from "@/compute/operations/tone-map";
@@ -262,9 +263,16 @@ describe("what the operations are asked", () => {
     expect("order" in asked).toBe(false);
   });
   it("is told where tones end as planned, by the tone that carries the local colour", () => {
-    const borders = (local: number) => toneMapQuestion(piece, () => local).areas[0]!.borders;
+    const carrying = (local: number) => ({
+      ...piece,
+      areas: piece.areas.map((a) => ({
+        ...a,
+        layers: a.layers.map((l, i) => (i === local ? { ...l, carries: true as const } : l) as Layer),
+      })),
+    });
+    const borders = (local: number) => toneMapQuestion(carrying(local)).areas[0]!.borders;
     expect(borders(0)).toHaveLength(4);
     expect(borders(0)).not.toEqual(borders(1));
-    expect(toneMapQuestion(piece, () => undefined).areas[1]!.borders).toEqual([0, 1]);
+    expect(toneMapQuestion(piece).areas[1]!.borders).toEqual([0, 1]);
   });
 });

@@ -79,10 +79,7 @@ function Shown({
     onLost: light.again,
   });
   const field = light.lit?.output.field;
-  const map = useCompute(
-    "toneMap",
-    field && look === "tones" ? { field, ...toneMapQuestion(piece, (id) => groupOf(id)?.local) } : null,
-  );
+  const map = useCompute("toneMap", field && look === "tones" ? { field, ...toneMapQuestion(piece) } : null);
   const tint = useMemo(() => tintOf(piece, groupOf), [piece, groupOf]);
   const size = coloured ?? light.lit?.output.values;
   const ready = look === "colouring" ? coloured : map.output;

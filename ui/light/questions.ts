@@ -1,9 +1,9 @@
-import { toneBordersOf } from "@/core/media/zones";
+import { tonesIn } from "@/core/piece/area-course";
 import { toneWishOf, zonesOf } from "@/core/piece/lit";
-import type { Area, Piece } from "@/core/piece/piece";
+import { schoolOf, type Area, type Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { sheetOf } from "@/compute/from-rack";
-import { keptWish } from "@/compute/kept-groups";
+import { finishersOf, keptWish } from "@/compute/kept-groups";
 
 /** Which points make up which area. */
 export const claimsOf = (piece: Piece) =>
@@ -23,10 +23,10 @@ export function lightQuestion(piece: Piece) {
 export type UpTo = (area: Area) => number | null;
 const ALL: UpTo = () => null;
 
-/** What the tone map of a piece is asked; `localOf` says which tone of an area carries its local colour. */
-export const toneMapQuestion = (piece: Piece, localOf: (id: string) => number | undefined) => ({
+/** What the tone map of a piece is asked. */
+export const toneMapQuestion = (piece: Piece) => ({
   areas: piece.areas.flatMap((area) =>
-    area.place ? [{ id: area.id, ...toneWishOf(area, toneBordersOf(area.layers, localOf(area.id))) }] : [],
+    area.place ? [{ id: area.id, ...toneWishOf(area, tonesIn(area).borders) }] : [],
   ),
 });
 
@@ -35,13 +35,18 @@ export function shownQuestion(piece: Piece, rack: Rack, upTo: UpTo = ALL) {
   return {
     sheet: sheetOf(rack),
     underlay: piece.whole.underlay,
+    finishers: finishersOf(
+      rack,
+      piece.areas.flatMap((a) => a.layers),
+    ),
     areas: piece.areas.flatMap((area) => {
       if (!area.place) return [];
-      const wish = keptWish(rack, area, piece.whole.scene);
+      const wish = keptWish(rack, area, piece.whole);
       return [
         {
           id: area.id,
           layers: area.white ? [] : area.layers,
+          school: schoolOf(area),
           upTo: upTo(area),
           // Where its tones end as planned is found there.
           tones: { ...zonesOf(area), white: area.white },

@@ -1,5 +1,5 @@
 "use client";
-import { toneBordersOf } from "@/core/media/zones";
+import { tonesIn } from "@/core/piece/area-course";
 import { zonesOf } from "@/core/piece/lit";
 import { tonesOf } from "@/core/piece/piece";
 import type { AreaTones } from "@/core/piece/zones";
@@ -59,13 +59,13 @@ export function TonesTab({ own }: { readonly own: LightStage }) {
     );
   const tones = tonesOf(area);
   const group = judged.groupOf(area.id);
-  const borders = toneBordersOf(area.layers, group?.local);
+  const course = tonesIn(area);
+  const { borders } = course;
   const zones = zonesOf(area);
   const inner = zones.shares?.length === borders.length - 2 ? zones.shares : borders.slice(1, -1);
   const found = map?.areas.find((a) => a.id === area.id);
   const tint = tintOf(piece, judged.groupOf);
-  const byDepth = group?.tones.map((t) => t.code) ?? tones.map((t) => t.code);
-  const nameOf = (zone: number) => byDepth[zone] ?? group?.shade[0]?.code ?? "";
+  const nameOf = (zone: number) => course.tones[zone]?.code ?? course.shade[0]?.code ?? "";
   const set = (change: Partial<AreaTones>) => run({ type: "change tones", id: area.id, set: change });
   const move = (at: number, to: number) => {
     const next = [...inner];

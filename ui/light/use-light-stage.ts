@@ -44,7 +44,7 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
   // Each tab has a view that shows what it changes.
   const view = asked ?? (tab === "tones" ? "tones" : "light");
   const field = light.lit?.output.field;
-  const question = toneMapQuestion(piece, (id) => judged.groupOf(id)?.local);
+  const question = toneMapQuestion(piece);
   const needsMap = view === "tones" || tab === "tones";
   const map = useCompute("toneMap", field && needsMap ? { field, ...question, outlined: true } : null);
   // The last map stays while the next is worked out.

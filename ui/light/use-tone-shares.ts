@@ -10,16 +10,13 @@ import { SMALL, useLight } from "./use-colouring";
  * How many mm² of an area lie between two places of it, from its lightest end (0) to its darkest (1): as the tone map has it once that is known,
  * till then as the plan wants it. Undefined while nobody knows the area's size.
  */
-export function useToneShares(
-  piece: Piece,
-  localOf: (id: string) => number | undefined,
-): (area: Area, from: number, to: number) => number | undefined {
+export function useToneShares(piece: Piece): (area: Area, from: number, to: number) => number | undefined {
   const { line } = piece.setUp;
   const mixed = piece.light.fromReference > 0 && piece.pictureId ? [piece.pictureId] : [];
   const pictures = usePictures(line ? [...new Set([line.pictureId, ...mixed])] : []);
   const light = useLight(piece, line ? pictures.known.get(line.pictureId) : undefined, pictures.known, SMALL);
   const field = light.lit?.output.field;
-  const map = useCompute("toneMap", field ? { field, ...toneMapQuestion(piece, localOf) } : null).output;
+  const map = useCompute("toneMap", field ? { field, ...toneMapQuestion(piece) } : null).output;
   return useCallback(
     (area, from, to) => {
       const size = sizeOf(area);

@@ -5,8 +5,7 @@ import { memo, useState } from "react";
 import { MATERIAL_HABITS } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import type { SchoolOutput } from "@/compute/operations/schools";
-import { layersOf } from "@/core/media/layer";
-import { isUnder } from "@/core/media/shadow";
+import { shadowEnd } from "@/core/media/zones";
 import { schoolOf, partOf, targetOf, tonesOf, type Area, type Scene } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/compute/progress";
@@ -14,10 +13,9 @@ import { useAsk } from "@/ui/compute/use-compute";
 import { SampleStrip } from "@/ui/ink/sample-strip";
 import { Empty, Notice } from "@/ui/kit/notice";
 import { whyInWords } from "@/words/material";
-import { strokeInWords } from "@/words/school";
 import { useRun, usePiece } from "./piece-context";
 import { sheetOf } from "@/compute/from-rack";
-import { plainTones } from "@/compute/kept-groups";
+import { laidTones, plainTones } from "@/compute/kept-groups";
 
 /** ΔE00 within a millimetre, beyond an even fade, by how it looks. */
 const EDGE_WORDS: readonly (readonly [number, string])[] = [
@@ -33,9 +31,10 @@ const textureInWords = (t: number) => (t < 0.2 ? "smooth" : t < 0.6 ? "a little 
 function questionOf(rack: Rack, area: Area, scene: Scene): object | null {
   const isRead = ({ code }: { readonly code: string }) =>
     rack.markers.some((m) => m.code === code && m.swatches.length);
-  const tones = plainTones(tonesOf(area).filter(isRead));
+  const tones = laidTones(tonesOf(area)).filter(isRead);
   if (tones.length < 2) return null;
-  const under = plainTones(layersOf(area.layers, "shadow").filter((l) => isUnder(l) && isRead(l)));
+  const shade = shadowEnd(area.layers);
+  const [under, over] = [shade.under, shade.over].map((list) => plainTones(list.filter(isRead)));
   const local = targetOf(area)?.local;
   return {
     tones,
@@ -43,6 +42,7 @@ function questionOf(rack: Rack, area: Area, scene: Scene): object | null {
     scene,
     mm2: partOf(area),
     under,
+    over,
     ...(local && { local: { lab: local } }),
     sheet: sheetOf(rack),
   };
@@ -170,8 +170,7 @@ function Detail({ school }: { school: SchoolOutput }) {
                 {p.wet ? "wet" : i ? "dry" : "first"}
               </span>
               <span>
-                {p.where} ({Math.round(100 * (p.to - p.from))}%);{" "}
-                <span className="text-soft">{strokeInWords[p.stroke]}</span>
+                {p.where} ({Math.round(100 * (p.to - p.from))}%); <span className="text-soft">{p.how}</span>
               </span>
             </li>
           ))}

@@ -2,8 +2,9 @@
 import { withRack } from "@/ui/rack-here";
 import { Download, Printer } from "lucide-react";
 import { Link } from "@/ui/kit/link";
-import { passesOf } from "@/core/media/registry";
-import { schoolOf, tonesOf, type Piece } from "@/core/piece/piece";
+import { bringsOf, type Pass } from "@/core/media/medium";
+import { areaCourse } from "@/core/piece/area-course";
+import { schoolOf, type Area, type Piece } from "@/core/piece/piece";
 import { needOf, suppliesOf } from "@/core/stock/supplies";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
@@ -11,7 +12,6 @@ import { useToneShares } from "@/ui/light/use-tone-shares";
 import { PiecePicture } from "@/ui/light/piece-picture";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 
-import { useTones } from "@/ui/compute/use-tones";
 import { counted } from "@/words/numbers";
 import { useStudio } from "@/ui/studio/studio-context";
 import { handInWords } from "@/words/hand";
@@ -19,7 +19,6 @@ import { edgesInWords, PROOF_CAUTION } from "@/words/place";
 import { passAmount, passStroke, passWhere } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
 import { coveredInWords, needInWords, usedIn } from "@/words/supplies";
-import { useJudged } from "./group/use-groups";
 import { usePiece, usePieceHandles } from "./piece-context";
 import { PieceHeader } from "./piece-header";
 import { SharePiece } from "./share-piece";
@@ -59,24 +58,17 @@ export function Steps({
   const planned = piece.areas.filter((a) => a.layers.length && !a.white);
   const unplanned = piece.areas.filter((a) => !a.layers.length && !a.white);
   const bare = piece.areas.filter((a) => a.white);
-  const colourOf = useTones(rack, planned.flatMap(tonesOf));
-  const { groupOf } = useJudged(rack, piece);
-  const mm2Of = useToneShares(piece, (area) => groupOf(area)?.local);
+  const mm2Of = useToneShares(piece);
   const hand = useStudio()?.hand;
   const supplies = suppliesOf(piece, [...rack.markers, ...rack.others]);
-  const laid = planned.map((area) => ({
-    area,
-    passes: passesOf(area.layers, {
-      school: schoolOf(area),
-      capacity: rack.paper.capacity,
-      lightnessOf: (code, coats) => colourOf({ code, coats })?.lab[0],
-      ...localOf(groupOf(area.id)),
-    }),
-  }));
+  const laid = planned.map((area) => ({ area, passes: areaCourse(area, rack.paper).passes }));
+  /** Sparks and lines cover no ground that counts. */
+  const groundOf = (p: Pass, area: Area) =>
+    bringsOf(p) === "opaque" ? undefined : mm2Of(area, p.from, p.to);
   const covered = new Map<string, number>();
   for (const { area, passes } of laid)
     for (const p of passes) {
-      const mm2 = p.kind === "finish" ? undefined : mm2Of(area, p.from, p.to);
+      const mm2 = groundOf(p, area);
       if (mm2 !== undefined) covered.set(p.code, (covered.get(p.code) ?? 0) + mm2 * p.coats);
     }
   const chapters = laid.map((c, i) => ({
@@ -183,7 +175,7 @@ export function Steps({
                       <span className="text-[15px] max-[640px]:col-start-4 max-[640px]:row-start-1">
                         {p.dry && <strong>when dry: </strong>}
                         {passAmount(p)}
-                        <Covers mm2={p.kind === "finish" ? undefined : mm2Of(area, p.from, p.to)} />
+                        <Covers mm2={groundOf(p, area)} />
                       </span>
                       <span className="text-[15px] max-[640px]:col-span-2 max-[640px]:col-start-3">
                         {passWhere(p)}; <span className="text-soft">{passStroke(p)}</span>
@@ -247,9 +239,6 @@ export function Steps({
     </main>
   );
 }
-
-/** The tone that carries the local colour, where it is known. */
-const localOf = (group: { readonly local: number } | undefined) => (group ? { local: group.local } : {});
 
 /** On paper a step is ticked with the pen. */
 const TickBox = () => <span className="hidden size-4 shrink-0 border border-text print:block" aria-hidden />;

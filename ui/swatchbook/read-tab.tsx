@@ -129,7 +129,8 @@ export function ReadTab({ rack, readings, charts, scans, pictures }: PaperData) 
             Choose pictures
           </FileButton>
           <span className="max-w-[70ch] text-[14px] text-soft">
-            A camera’s plain or neutral setting; no filters. Several pages at once are read one after the other.
+            A camera’s plain or neutral setting; no filters. Several pages at once are read one after the
+            other.
           </span>
         </div>
         <GoodPictures />

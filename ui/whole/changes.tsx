@@ -7,7 +7,7 @@ import type { SeenArea } from "@/core/piece/overview";
 import { tonesOf, type KeptTone, type Piece } from "@/core/piece/piece";
 import { Ramp } from "@/ui/ink/ramp";
 import { sameShade } from "@/ui/piece/group/shown-group";
-import { plainTones } from "@/compute/kept-groups";
+import { plainTones, tonesOfGroup } from "@/compute/kept-groups";
 import { useRun } from "@/ui/piece/piece-context";
 import { counted } from "@/words/numbers";
 
@@ -27,10 +27,8 @@ export function Changes({
   const run = useRun();
   const rows = plan.areas.map(({ id, group }) => {
     const before = seen.find((s) => s.area.id === id)!;
-    const tones = group.tones.map(({ code, coats }): KeptTone =>
-      tonesOf(before.area).some((t) => t.locked && t.code === code)
-        ? { code, coats, locked: true }
-        : { code, coats },
+    const tones = tonesOfGroup(group).map((tone): KeptTone =>
+      tonesOf(before.area).some((t) => t.locked && t.code === tone.code) ? { ...tone, locked: true } : tone,
     );
     const same =
       sameCodes(plainTones(before.tones), plainTones(tones)) && sameShade(group.shade, before.area);

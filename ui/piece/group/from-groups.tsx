@@ -9,7 +9,7 @@ import { useLaidGroups } from "@/ui/groups/use-laid-groups";
 import { Ramp } from "@/ui/ink/ramp";
 import { Modal } from "@/ui/kit/modal";
 import { send } from "@/ui/send";
-import { plainTones } from "@/compute/kept-groups";
+import { laidTones } from "@/compute/kept-groups";
 
 /** Longest name of where a reading came from. */
 const LONGEST_FROM = 60;
@@ -114,7 +114,7 @@ export function FromGroups({
                 className="button"
                 disabled={unread.length > 0}
                 title={unread.length ? `not read on ${rack.paper.name}: ${unread.join(", ")}` : undefined}
-                onClick={() => onTake(plainTones(g.tones))}
+                onClick={() => onTake(laidTones(g.tones))}
               >
                 {unread.length ? "not read here" : "Take it"}
               </button>

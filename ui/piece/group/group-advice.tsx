@@ -10,7 +10,7 @@ import type { Rack } from "@/store/rack";
 import { Ramp } from "@/ui/ink/ramp";
 import { signed } from "@/words/numbers";
 import { placeNames } from "../picture-pane";
-import { plainTones } from "@/compute/kept-groups";
+import { tonesOfGroup } from "@/compute/kept-groups";
 
 /** Papers darker than this are toned: they are a value of their own. */
 const TONED = 86;
@@ -84,7 +84,7 @@ export function Purchase({
         group {Math.round((100 * (best.score - group.score)) / Math.max(best.score, 0.01))} % nearer to what
         is wished.
       </span>
-      <button className="button" onClick={() => onShow(plainTones(group.tones))}>
+      <button className="button" onClick={() => onShow(tonesOfGroup(group))}>
         Plan with it
       </button>
     </div>

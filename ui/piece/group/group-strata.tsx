@@ -1,18 +1,17 @@
 "use client";
 import { labToHex } from "@/core/colour/display";
-import { schoolPasses } from "@/core/group/school";
 import type { Layer } from "@/core/media/layer";
+import { isTonePass } from "@/core/media/medium";
 import { codesOf, orderOf } from "@/core/media/registry";
 import { tone as toneMedium } from "@/core/media/tone";
-import { schoolOf, type Area } from "@/core/piece/piece";
+import type { Area } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { useTones } from "@/ui/compute/use-tones";
 import { Strata, type FixedLayer, type ToneBar } from "@/ui/ink/strata";
 import { useFinder } from "@/ui/shell";
 import { coatsInWords } from "@/words/numbers";
-import { placeInWords } from "@/words/pass";
+import { passWhere, placeInWords } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
-import { whereInWords } from "@/words/school";
 import { useRun } from "../piece-context";
 import { useShelf } from "./shelf";
 import type { ShownGroup } from "./shown-group";
@@ -69,24 +68,18 @@ export function GroupStrata({ area, rack, shown, onTry }: Props) {
     ...others.flatMap(({ layer }) => (layer.medium === "shadow" ? [layer] : [])),
     ...shown.shade,
   ]);
-  const passes = group
-    ? schoolPasses(
-        schoolOf(area),
-        group.tones.map((t) => t.coats),
-      )
-    : [];
   const read = tones.filter((t) => !shown.missing.includes(t));
   const bars = read.map((t): ToneBar => {
     const depth = group?.tones.findIndex((g) => g.code === t.code) ?? -1;
     const own = group?.tones[depth];
     const after = depth < 0 ? undefined : group?.places[depth + 1];
     const knowledge = group?.build.find((b) => b.code === t.code)?.knowledge ?? "predicted";
-    const where = passes.find((p) => p.tone === depth)?.where;
+    const pass = shown.course.passes.find((p) => p.code === t.code && isTonePass(p));
     return {
       code: t.code,
       coats: t.coats,
-      role: own?.role ?? "",
-      where: where ? whereInWords[where] : "",
+      role: pass?.role ?? "",
+      where: pass ? passWhere(pass) : "",
       alone: own?.hex ?? "transparent",
       after: after && { hex: after.hex, lightness: after.lab[0], knowledge },
       measured: own?.measured ?? true,

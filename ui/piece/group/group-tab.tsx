@@ -30,7 +30,7 @@ import { Advice, TonedPaper } from "./group-advice";
 import { GroupStrata } from "./group-strata";
 import { StandIns } from "./stand-ins";
 import { useShownGroup, type ShownGroup } from "./shown-group";
-import { plainTones } from "@/compute/kept-groups";
+import { tonesOfGroup } from "@/compute/kept-groups";
 import type { useJudged } from "./use-groups";
 
 interface Props {
@@ -85,7 +85,7 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
       send("POST", "/api/groups", {
         name,
         tags: [area.material],
-        tones: plainTones(group!.tones),
+        tones: tonesOfGroup(group!),
         material: area.material,
         school: area.school,
         underlay: under ? { code: under.code, coats: under.coats } : null,

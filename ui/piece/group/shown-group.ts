@@ -2,7 +2,9 @@
 import { useState } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { Fix } from "@/core/group/advice";
-import { moved } from "@/core/piece/commands";
+import { laidAs } from "@/core/media/tone";
+import { areaCourse } from "@/core/piece/area-course";
+import { moved, withPlanned } from "@/core/piece/commands";
 import {
   hasOwnShade,
   isPlannedShade,
@@ -15,7 +17,7 @@ import {
 import type { Rack } from "@/store/rack";
 import { rackKey } from "@/compute/from-rack";
 import { useRun } from "../piece-context";
-import { plainTones } from "@/compute/kept-groups";
+import { tonesOfGroup } from "@/compute/kept-groups";
 import { useAssessed, usePlan, type useJudged } from "./use-groups";
 
 export const sameTones = (a: readonly KeptTone[], b: readonly KeptTone[]): boolean =>
@@ -32,9 +34,7 @@ export const sameShade = (shade: GroupOutput["shade"], { layers }: Pick<Area, "l
 
 /** Tones of a planned group; those that were locked in the kept one stay so. */
 const asKept = (g: GroupOutput, kept: readonly KeptTone[]): KeptTone[] =>
-  plainTones(g.tones).map((t) =>
-    kept.some((k) => k.locked && k.code === t.code) ? { ...t, locked: true } : t,
-  );
+  tonesOfGroup(g).map((t) => (kept.some((k) => k.locked && k.code === t.code) ? { ...t, locked: true } : t));
 
 /** The last answer while the present one is worked out, so that nothing vanishes under the hand; never that of something else. */
 function useLast<T>(of: string, present: T | undefined, isComing: boolean): T | undefined {
@@ -66,6 +66,10 @@ export function useShownGroup(rack: Rack, area: Area, judged: ReturnType<typeof 
     ...(proposal.school !== schoolOf(area) && { school: proposal.school }),
   };
 
+  /** The area as it is once what is shown is kept. */
+  const shownArea = withPlanned(area, { tones, ...planned });
+  const course = areaCourse(shownArea, rack.paper);
+
   const keep = (next: readonly KeptTone[]) => {
     run({ type: "keep group", id: area.id, tones: next, ...planned });
     setPreview(undefined);
@@ -80,6 +84,8 @@ export function useShownGroup(rack: Rack, area: Area, judged: ReturnType<typeof 
     place,
     tones,
     group,
+    /** How it is laid. */
+    course,
     /** What is shown is the last answer, until the present one is there. */
     isRenewed: group !== present || (offered.length > 0 && !plan.output),
     isKept,
@@ -92,7 +98,9 @@ export function useShownGroup(rack: Rack, area: Area, judged: ReturnType<typeof 
     keep,
     put,
     move: (from: number, to: number) =>
-      isKept ? run({ type: "move tone", id: area.id, from, to }) : keep(moved(tones, from, to)),
+      isKept
+        ? run({ type: "move tone", id: area.id, from, to })
+        : keep(laidAs(tones, moved(tones, from, to))),
     lock: (at: number, locked: boolean) => {
       if (isKept) run({ type: "lock tone", id: area.id, place: at, locked });
       else
@@ -105,7 +113,10 @@ export function useShownGroup(rack: Rack, area: Area, judged: ReturnType<typeof 
     exclude: (at: number) => run({ type: "exclude ink", id: area.id, code: tones[at]!.code, excluded: true }),
     apply: (fix: Fix) => {
       if (group !== present) return;
-      const byLight = group!.tones.map((t) => tones.find((k) => k.code === t.code)!);
+      const byLight = group!.tones.map((t) => {
+        const { depth: _, ...own } = tones.find((k) => k.code === t.code)!;
+        return own;
+      });
       if (fix.kind === "remove") keep(byLight.filter((_, i) => i !== fix.tone));
       else
         keep([

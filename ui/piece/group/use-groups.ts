@@ -71,8 +71,8 @@ export function useAssessed(
   area: Area,
   tones: readonly KeptTone[] | undefined,
 ): Work<{ readonly group: GroupOutput }> {
-  const { scene } = usePiece().whole;
-  return useAsk("assess", rack, (tones && judgement(rack, area, tones, scene)) ?? null);
+  const { whole } = usePiece();
+  return useAsk("assess", rack, (tones && judgement(rack, area, tones, whole)) ?? null);
 }
 
 /** Colours of a group as laid. */

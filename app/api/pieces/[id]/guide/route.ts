@@ -1,7 +1,6 @@
 import sharp from "sharp";
 import { guidePdf } from "@/app/print/guide-pdf";
 import { formOf } from "@/border/form";
-import { localsOf } from "@/border/guide";
 import { wrong } from "@/border/problem";
 import { reads, route } from "@/border/route";
 import { listPapers } from "@/store/papers";
@@ -26,13 +25,12 @@ async function pictureOf(form: FormData | undefined, field: string): Promise<Buf
     });
 }
 
-/** The two pictures of a guide, and which tone carries the local colour of which area. */
+/** The two pictures of a guide. */
 const pictures = reads("form", async (request) => {
   const form = await formOf(request, MOST_BYTES);
   return {
     colouring: await pictureOf(form, "colouring"),
     tones: await pictureOf(form, "tones"),
-    locals: localsOf(form?.get("locals")),
   };
 });
 

@@ -1,11 +1,13 @@
 import fc from "fast-check";
+import type { InkPass } from "@/core/ink/fade";
+import { shareBelow } from "@/core/algebra/normal";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { layDesk } from "@/core/ink/desk";
 import { laidLab } from "@/core/ink/laid";
 import { pencilFilm } from "@/core/pencil/film";
 import { usualTooth } from "@/core/pencil/tooth";
 import { scannedDesk } from "@/fixtures/scanned-desk";
-import { layArea, levelOf, SAMPLES, shareBelow, STEEPNESS, type InkPass } from "./laid-area";
+import { layArea, levelOf, SAMPLES, STEEPNESS } from "./laid-area";
 
 const desk = layDesk(...scannedDesk(8, 12));
 const reach = { wet: 1.3, dry: 0.2 };

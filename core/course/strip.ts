@@ -1,24 +1,16 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
-import { meanLab } from "@/core/colour/mean-lab";
 import type { Lab } from "@/core/colour/lab";
+import { meanLab } from "@/core/colour/mean-lab";
 import type { Desk } from "@/core/ink/desk";
-import { layField, smooth, type Reach } from "@/core/ink/wet-field";
-import type { SchoolPass, Stroke } from "./school";
+import { fadeOf, type InkPass } from "@/core/ink/fade";
+import { reachOn, USUAL_SHEET, type SheetHabit } from "@/core/ink/reach";
+import { mostCoats } from "@/core/ink/span";
+import type { Pass } from "@/core/media/medium";
 
 /** A pass of one ink of the desk over part of a sample strip. */
-export type LaidPass = Pick<SchoolPass, "coats" | "from" | "to" | "stroke" | "wet"> & {
+export type LaidPass = Pick<Pass, "coats" | "from" | "to" | "stroke" | "wet"> & {
   readonly ink: number;
 };
-
-/** How wet the sheet stays, which says how far a wet pass carries ink sideways. */
-export interface SheetHabit {
-  /** Seconds during which ink can be moved. */
-  readonly openTime: number;
-  /** Creep past the nib's path, mm. */
-  readonly bleed: number;
-}
-
-export const USUAL_SHEET: SheetHabit = { openTime: 40, bleed: 0.4 };
 
 /** A sample strip of an area, from its lightest to its darkest end. */
 export interface Strip {
@@ -48,52 +40,78 @@ const MM_PER_CELL = STRIP_MM / CELLS;
 
 /** How far strokes of a kind end short of each other (mm), over how long they thin out (mm), and how unevenly they lay ink. */
 const STROKES: Readonly<
-  Record<Stroke, { readonly ragged: number; readonly taper: number; readonly streak: number }>
+  Record<Pass["stroke"], { readonly ragged: number; readonly taper: number; readonly streak: number }>
 > = {
   flat: { ragged: 0.4, taper: 0.8, streak: 0.06 },
   circles: { ragged: 1, taper: 2, streak: 0.03 },
   flick: { ragged: 4.5, taper: 5, streak: 0.16 },
   dab: { ragged: 1.5, taper: 1, streak: 0.12 },
+  point: { ragged: 0.2, taper: 0.3, streak: 0.05 },
 };
-
-/** Mixing length (mm) where no blend page measured it, of one wet pass on a sheet that stays open for 40 s; it grows as diffusion does, with the root of time. */
-const WET_REACH = 1.3;
 
 /** Places between 0 and 1 that follow each other without a pattern (golden section): where strokes of a pass end. */
 const scatter = (lane: number, pass: number) => ((lane * 0.618034 + pass * 0.414214) % 1) - 0.5;
 
-/** How much of a pass's coats arrives at each cell of a lane. */
-function amounts(pass: LaidPass, lane: number, number: number): Float64Array {
-  const { ragged, taper, streak } = STROKES[pass.stroke];
-  const shift = scatter(lane, number) * ragged;
-  const uneven = 1 + 2 * streak * scatter(lane, number + 5);
-  return Float64Array.from({ length: CELLS }, (_, x) => {
-    const mm = (x + 0.5) * MM_PER_CELL;
-    const enter = pass.from <= 0 ? 1 : smooth((mm - pass.from * STRIP_MM - shift + taper / 2) / taper);
-    const leave = pass.to >= 1 ? 1 : smooth((pass.to * STRIP_MM + shift - mm + taper / 2) / taper);
-    return pass.coats * uneven * Math.min(enter, leave);
-  });
+/** Share of a wet lane's ink that comes from the lanes beside it, with each wet pass. */
+const ACROSS = 0.3;
+
+/** What differs from lane to lane, as wet passes even it out. */
+function evened(lanes: readonly number[], wetPasses: number): readonly number[] {
+  let now = lanes;
+  for (let n = 0; n < wetPasses; n++) {
+    const before = now;
+    const beside = (y: number) => before[(y + LANES) % LANES]!;
+    now = before.map((v, y) => (1 - ACROSS) * v + (ACROSS / 2) * (beside(y - 1) + beside(y + 1)));
+  }
+  return now;
 }
 
-/** How far ink moves on the desk's paper: as a blend page measured it, else as is expected of a sheet that stays open so long. */
-export const reachOn = ({ blending }: Desk, { openTime, bleed }: SheetHabit): Reach => ({
-  wet: blending?.mixing?.value ?? Math.hypot(WET_REACH * Math.sqrt(openTime / 40), bleed),
-  dry: blending?.edge?.value ?? bleed / 2,
-});
+/** The passes as they come to lie in each lane: strokes end raggedly and lay unevenly, and wet passes even that out. */
+function lanesOf(passes: readonly LaidPass[]): InkPass[][] {
+  const hands = passes.map((pass, number) => {
+    const { ragged, streak } = STROKES[pass.stroke];
+    const wet = passes.slice(number).filter((p) => p.wet).length;
+    const all = Array.from({ length: LANES }, (_, y) => y);
+    return {
+      shifts: evened(
+        all.map((y) => (scatter(y, number) * ragged) / STRIP_MM),
+        wet,
+      ),
+      amounts: evened(
+        all.map((y) => 1 + 2 * streak * scatter(y, number + 5)),
+        wet,
+      ),
+    };
+  });
+  return Array.from({ length: LANES }, (_, y) =>
+    passes.map((pass, number): InkPass => {
+      const shift = hands[number]!.shifts[y]!;
+      // What reaches an end of the area does so in every lane.
+      const from = pass.from <= 0 ? 0 : pass.from + shift;
+      const to = pass.to >= 1 ? 1 : pass.to + shift;
+      return {
+        ink: pass.ink,
+        wet: pass.wet,
+        coats: pass.coats * hands[number]!.amounts[y]!,
+        from: Math.max(0, Math.min(from, to)),
+        to: Math.max(0, Math.max(from, to)),
+        taper: STROKES[pass.stroke].taper,
+      };
+    }),
+  );
+}
 
 /** Lays passes on a sample strip of the desk's paper, first pass first. */
 export function layStrip(desk: Desk, passes: readonly LaidPass[], sheet: SheetHabit = USUAL_SHEET): Strip {
-  const laid = passes.map((pass, number) => {
-    const lanes = Array.from({ length: LANES }, (_, y) => amounts(pass, y, number));
-    return { ink: pass.ink, wet: pass.wet, amounts: Float64Array.from(lanes.flatMap((l) => [...l])) };
+  const reach = reachOn(desk, sheet);
+  const lanes = lanesOf(passes);
+  const labs = lanes.flatMap((lane) => {
+    const fade = fadeOf(desk, lane, reach);
+    return Array.from({ length: CELLS }, (_, x) => fade.at((x + 0.5) / CELLS, 1 / STRIP_MM));
   });
   const inkUsed = new Map<number, number>();
-  for (const { ink, amounts } of laid) {
-    const used = amounts.reduce((a, b) => a + b, 0) / amounts.length;
-    inkUsed.set(ink, (inkUsed.get(ink) ?? 0) + used);
-  }
-  const size = { cells: CELLS, lanes: LANES, mmPerCell: MM_PER_CELL };
-  const { labs, coats } = layField(desk, size, laid, reachOn(desk, sheet));
+  for (const { ink, coats, from, to } of lanes.flat())
+    inkUsed.set(ink, (inkUsed.get(ink) ?? 0) + (coats * (to - from)) / LANES);
   const profile = Array.from({ length: CELLS }, (_, x) =>
     meanLab(Array.from({ length: LANES }, (_, y) => labs[y * CELLS + x]!)),
   );
@@ -105,7 +123,7 @@ export function layStrip(desk: Desk, passes: readonly LaidPass[], sheet: SheetHa
     ...judgeFade(profile),
     texture: textureOf(labs),
     inkUsed,
-    mostCoats: coats.reduce((a, b) => Math.max(a, b), 0),
+    mostCoats: mostCoats(passes),
   };
 }
 
