@@ -1,4 +1,4 @@
-import { suppliesOf } from "@/core/stock/supplies";
+import { usedOf } from "./used-rack";
 import type { Piece } from "@/core/piece/piece";
 import { listPapers } from "@/store/papers";
 import { findPiece } from "@/store/pieces";
@@ -20,27 +20,6 @@ export const picturesOf = ({ pictureId, references, setUp }: Piece): ReadonlySet
     ...references.map((r) => r.pictureId),
     ...(setUp.line ? [setUp.line.pictureId] : []),
   ]);
-
-/** The rack as far as a piece goes into it: no other marker, no price, no note. */
-function usedOf(rack: Rack, piece: Piece): Rack {
-  const used = new Set([
-    ...suppliesOf(piece, [...rack.markers, ...rack.others]).map((s) => s.code),
-    ...piece.whole.underlay,
-  ]);
-  const isUsed = (codes: readonly string[]) => codes.every((c) => used.has(c));
-  const bare = <T extends Rack["markers"][number]>(m: T) => ({ ...m, price: "", place: "", notes: "" });
-  return {
-    ...rack,
-    paper: { ...rack.paper, notes: "" },
-    ranges: [],
-    families: [],
-    markers: rack.markers.filter((m) => used.has(m.code)).map(bare),
-    others: rack.others.filter((m) => used.has(m.code)).map(bare),
-    overlays: rack.overlays.filter((o) => isUsed(o.stack)),
-    strips: rack.strips.filter((s) => isUsed(s.stack)),
-    blends: rack.blends.filter((b) => isUsed([...b.stack, ...b.over])),
-  };
-}
 
 /** The piece of a link; undefined when the link has ended or never was. */
 export async function loadShared(code: string): Promise<SharedPiece | undefined> {

@@ -42,3 +42,11 @@ export function passAmount({ kind, role, coats }: Pass): string {
   if (kind === "blend back") return "blend back";
   return `${role}, ${coats < 1 ? "a thin coat" : coatsInWords(Math.round(coats))}`;
 }
+
+/** All that is said of a pass in one line. */
+export const passInWords = (p: Pass): string =>
+  `${p.dry ? "when dry: " : ""}${passAmount(p)}, ${passWhere(p)}; ${passStroke(p)}`;
+
+/** Where an ink of the whole piece's underlay goes, the first of so many being the lightest. */
+export const underlayWhere = (place: number, of: number): string =>
+  place === 0 ? "every shadow" : place === of - 1 ? "the deepest only" : "the deeper ones";

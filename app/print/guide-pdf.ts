@@ -1,9 +1,9 @@
 import PDFDocument from "pdfkit";
-import { areaCourse } from "@/core/piece/area-course";
+import { chaptersOf } from "@/core/piece/chapters";
 import { schoolOf, type Piece } from "@/core/piece/piece";
 import { suppliesOf } from "@/core/stock/supplies";
 import type { Rack } from "@/store/rack";
-import { passAmount, passStroke, passWhere } from "@/words/pass";
+import { passInWords, underlayWhere } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
 import { usedIn } from "@/words/supplies";
 import { fontFile } from "./fonts";
@@ -87,44 +87,72 @@ export async function guidePdf({ piece, rack, colouring, tones }: Guide): Promis
 const swatchesOf = (rack: Rack) =>
   new Map(rack.markers.map((m) => [m.code, m.swatches.flatMap((s) => (s.hex ? [s.hex] : []))]));
 
+/** A step as the guide says it: its number, or a letter in the underlay of the whole. */
+export interface GuideStep {
+  readonly mark: string;
+  readonly code: string;
+  readonly says: string;
+}
+
+export interface GuideChapter {
+  readonly title: string;
+  readonly note: string;
+  readonly steps: readonly GuideStep[];
+}
+
+/** All that the guide says of how a piece is laid: the underlay of the whole, then area by area. */
+export function guideChapters(piece: Piece, paper: Rack["paper"]): GuideChapter[] {
+  const { underlay } = piece.whole;
+  const areas = chaptersOf(piece, paper).map(({ area, passes, before }): GuideChapter => ({
+    title: `${area.name}  (${schoolOf(area)})`,
+    note: area.note,
+    steps: passes.map((p, i) => ({
+      mark: String(before + i + 1),
+      code: p.code,
+      says: passInWords(p),
+    })),
+  }));
+  if (!underlay.length || !areas.length) return areas;
+  const whole: GuideChapter = {
+    title: "Underlay of the whole piece",
+    note: "All shadows first, light to dark; let it dry before any local colour.",
+    steps: underlay.map((code, i) => ({
+      mark: String.fromCharCode(97 + i),
+      code,
+      says: underlayWhere(i, underlay.length),
+    })),
+  };
+  return [whole, ...areas];
+}
+
 function stepPages(doc: Doc, piece: Piece, rack: Rack): void {
   const swatches = swatchesOf(rack);
   doc.addPage();
   doc.font("code").fontSize(16).fillColor("black").text("Steps", MARGIN, MARGIN);
-  let n = 0;
-  for (const area of piece.areas) {
-    if (!area.layers.length || area.white) continue;
-    const { passes } = areaCourse(area, rack.paper);
+  for (const { title, note, steps } of guideChapters(piece, rack.paper)) {
     if (doc.y > BOTTOM - 26 * PT) doc.addPage();
     doc
       .moveDown(0.6)
       .font("code")
       .fontSize(11)
       .fillColor("black")
-      .text(`${area.name}  (${schoolOf(area)})`, MARGIN, doc.y, { width: WIDTH });
-    if (area.note) doc.font("text").fontSize(8.5).fillColor("#444").text(area.note, { width: WIDTH });
-    for (const p of passes) {
+      .text(title, MARGIN, doc.y, { width: WIDTH });
+    if (note) doc.font("text").fontSize(8.5).fillColor("#444").text(note, { width: WIDTH });
+    for (const { mark, code, says } of steps) {
       if (doc.y > BOTTOM - 9 * PT) doc.addPage();
       const y = doc.y + 1.2 * PT;
-      const own = swatches.get(p.code);
+      const own = swatches.get(code);
       doc
         .font("code")
         .fontSize(9)
         .fillColor("black")
-        .text(String(++n), MARGIN, y, { width: 8 * PT, align: "right" });
+        .text(mark, MARGIN, y, { width: 8 * PT, align: "right" });
       if (own?.length) stroke(doc, own, MARGIN + 10 * PT, y, 16 * PT, 4 * PT);
-      doc.text(pencilName(p.code), MARGIN + 28 * PT, y, { width: 24 * PT, lineBreak: false });
+      doc.text(pencilName(code), MARGIN + 28 * PT, y, { width: 24 * PT, lineBreak: false });
       doc
         .font("text")
         .fontSize(9)
-        .text(
-          `${p.dry ? "when dry: " : ""}${passAmount(p)}, ${passWhere(p)}; ${passStroke(p)}`,
-          MARGIN + 54 * PT,
-          y,
-          {
-            width: WIDTH - 54 * PT,
-          },
-        );
+        .text(says, MARGIN + 54 * PT, y, { width: WIDTH - 54 * PT });
       doc.y = Math.max(doc.y, y + 5 * PT);
     }
   }

@@ -3,7 +3,7 @@ import { withRack } from "@/ui/rack-here";
 import { Download, Printer } from "lucide-react";
 import { Link } from "@/ui/kit/link";
 import { bringsOf, type Pass } from "@/core/media/medium";
-import { areaCourse } from "@/core/piece/area-course";
+import { chaptersOf } from "@/core/piece/chapters";
 import { schoolOf, type Area, type Piece } from "@/core/piece/piece";
 import { needOf, suppliesOf } from "@/core/stock/supplies";
 import type { PaperSheet } from "@/store/papers";
@@ -16,7 +16,7 @@ import { counted } from "@/words/numbers";
 import { useStudio } from "@/ui/studio/studio-context";
 import { handInWords } from "@/words/hand";
 import { edgesInWords, PROOF_CAUTION } from "@/words/place";
-import { passAmount, passStroke, passWhere } from "@/words/pass";
+import { passAmount, passStroke, passWhere, underlayWhere } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
 import { coveredInWords, needInWords, usedIn } from "@/words/supplies";
 import { usePiece, usePieceHandles } from "./piece-context";
@@ -55,26 +55,21 @@ export function Steps({
   readonly id?: string;
 }) {
   const markers = new Map([...rack.markers, ...rack.others].map((m) => [m.code, m]));
-  const planned = piece.areas.filter((a) => a.layers.length && !a.white);
   const unplanned = piece.areas.filter((a) => !a.layers.length && !a.white);
   const bare = piece.areas.filter((a) => a.white);
   const mm2Of = useToneShares(piece);
   const hand = useStudio()?.hand;
   const supplies = suppliesOf(piece, [...rack.markers, ...rack.others]);
-  const laid = planned.map((area) => ({ area, passes: areaCourse(area, rack.paper).passes }));
+  const chapters = chaptersOf(piece, rack.paper);
   /** Sparks and lines cover no ground that counts. */
   const groundOf = (p: Pass, area: Area) =>
     bringsOf(p) === "opaque" ? undefined : mm2Of(area, p.from, p.to);
   const covered = new Map<string, number>();
-  for (const { area, passes } of laid)
+  for (const { area, passes } of chapters)
     for (const p of passes) {
       const mm2 = groundOf(p, area);
       if (mm2 !== undefined) covered.set(p.code, (covered.get(p.code) ?? 0) + mm2 * p.coats);
     }
-  const chapters = laid.map((c, i) => ({
-    ...c,
-    before: laid.slice(0, i).reduce((sum, { passes }) => sum + passes.length, 0),
-  }));
   return (
     <main
       id="main"
@@ -94,11 +89,11 @@ export function Steps({
           Alcohol ink is a flammable solvent: air the room, cap markers between passes, keep them from flame,
           children and skin. The maker&rsquo;s safety data sheet and local rules come first.
         </p>
-        {planned.length > 0 && hand && <p className="mt-0 mb-4 text-[14px]">{handInWords(hand)}</p>}
+        {chapters.length > 0 && hand && <p className="mt-0 mb-4 text-[14px]">{handInWords(hand)}</p>}
         {piece.setUp.line?.proof === false && (
           <p className="mt-0 mb-4 border-l-4 border-strong pl-3 text-[14px]">{PROOF_CAUTION}</p>
         )}
-        {planned.length === 0 && (
+        {chapters.length === 0 && (
           <p className="max-w-[52ch] text-[17px]">
             There are no steps yet: keep a blend group for an area first.{" "}
             {id && (
@@ -108,7 +103,7 @@ export function Steps({
             )}
           </p>
         )}
-        {piece.whole.underlay.length > 0 && planned.length > 0 && (
+        {piece.whole.underlay.length > 0 && chapters.length > 0 && (
           <section className="mb-5 break-inside-avoid" aria-label="Underlay of the whole piece">
             <h2 className="m-0 border-b-2 border-text pb-0.5 text-[19px]">
               Underlay of the whole piece{" "}
@@ -130,13 +125,7 @@ export function Steps({
                     </span>
                     {marker && <MarkerChip marker={marker} width={84} height={30} />}
                     <span className="code w-[92px] text-[17px]">{code}</span>
-                    <span>
-                      {i === 0
-                        ? "every shadow"
-                        : i === piece.whole.underlay.length - 1
-                          ? "the deepest only"
-                          : "the deeper ones"}
-                    </span>
+                    <span>{underlayWhere(i, piece.whole.underlay.length)}</span>
                   </li>
                 );
               })}
@@ -187,10 +176,10 @@ export function Steps({
             </section>
           );
         })}
-        {bare.length > 0 && planned.length > 0 && (
+        {bare.length > 0 && chapters.length > 0 && (
           <p className="text-[15px]">Stay bare paper: {bare.map((a) => a.name).join(", ")}.</p>
         )}
-        {unplanned.length > 0 && planned.length > 0 && (
+        {unplanned.length > 0 && chapters.length > 0 && (
           <p className="text-[15px] text-soft">
             Without a kept group: {unplanned.map((a) => a.name).join(", ")}.
           </p>
