@@ -1,7 +1,6 @@
 import { layArea } from "@/core/course/laid-area";
 import { deltaE00 } from "@/core/colour/delta-e00";
-import { rgb8ToLab } from "@/core/colour/display";
-import { screenRgb } from "@/core/colour/screen-rgb";
+import { rgb8ToLab, shownOf } from "@/core/colour/display";
 import { layDesk } from "@/core/ink/desk";
 import { groundWhere } from "@/fixtures/forms";
 import { scannedDesk } from "@/fixtures/scanned-desk";
@@ -48,12 +47,12 @@ describe("a predicted colouring", () => {
       const t = (map.places[y * SIDE + x]! - 1) / 254;
       const steepness = 1 / (SIDE * 0.2);
       const seen = rgb8ToLab(...(rgbAt(even, x, y) as [number, number, number]));
-      const exact = rgb8ToLab(...screenRgb(laid[x < 58 ? 0 : 1]!.at(t, steepness)));
+      const exact = rgb8ToLab(...shownOf(laid[x < 58 ? 0 : 1]!.at(t, steepness)).rgb);
       expect(deltaE00(seen, exact)).toBeLessThan(0.5);
     }
   });
   it("leaves the sheet bare where nobody's is, and where nothing is laid", () => {
-    const bare = screenRgb(paper).map(Math.round);
+    const bare = shownOf(paper).rgb.map(Math.round);
     expect(rgbAt(even, 60, 60)).toEqual(bare);
     const none = paint(ground, map.places, [colours[0], undefined], new Map(), { paper, texture: 0 });
     expect(rgbAt(none, 100, 60)).toEqual(bare);

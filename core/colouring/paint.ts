@@ -1,6 +1,6 @@
+import { shownOf } from "@/core/colour/display";
 import { levelOf, SAMPLES, STEEPNESS, type LaidArea } from "@/core/course/laid-area";
 import type { Lab } from "@/core/colour/lab";
-import { screenRgb } from "@/core/colour/screen-rgb";
 import type { Flow } from "@/core/light/growth";
 import type { Ground } from "@/core/light/ground";
 import { runMeans } from "@/core/light/run-means";
@@ -23,7 +23,7 @@ export function screenColours({ colours, reach }: LaidArea): AreaColours {
   const levels = STEEPNESS.length;
   const rgb = new Float32Array(levels * SAMPLES * 3);
   for (let i = 0; i < levels * SAMPLES; i++)
-    rgb.set(screenRgb([labs[3 * i]!, labs[3 * i + 1]!, labs[3 * i + 2]!]), 3 * i);
+    rgb.set(shownOf([labs[3 * i]!, labs[3 * i + 1]!, labs[3 * i + 2]!]).rgb, 3 * i);
   const out = new Uint8Array(levels * PLACES * 3);
   for (let level = 0; level < levels; level++)
     for (let b = 0; b < PLACES; b++) {
@@ -120,7 +120,7 @@ export function paint(
   const { width, own, mmPerPixel } = ground;
   const [left, top, right, bottom] = box;
   const out = new Uint8ClampedArray((right - left) * (bottom - top) * 4);
-  const bare = screenRgb(paper);
+  const bare = shownOf(paper).rgb;
   const { mean, square: squares } = crept(ground, places, colours, box);
   const scale = mmPerPixel * TILE_PER_MM;
   const streams = colours.map((_, a) => flows.get(a));

@@ -1,5 +1,5 @@
+import { hexToRgb } from "@/core/colour/display";
 import type { GroupOutput } from "@/compute/group-output";
-import { hexToRgb } from "@/core/colour/screen-rgb";
 import type { Piece } from "@/core/piece/piece";
 import type { ToneTint } from "./tone-layer";
 
