@@ -1,3 +1,4 @@
+import { memory } from "@/core/memory";
 import { readFile } from "node:fs/promises";
 import path from "node:path";
 import { currentStudio } from "@/app/studio-view";
@@ -5,7 +6,6 @@ import { BadInput } from "@/border/problem";
 import { deskOfRack, rackKey } from "@/compute/from-rack";
 import type { GroupOutput } from "@/compute/group-output";
 import { keptQuestions, type JudgedGroups, type KeptQuestion } from "@/compute/kept-groups";
-import { memory } from "@/compute/memory";
 import type { Piece } from "@/core/piece/piece";
 import { findJudged, keepJudged } from "@/store/judged-groups";
 import { rackAt } from "@/store/rack-cache";

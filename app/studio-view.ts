@@ -1,8 +1,8 @@
+import { chosenOf, SignInNeeded, StudioNeeded, visitorOf } from "@/door/guard";
 import { headers } from "next/headers";
 import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
 import { isId } from "@/border/fields";
-import { chosenOf, SignInNeeded, StudioNeeded, visitorOf } from "@/border/guard";
 import { rackAt } from "@/store/rack-cache";
 import { findPicture, type PictureFacts } from "@/store/pictures";
 import { findPiece, type StoredPiece } from "@/store/pieces";

@@ -1,3 +1,4 @@
+import { quantile } from "@/core/algebra/median";
 import { interleave } from "@/core/chart/compose";
 import { inkLine, layOutChart, linesAPage, type Chart } from "@/core/chart/layout";
 import { readChart, type KnownChart, type ReadPage } from "@/core/chart/read-chart";
@@ -18,7 +19,6 @@ import { whiteCard, warmToned, type PaperStock } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
 import { BLENDER, colourSheet } from "@/sim/sheet";
 import { nameStack } from "@/core/formats/cgats";
-import { quantile } from "./quantile";
 import { finish } from "@/core/progress";
 
 const PHOTOS_A_PAGE = 3;

@@ -1,3 +1,4 @@
+import { quantile } from "@/core/algebra/median";
 import { hexToLab, labToHex } from "@/core/colour/display";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
@@ -6,7 +7,6 @@ import { demoColorimeter, demoSheet, readingsOf } from "@/demo/swatchbook";
 import { seenBy } from "@/demo/seen-by";
 import { demoRange } from "@/sim/demo-range";
 import { thinMarker, warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
-import { quantile } from "./quantile";
 
 const codes = demoRange().map((i) => i.code);
 const truth = (stock: PaperStock, code: string): Lab => seenBy(demoSheet(stock, [code])!);

@@ -1,7 +1,7 @@
+import { quantile } from "@/core/algebra/median";
 import { readFileSync } from "node:fs";
 import pg from "pg";
 import { seeded } from "@/sim/random";
-import { quantile } from "./quantile";
 import { ownServer } from "./own-server";
 
 /**

@@ -1,10 +1,10 @@
+import { quantile } from "@/core/algebra/median";
 import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
 import { ownServer } from "./own-server";
-import { quantile } from "./quantile";
 
 /**
  * How pages load and answer: npx tsx bench/pages.ts

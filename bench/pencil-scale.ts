@@ -1,3 +1,4 @@
+import { quantile } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { seenLab } from "@/core/ink/desk";
@@ -7,7 +8,6 @@ import { planPencil, REACHED, shortfallOf, valueScale, wantedBase, type Surface 
 import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { waxPencils } from "@/sim/wax";
 import { learn, pencilDesk, truthOf } from "./pencil";
-import { quantile } from "./quantile";
 import { finish } from "@/core/progress";
 
 /** Light, local colour and shadow of what is often finished with pencil. */

@@ -1,3 +1,4 @@
+import { quantile } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { seenBy } from "@/demo/seen-by";
@@ -12,7 +13,6 @@ import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
 import { colourSheet } from "@/sim/sheet";
 import { drawdownOn, drawOver, hand, teeth, waxPencils } from "@/sim/wax";
-import { quantile } from "./quantile";
 import { scanInks } from "@/fixtures/scanned-desk";
 
 const PRESSURES_TRIED: readonly Pressure[] = ["light", "medium", "firm"];

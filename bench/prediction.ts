@@ -1,3 +1,4 @@
+import { quantile } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
 import { hexToLab, rgb8ToLab } from "@/core/colour/display";
@@ -9,7 +10,6 @@ import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
 import { scan } from "@/sim/scanner";
 import { colourSheet } from "@/sim/sheet";
-import { quantile } from "./quantile";
 import { scanInks } from "@/fixtures/scanned-desk";
 
 const STACKS = 300;

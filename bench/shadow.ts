@@ -1,3 +1,4 @@
+import { quantile } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
 import { layDesk, seenLab } from "@/core/ink/desk";
@@ -7,7 +8,6 @@ import { look } from "@/sim/observer";
 import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
 import { colourSheet } from "@/sim/sheet";
-import { quantile } from "./quantile";
 import { scanInks } from "@/fixtures/scanned-desk";
 
 const COVERS = 60;

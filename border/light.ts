@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import {
   DEFAULT_FORM,
   FORM_KINDS,

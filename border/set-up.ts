@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import { LINE_KINDS, type LineKind } from "@/core/picture/line";
 import {
   JOINTS,

@@ -1,10 +1,10 @@
+import { memory } from "@/core/memory";
 import { DESK_FIELDS, DeskInput } from "@/border/desk";
 import { BadInput, wrong } from "@/border/problem";
 import { readAs } from "@/border/read-as";
 import type { Work } from "@/core/progress";
 import { openingDesk, type OpenDesk } from "./desk";
 import { hashOf } from "./hash";
-import { memory } from "./memory";
 
 /** Desks that stay open at once; the one that was longest not asked for goes first. */
 const MOST_OPEN = 6;

@@ -1,3 +1,4 @@
+import { memory } from "@/core/memory";
 import { nearestOf } from "@/core/picture/distance";
 import { cutPixels, type Cut } from "@/core/picture/cut";
 import { lineOf, type Line, type LineKind } from "@/core/picture/line";
@@ -5,7 +6,6 @@ import type { Bytes, Pixels } from "@/core/picture/plane";
 import { aspectOf, rectified, reduced, straightSize, type Corners } from "@/core/picture/rectify";
 import { regionsOf, type Regions } from "@/core/picture/regions";
 import { hashOf } from "./hash";
-import { memory } from "./memory";
 
 /** Drawings whose line is kept, and their regions: the present one, and the one before for a quick way back. */
 const MOST_LINES = 2;

@@ -1,3 +1,4 @@
+import { memory } from "@/core/memory";
 import { List, One, Optional, Rule, Whole, Within } from "@/border/fields";
 import { MOST_AREAS } from "@/border/piece";
 import { LabelsInput, PIXELS, PixelsInput, PLANE, PlaneInput } from "@/border/pixels";
@@ -13,7 +14,6 @@ import type { Corners } from "@/core/picture/rectify";
 import { stacked, stackingOf } from "@/core/picture/stacking";
 import { drawingFor } from "./drawings";
 import { hashOf } from "./hash";
-import { memory } from "./memory";
 import { countable } from "./operations/areas";
 import { CLAIM, ClaimInput } from "./operations/read-areas";
 import { pixelsOf, planeBytes } from "./pictures";

@@ -1,3 +1,4 @@
+import { memory, type Memory } from "@/core/memory";
 import { colourOf } from "@/border/colour";
 import type { FinisherInput } from "@/border/finisher";
 import type { SheetInput } from "@/border/sheet";
@@ -18,7 +19,6 @@ import type { Work } from "@/core/progress";
 import type { OpenDesk } from "./desk";
 import { askedOf, type GroupWish } from "./group-wish";
 import { hashOf } from "./hash";
-import { memory, type Memory } from "./memory";
 import { pencilsOf, type PencilDesk } from "./pencil-desk";
 
 /** What is asked of an area that is shown. */

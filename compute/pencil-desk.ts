@@ -4,7 +4,7 @@ import { seenLab, type Stack } from "@/core/ink/desk";
 import { stackReflectance } from "@/core/ink/stack-reflectance";
 import { pencilsOn, type Pencil } from "@/core/pencil/choose";
 import { pencilFilm, type PencilFilm } from "@/core/pencil/film";
-import { fitTooth, type FittedTooth, type Strip } from "@/core/pencil/fit-tooth";
+import { fitTooth, type FittedTooth, type TrialStrip } from "@/core/pencil/fit-tooth";
 import type { Surface } from "@/core/pencil/plan";
 import { refineFilm } from "@/core/pencil/refine-film";
 import { usualTooth } from "@/core/pencil/tooth";
@@ -30,7 +30,7 @@ export function* pencilsOf(open: OpenDesk): Work<PencilDesk> {
   if (known) return known;
   const { desk, input, placeOf } = open;
   const films = input.pencils.map((p) => pencilFilm(p.code, colourOf(p.white).lab, colourOf(p.black).lab));
-  const strips = (now: readonly PencilFilm[]): Strip[] =>
+  const strips = (now: readonly PencilFilm[]): TrialStrip[] =>
     input.strips.map((s, i) => ({
       under: stackReflectance(
         desk,

@@ -1,9 +1,9 @@
+import { memory } from "@/core/memory";
 import type { ImageInput } from "@/border/image";
 import type { PixelsInput } from "@/border/pixels";
 import { wrong } from "@/border/problem";
 import type { Raster } from "@/core/chart/raster";
 import type { Pixels } from "@/core/picture/plane";
-import { memory } from "./memory";
 
 /** Decoded pictures that are kept: a reference and a chart page or two. */
 const MOST_KEPT = 4;

@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import type { Drift } from "@/core/group/goal";
 import type { Material } from "@/core/group/material";
 import type { Form } from "@/core/light/form";

@@ -1,7 +1,7 @@
 import sharp from "sharp";
+import type { Point } from "@/core/algebra/point";
 import { runOperation } from "@/compute/run";
 import type { SetUpOutput } from "@/compute/operations/set-up";
-import type { Point } from "@/core/chart/homography";
 import { applyCommand } from "@/core/piece/commands";
 import type { Piece } from "@/core/piece/piece";
 import { measured } from "@/core/piece/placing";

@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import { given, type DemoPiece } from "./pieces";
 
 /** Middles of the quay's tiles: rows of whole ones, every second row shifted by half. */

@@ -1,4 +1,4 @@
-import { memory, type Memory } from "@/compute/memory";
+import { memory, type Memory } from "@/core/memory";
 import type { Rack } from "@/store/rack";
 
 /** Names a rack: the paper it was read on, and the version of the studio's readings. */

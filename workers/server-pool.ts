@@ -1,8 +1,8 @@
+import { memory } from "@/core/memory";
 import { availableParallelism } from "node:os";
 import path from "node:path";
 import { Piscina } from "piscina";
 import { BadInput } from "@/border/problem";
-import { memory } from "@/compute/memory";
 import { Cancelled } from "@/core/progress";
 import type { ServerAnswer, ServerJob } from "./server-compute";
 

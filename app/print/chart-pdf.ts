@@ -5,10 +5,10 @@ import {
   marksOf,
   SHEETS,
   whiteBoxes,
-  type Box,
   type Chart,
   type ChartCell,
   type PageLayout,
+  type PrintBox,
 } from "@/core/chart/layout";
 import { layingNotes } from "@/words/meeting";
 import { fontFile } from "./fonts";
@@ -24,7 +24,7 @@ const GREY = "#8a8a8a";
 type Doc = InstanceType<typeof PDFDocument>;
 
 /** Corner ticks outside a cell: they show where to stop and are never coloured over. */
-function ticks(doc: Doc, { x, y, width, height }: Box): void {
+function ticks(doc: Doc, { x, y, width, height }: PrintBox): void {
   doc.lineWidth(0.4).strokeColor(GREY);
   for (const [cx, dx] of [
     [x, -1],
@@ -46,7 +46,7 @@ function ticks(doc: Doc, { x, y, width, height }: Box): void {
 }
 
 /** Ticks in the middle of a long cell, where the second ink begins. */
-function middleTicks(doc: Doc, { x, y, width, height }: Box): void {
+function middleTicks(doc: Doc, { x, y, width, height }: PrintBox): void {
   for (const [from, to] of [
     [y - TICK, y],
     [y + height, y + height + TICK],
@@ -65,7 +65,7 @@ const cellNote = ({ stack, lift }: ChartCell): string => {
 };
 
 /** Writes a note over a cell or half of it, as large as there is room for. */
-function writeNote(doc: Doc, note: string, { x, y, width }: Box): void {
+function writeNote(doc: Doc, note: string, { x, y, width }: PrintBox): void {
   doc
     .font(TEXT)
     .fontSize(Math.min(4.6, (width * PT) / (note.length * 0.62)))

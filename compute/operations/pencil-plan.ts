@@ -1,3 +1,4 @@
+import { memory } from "@/core/memory";
 import type { ColourInput } from "@/border/colour";
 import { Codes, Colour, One, Optional, Stack, Whole, Within } from "@/border/fields";
 import { wrong } from "@/border/problem";
@@ -23,7 +24,6 @@ import { shortfallInWords } from "@/words/pencil";
 import { costOf } from "../cost";
 import type { OpenDesk } from "../desk";
 import { hashOf } from "../hash";
-import { memory } from "../memory";
 import { AmongOwned, deskOperation } from "../operation";
 import { pencilsOf, type PencilDesk } from "../pencil-desk";
 import { seen, type SeenColour } from "../seen";

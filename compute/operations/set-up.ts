@@ -1,8 +1,8 @@
+import type { Point } from "@/core/algebra/point";
 import { List, One, Optional, Text } from "@/border/fields";
 import { MOST_AREAS } from "@/border/piece";
 import { PIXELS, PixelsInput } from "@/border/pixels";
 import { DrawnInput, Points } from "@/border/set-up";
-import type { Point } from "@/core/chart/homography";
 import { areaMap, type AreaMap, regionAt } from "@/core/picture/area-map";
 import { outlinesOf } from "@/core/picture/contour";
 import type { Bytes } from "@/core/picture/plane";

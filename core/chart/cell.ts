@@ -1,9 +1,9 @@
+import type { PrintBox } from "./layout";
+import { project, type Homography } from "@/core/algebra/homography";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Xyz } from "@/core/colour/observer";
 import { LINEAR } from "@/core/colour/rgb";
-import { project, type Homography } from "./homography";
-import type { Box } from "./layout";
 import type { Raster } from "./raster";
 
 /** Levels of a box of the page, in blocks: linear, three channels each. */
@@ -33,7 +33,7 @@ const [DARKEST, BRIGHTEST] = [1, 252];
 export function levelsOf(
   { width, height, rgb }: Raster,
   toPixels: Homography,
-  box: Box,
+  box: PrintBox,
   { across, down, margin }: Grid = CELL,
 ): BoxLevels | undefined {
   const [x0, y0] = [box.x + margin[0] * box.width, box.y + margin[1] * box.height];

@@ -1,5 +1,6 @@
+import type { Point } from "@/core/algebra/point";
+import { homographyBetween, project, type Homography } from "@/core/algebra/homography";
 import { LINEAR } from "@/core/colour/rgb";
-import { homographyBetween, project, type Homography, type Point } from "./homography";
 import { marksOf, moduleBoxes, SHEETS, type SheetName } from "./layout";
 import { findMarks, type FoundMark } from "./marks";
 import { decodePage, type PageName } from "./page-code";

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { homographyBetween, project } from "@/core/algebra/homography";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { labToXyz } from "@/core/colour/lab";
@@ -6,7 +7,7 @@ import type { Xyz } from "@/core/colour/observer";
 import { applyMatrix, XYZ_TO_RGB } from "@/core/colour/rgb";
 import { averageReadings } from "./average";
 import { deviceColour, type Reference } from "./device";
-import { homographyBetween, project, stretchAt } from "./homography";
+import { stretchAt } from "@/core/algebra/homography";
 import { fitLight, type WhiteSample } from "./light";
 
 describe("a projective map", () => {

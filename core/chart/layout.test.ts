@@ -10,11 +10,11 @@ import {
   SHEETS,
   STRIP,
   whiteBoxes,
-  type Box,
   type SheetName,
+  type PrintBox,
 } from "./layout";
 
-const apart = (a: Box, b: Box) =>
+const apart = (a: PrintBox, b: PrintBox) =>
   a.x + a.width <= b.x + 1e-6 ||
   b.x + b.width <= a.x + 1e-6 ||
   a.y + a.height <= b.y + 1e-6 ||

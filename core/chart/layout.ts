@@ -5,7 +5,7 @@ export const SHEETS = { A4: { width: 210, height: 297 }, Letter: { width: 215.9,
 export type SheetName = keyof typeof SHEETS;
 
 /** A rectangle on the page in mm; x to the right and y down from the upper left corner. */
-export interface Box {
+export interface PrintBox {
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -55,7 +55,7 @@ export interface PlacedCell extends ChartCell {
   /** Line of the chart and place within it, both from 0. */
   readonly line: number;
   readonly place: number;
-  readonly box: Box;
+  readonly box: PrintBox;
 }
 
 export interface PageLayout {
@@ -66,7 +66,7 @@ export interface PageLayout {
   readonly cells: readonly PlacedCell[];
   readonly labels: readonly { readonly text: string; readonly x: number; readonly y: number }[];
   /** Black modules of the page code. */
-  readonly code: readonly Box[];
+  readonly code: readonly PrintBox[];
 }
 
 /** Registration mark: a ring round a dot, radii in mm, and how far its middle lies from both edges. */
@@ -98,7 +98,7 @@ export function marksOf(sheet: SheetName): readonly (readonly [number, number])[
 }
 
 /** Boxes of every module of the page code, black or not. */
-export function moduleBoxes(sheet: SheetName): Box[] {
+export function moduleBoxes(sheet: SheetName): PrintBox[] {
   const left = (SHEETS[sheet].width - MODULES * STRIP.module) / 2;
   return Array.from({ length: MODULES }, (_, i) => ({
     x: left + i * STRIP.module,
@@ -115,7 +115,7 @@ const leftOf = (sheet: SheetName) => (SHEETS[sheet].width - BLOCKS * BLOCK - WHI
 export const linesAPage = (sheet: SheetName): number => BLOCKS * rowsOn(sheet);
 
 /** Cells that stay white on every page: five columns, one cell a row. Light and white are judged by them. */
-export function whiteBoxes(sheet: SheetName): Box[] {
+export function whiteBoxes(sheet: SheetName): PrintBox[] {
   const left = leftOf(sheet);
   const columns = [0, 1]
     .flatMap((b) => [left + b * BLOCK, left + b * BLOCK + WHITE.pitch + LABEL + 2 * CELL.pitch])

@@ -1,8 +1,8 @@
+import type { PrintBox } from "./layout";
 import type { Lab } from "@/core/colour/lab";
 import { meanLab } from "@/core/colour/mean-lab";
 import type { Xyz } from "@/core/colour/observer";
 import { ALONG, evenness, middleOf } from "./cell";
-import type { Box } from "./layout";
 
 /** Colours along a long cell, left to right; two layings meet in its middle. */
 export interface Profile {
@@ -28,7 +28,7 @@ const column = <T>(blocks: readonly T[], x: number): T[] =>
 const rounded = (lab: Lab): Lab => lab.map((v) => Math.round(100 * v) / 100) as unknown as Lab;
 
 /** Colours along a long cell from the levels of its blocks: the robust middle of every column. */
-export const profileOf = (blocks: readonly Xyz[], box: Box, toLab: (rgb: Xyz) => Lab): Profile => ({
+export const profileOf = (blocks: readonly Xyz[], box: PrintBox, toLab: (rgb: Xyz) => Lab): Profile => ({
   step: (box.width * (1 - 2 * ALONG.margin[0])) / ALONG.across,
   labs: Array.from({ length: ALONG.across }, (_, x) => rounded(toLab(middleOf(column(blocks, x))))),
 });

@@ -1,4 +1,4 @@
-import { LINEAR } from "@/core/colour/rgb";
+import { LINEAR, luminanceOf } from "@/core/colour/rgb";
 
 /** A picture: 8-bit sRGB, three bytes a pixel, row by row. */
 export interface Raster {
@@ -25,7 +25,7 @@ export function luminance({ width, height, rgb }: Raster, side: number): Grey & 
       for (let dy = 0; dy < factor; dy++)
         for (let dx = 0; dx < factor; dx++) {
           const p = 3 * ((y * factor + dy) * width + x * factor + dx);
-          sum += 0.2126 * LINEAR[rgb[p]!]! + 0.7152 * LINEAR[rgb[p + 1]!]! + 0.0722 * LINEAR[rgb[p + 2]!]!;
+          sum += luminanceOf(LINEAR[rgb[p]!]!, LINEAR[rgb[p + 1]!]!, LINEAR[rgb[p + 2]!]!);
         }
       light[y * w + x] = sum / (factor * factor);
     }

@@ -1,3 +1,4 @@
+import { project } from "@/core/algebra/homography";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Xyz } from "@/core/colour/observer";
@@ -5,17 +6,17 @@ import { ALONG, evenness, levelsOf, middleOf, type BoxLevels } from "./cell";
 import { deviceColour, type Reference } from "./device";
 import { doubtsOf, confidenceOf, type Doubt } from "./doubts";
 import { findPage, type FoundPage } from "./find-page";
-import { project, stretchAt } from "./homography";
+import { stretchAt } from "@/core/algebra/homography";
 import {
   layOutChart,
   MARK,
   marksOf,
   SHEETS,
   whiteBoxes,
-  type Box,
   type Chart,
   type PageLayout,
   type PlacedCell,
+  type PrintBox,
 } from "./layout";
 import { fitLight, type LightField } from "./light";
 import { plateauOf, profileOf, type Profile } from "./profile";
@@ -178,9 +179,9 @@ const placeOn = ({ sheet }: FoundPage, x: number, y: number) => ({
   x: (2 * x) / SHEETS[sheet].width - 1,
   y: (2 * y) / SHEETS[sheet].height - 1,
 });
-const middle = (b: Box) => [b.x + b.width / 2, b.y + b.height / 2] as const;
+const middle = (b: PrintBox) => [b.x + b.width / 2, b.y + b.height / 2] as const;
 
-function lightOver(picture: Raster, found: FoundPage): { field: LightField; glaring: readonly Box[] } {
+function lightOver(picture: Raster, found: FoundPage): { field: LightField; glaring: readonly PrintBox[] } {
   const boxes = whiteBoxes(found.sheet);
   const seen = boxes.flatMap((box) => {
     const levels = levelsOf(picture, found.toPixels, box);
@@ -235,7 +236,7 @@ function judge(
   layout: PageLayout,
   chart: KnownChart,
   field: LightField,
-  glaring: readonly Box[],
+  glaring: readonly PrintBox[],
   found: FoundPage,
 ): Pick<ReadPage, "cells" | "references" | "expectedError"> {
   const known = new Map(chart.known.map((k) => [keyOf(k.stack), k.lab]));
@@ -246,7 +247,7 @@ function judge(
     refuse("cut off", `${layout.cells.length - seen.length} cells lie outside the picture`);
   const knownAs = ({ lift, meets, stack }: PlacedCell) =>
     lift || meets ? undefined : known.get(keyOf(stack));
-  const glares = ({ x, y }: Box) => glaring.some((g) => Math.hypot(g.x - x, g.y - y) < GLARE_REACH);
+  const glares = ({ x, y }: PrintBox) => glaring.some((g) => Math.hypot(g.x - x, g.y - y) < GLARE_REACH);
   const references = seen.flatMap(({ cell, levels, blocks }): Reference[] => {
     const lab = knownAs(cell);
     return lab && !levels.over && !glares(cell.box) ? [{ rgb: middleOf(blocks), lab }] : [];

@@ -43,3 +43,10 @@ export const linearOf = (level: number): number => {
 
 /** {@link linearOf} of every 8-bit level. */
 export const LINEAR: Float64Array = Float64Array.from({ length: 256 }, (_, i) => linearOf(i));
+
+/** 8-bit level (not rounded) of linear light 0–1; inverse of {@link linearOf}. */
+export const levelOf = (v: number): number =>
+  255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
+
+/** Luminance Y of linear red, green and blue. IEC 61966-2-1. */
+export const luminanceOf = (r: number, g: number, b: number): number => 0.2126 * r + 0.7152 * g + 0.0722 * b;

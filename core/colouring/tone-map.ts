@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import type { Ground } from "@/core/light/ground";
 import { DARKEST } from "@/core/light/value-field";
 

@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 
 /** Shapes that an area may have in depth. */
 export const FORM_KINDS = ["ball", "tube", "flat", "folded", "like"] as const;

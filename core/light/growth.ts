@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import type { Growth } from "./form";
 import type { Extent, Ground } from "./ground";
 

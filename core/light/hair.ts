@@ -1,5 +1,5 @@
+import type { Point } from "@/core/algebra/point";
 import { smoothStep } from "@/core/algebra/smooth-step";
-import type { Point } from "@/core/chart/homography";
 import type { Growth } from "./form";
 import { cellsAlong, flowAt, type Flow } from "./growth";
 import type { Extent, Ground } from "./ground";

@@ -1,7 +1,7 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import { xyzToLab } from "@/core/colour/lab";
 import { tristimulusWeights } from "@/core/colour/observer";
-import { LINEAR } from "@/core/colour/rgb";
+import { LINEAR, luminanceOf } from "@/core/colour/rgb";
 import { aligned, type Pair } from "@/core/picture/align";
 import { balanced, type Gains } from "@/core/picture/balance";
 import type { Pixels } from "@/core/picture/plane";
@@ -37,7 +37,7 @@ export function referenceValues(
     const x = Math.min(size.width - 1, Math.floor(u * size.width));
     const q = (Math.min(size.height - 1, Math.floor(v * size.height)) * size.width + x) * channels;
     const [r, g, b] = channels < 3 ? [data[q]!, data[q]!, data[q]!] : [data[q]!, data[q + 1]!, data[q + 2]!];
-    const light = 0.2126 * LINEAR[r]! + 0.7152 * LINEAR[g]! + 0.0722 * LINEAR[b]!;
+    const light = luminanceOf(LINEAR[r]!, LINEAR[g]!, LINEAR[b]!);
     return Math.round(DARKEST * (1 - LIGHTNESS[Math.round(light * 1024)]! / 100));
   };
   const d = Math.max(1, Math.round(MARGIN / mmPerPixel));

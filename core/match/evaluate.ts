@@ -7,7 +7,7 @@ import { seenLab, type Desk } from "@/core/ink/desk";
 import { standIns } from "@/core/ink/twins";
 import type { Paper } from "@/core/ink/paper";
 import { sheetReflectance } from "@/core/ink/sheet";
-import { coatsOf, type Layer, type Recipe } from "./recipe";
+import { coatsOf, type InkRun, type Recipe } from "./recipe";
 
 /** What a search needs of a desk, laid out for speed. */
 export interface Bench {
@@ -112,7 +112,7 @@ export function recipeEvaluator(
 }
 
 /** A recipe in full. */
-export function recipeOf(bench: Bench, layers: readonly Layer[], target: Lab): Recipe {
+export function recipeOf(bench: Bench, layers: readonly InkRun[], target: Lab): Recipe {
   const lab = seenLab(bench.desk, coatsOf(layers));
   return { layers, lab, deltaE00: deltaE00(lab, target) };
 }

@@ -5,7 +5,7 @@ import { layBench } from "./evaluate";
 import { searchExhaustively } from "./exhaustive";
 import { searchPruned } from "./pruned";
 import { Ranking } from "./ranking";
-import { coatsOf, layersOf, type Layer, type MatchOptions, type Recipe } from "./recipe";
+import { coatsOf, layersOf, type InkRun, type MatchOptions, type Recipe } from "./recipe";
 
 export type Search = "pruned" | "exhaustive";
 
@@ -38,7 +38,7 @@ export function* matchTarget(
 ): Generator<number, MatchResult> {
   const { overlays, ...model } = desk;
   const bench = layBench(model);
-  const isAllowed = (layers: readonly Layer[]) =>
+  const isAllowed = (layers: readonly InkRun[]) =>
     layers.length <= options.maxInks && layers.reduce((sum, l) => sum + l.coats, 0) <= options.maxCoats;
   const measured = (overlays?.stacks ?? []).map(layersOf).filter(isAllowed);
   /** What was measured may lie nearer than the model says of it. */

@@ -1,14 +1,14 @@
 import type { Lab } from "@/core/colour/lab";
 
 /** Some coats of one ink; `ink` is its position on the desk. */
-export interface Layer {
+export interface InkRun {
   readonly ink: number;
   readonly coats: number;
 }
 
 /** Layers bottom to top, light to dark, with what they give. */
 export interface Recipe {
-  readonly layers: readonly Layer[];
+  readonly layers: readonly InkRun[];
   readonly lab: Lab;
   readonly deltaE00: number;
 }
@@ -35,17 +35,17 @@ export function coatSplits({ maxInks, maxCoats }: MatchOptions): number[][] {
 }
 
 /** Layers in the order they are laid: `rank` is an ink's place from light to dark. */
-export function laid(inks: readonly number[], split: readonly number[], rank: ArrayLike<number>): Layer[] {
+export function laid(inks: readonly number[], split: readonly number[], rank: ArrayLike<number>): InkRun[] {
   return inks.map((ink, i) => ({ ink, coats: split[i]! })).sort((a, b) => rank[a.ink]! - rank[b.ink]!);
 }
 
 /** The same layers as coats, first coat first. */
-export const coatsOf = (layers: readonly Layer[]): number[] =>
+export const coatsOf = (layers: readonly InkRun[]): number[] =>
   layers.flatMap(({ ink, coats }) => Array<number>(coats).fill(ink));
 
 /** Coats, first coat first, as layers. */
-export function layersOf(coats: readonly number[]): Layer[] {
-  const out: Layer[] = [];
+export function layersOf(coats: readonly number[]): InkRun[] {
+  const out: InkRun[] = [];
   for (const ink of coats) {
     const last = out.at(-1);
     if (last?.ink === ink) out[out.length - 1] = { ink, coats: last.coats + 1 };

@@ -18,7 +18,7 @@ export interface PencilFilm {
 }
 
 /** Reflectance over perfect black and transmittance of a layer, 36 bands each. */
-export interface Layer {
+export interface FilmLayer {
   readonly over: Spectrum;
   readonly through: Spectrum;
 }
@@ -74,7 +74,7 @@ export function pencilFilm(
 }
 
 /** A layer of a film, `thickness` times its drawdown. Source: the hyperbolic solution, Kubelka 1948, eqs. 12 and 24. */
-export function layerOf({ scatter, absorb }: PencilFilm, thickness: number): Layer {
+export function layerOf({ scatter, absorb }: PencilFilm, thickness: number): FilmLayer {
   const over = new Float64Array(BANDS);
   const through = new Float64Array(BANDS);
   for (let i = 0; i < BANDS; i++) {

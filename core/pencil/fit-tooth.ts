@@ -5,7 +5,7 @@ import type { Spectrum } from "@/core/colour/observer";
 import { drawnLab, type PencilLayer, type ToothFit } from "./tooth";
 
 /** A trial strip: pencil over a base, as read. */
-export interface Strip {
+export interface TrialStrip {
   readonly under: Spectrum;
   readonly layers: readonly PencilLayer[];
   readonly lab: Lab;
@@ -38,7 +38,7 @@ const BOUNDS: Readonly<Record<keyof ToothFit, readonly [least: number, most: num
 const MOST_ROUNDS = 60;
 
 /** Fits how a paper takes wax to its trial strips by least mean ΔE00: a coarse grid, then one value after another in ever smaller steps. */
-export function fitTooth(strips: readonly Strip[], start: ToothFit): FittedTooth {
+export function fitTooth(strips: readonly TrialStrip[], start: ToothFit): FittedTooth {
   const sound = strips.filter((s) => s.lab.every(Number.isFinite));
   if (!sound.length) return { ...start, residual: 0, strips: 0 };
   const errors = (fit: ToothFit) => sound.map((s) => deltaE00(drawnLab(s.under, s.layers, fit), s.lab));

@@ -1,7 +1,7 @@
+import type { TrialStrip } from "./fit-tooth";
 import { BANDS } from "@/core/colour/observer";
 import { smoothestMeeting } from "@/core/ink/smooth";
 import type { PencilFilm } from "./film";
-import type { Strip } from "./fit-tooth";
 import { drawnLab, type ToothFit } from "./tooth";
 
 /** Expected spread of a strip in L*, a*, b*: a hand is not even. */
@@ -19,7 +19,7 @@ const PAIR = 2;
  * thin layer looks; strips of few layers do. ln K moves by the smoothest change (least slope squared, Gauss–Newton).
  * @param strips strips of this pencil; others are left out
  */
-export function refineFilm(film: PencilFilm, strips: readonly Strip[], fit: ToothFit): PencilFilm {
+export function refineFilm(film: PencilFilm, strips: readonly TrialStrip[], fit: ToothFit): PencilFilm {
   const own = strips.filter((s) => s.layers.length === 1 && s.layers[0]!.film.code === film.code);
   if (!own.length) return film;
   let now = film;

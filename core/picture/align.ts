@@ -1,4 +1,5 @@
-import { homographyBetween, project, type Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
+import { homographyBetween, project } from "@/core/algebra/homography";
 import { solve } from "@/core/algebra/solve";
 
 /** A point of the line art and the same point of a reference, each in shares (0–1) of its own picture. */

@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import type { Regions } from "./regions";
 
 /** An area as it is pointed at: the regions that hold its points are its own. */

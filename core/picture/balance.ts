@@ -1,5 +1,5 @@
 import type { Xyz } from "@/core/colour/observer";
-import { LINEAR } from "@/core/colour/rgb";
+import { levelOf, LINEAR, luminanceOf } from "@/core/colour/rgb";
 import type { Pixels } from "./plane";
 
 /** How a reference's light is set right: gains of linear red, green and blue, exposure included. */
@@ -8,16 +8,13 @@ export const NO_GAINS: Gains = [1, 1, 1];
 
 /** Gains that make a spot neutral and leave its luminance as it is, within what a photo can bear. */
 export function neutralGains([r, g, b]: Xyz): Gains {
-  const y = 0.2126 * r + 0.7152 * g + 0.0722 * b;
+  const y = luminanceOf(r, g, b);
   const gain = (v: number) => Math.min(4, Math.max(0.25, y / Math.max(1e-4, v)));
   return [gain(r), gain(g), gain(b)];
 }
 
 /** Levels 0–255 of linear light, by its 4,095ths. */
-const ENCODED = Uint8Array.from({ length: 4096 }, (_, i) => {
-  const v = i / 4095;
-  return Math.round(255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055));
-});
+const ENCODED = Uint8Array.from({ length: 4096 }, (_, i) => Math.round(levelOf(i / 4095)));
 
 /** A picture with its light set right; what goes beyond white is white. */
 export function balanced(picture: Pixels, gains: Gains): Pixels {

@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import type { Labels } from "./plane";
 
 /** Closed outlines of a region, outer ones and holes alike, in pixels; filled by the even-odd rule they are the region. */

@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 
 /** A line that parts regions and is never drawn: its points in shares (0–1) of the picture. */
 export interface Cut {

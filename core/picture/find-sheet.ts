@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import type { Pixels } from "./plane";
 import { isQuad, reduced, type Corners } from "./rectify";
 

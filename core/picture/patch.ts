@@ -52,7 +52,7 @@ export function readPatch(rgba: ArrayLike<number>): PatchReading {
 }
 
 /** A rectangle in shares (0–1) of a picture's width and height. */
-export interface Box {
+export interface PatchBox {
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -62,8 +62,8 @@ export interface Box {
 /** Pixels of a rectangle of a picture, at least one, with the rectangle that they truly fill. */
 export function patchOf(
   { width, height, rgb }: Raster,
-  box: Box,
-): { readonly pixels: Uint8Array; readonly at: Box } {
+  box: PatchBox,
+): { readonly pixels: Uint8Array; readonly at: PatchBox } {
   const x = Math.max(0, Math.min(width - 1, Math.round(box.x * width)));
   const y = Math.max(0, Math.min(height - 1, Math.round(box.y * height)));
   const w = Math.max(1, Math.min(width - x, Math.round(box.width * width)));

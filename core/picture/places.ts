@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import { nearestOf } from "./distance";
 import type { Labels } from "./plane";
 

@@ -1,4 +1,5 @@
-import { homographyBetween, project, type Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
+import { homographyBetween, project } from "@/core/algebra/homography";
 import type { Pixels } from "./plane";
 
 /** Four corners of a sheet in a picture: top left, top right, bottom right, bottom left, as shares (0–1) of its width and height. */

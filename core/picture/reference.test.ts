@@ -1,8 +1,8 @@
 import fc from "fast-check";
+import type { Point } from "@/core/algebra/point";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { rgb8ToLab } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
-import type { Point } from "@/core/chart/homography";
 import { aligned } from "./align";
 import { balanced, doubtsOf, neutralGains, NO_GAINS } from "./balance";
 import type { Pixels } from "./plane";

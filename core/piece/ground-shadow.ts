@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import { lampDirection } from "@/core/light/light";
 import type { LightCommand } from "./lit";
 import type { Piece } from "./piece";

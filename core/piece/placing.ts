@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import type { PlacedArea } from "@/core/picture/area-map";
 import type { Area, Piece } from "./piece";
 import type { FoundArea, SetUpCommand } from "./set-up-commands";

@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import type { Cut } from "@/core/picture/cut";
 import { NO_GAINS } from "@/core/picture/balance";
 import { newArea, type Area, type Piece } from "./piece";

@@ -1,4 +1,4 @@
-import type { Point } from "@/core/chart/homography";
+import type { Point } from "@/core/algebra/point";
 import type { Pair } from "@/core/picture/align";
 import type { Gains } from "@/core/picture/balance";
 import type { Cut } from "@/core/picture/cut";

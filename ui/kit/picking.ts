@@ -1,12 +1,12 @@
 "use client";
 import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from "react";
 
-interface Point {
+interface ScreenPoint {
   readonly x: number;
   readonly y: number;
 }
 
-export interface PickedBox extends Point {
+export interface PickedBox extends ScreenPoint {
   readonly width: number;
   readonly height: number;
 }
@@ -18,7 +18,7 @@ interface Wish {
   readonly scale: number;
   readonly disabled?: boolean;
   /** A click, a tap, or Enter. */
-  readonly onPoint: (at: Point) => void;
+  readonly onPoint: (at: ScreenPoint) => void;
   /** A patch that was dragged, or pressed for long. */
   readonly onBox?: (box: PickedBox) => void;
   /** Two fingers: by how much they have moved apart since they came. */
@@ -38,17 +38,17 @@ const [LEAST, SLIP] = [4, 10];
  */
 export function usePicking({ width, height, scale, disabled, onPoint, onBox, onPinch }: Wish) {
   const surface = useRef<HTMLDivElement>(null);
-  const [at, setAt] = useState<Point & { readonly byKeys: boolean }>();
+  const [at, setAt] = useState<ScreenPoint & { readonly byKeys: boolean }>();
   const [drag, setDrag] = useState<PickedBox>();
   const dragged = useRef(false);
   const isThere = scale > 0;
 
   const within = (v: number, most: number) => Math.min(most, Math.max(0, v));
-  const pointOf = (clientX: number, clientY: number): Point => {
+  const pointOf = (clientX: number, clientY: number): ScreenPoint => {
     const { left, top } = surface.current!.getBoundingClientRect();
     return { x: within((clientX - left) / scale, width), y: within((clientY - top) / scale, height) };
   };
-  const boxOf = (a: Point, b: Point): PickedBox => ({
+  const boxOf = (a: ScreenPoint, b: ScreenPoint): PickedBox => ({
     x: Math.min(a.x, b.x),
     y: Math.min(a.y, b.y),
     width: Math.abs(a.x - b.x),
@@ -134,7 +134,7 @@ export function usePicking({ width, height, scale, disabled, onPoint, onBox, onP
     };
   }, [isThere]);
 
-  const start = useRef<Point>(undefined);
+  const start = useRef<ScreenPoint>(undefined);
   const onPointerDown = (e: PointerEvent<HTMLElement>) => {
     if (e.pointerType === "touch" || e.button !== 0 || disabled || !onBox) return;
     e.currentTarget.setPointerCapture(e.pointerId);

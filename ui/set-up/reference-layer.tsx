@@ -1,5 +1,5 @@
 "use client";
-import { homographyBetween } from "@/core/chart/homography";
+import { homographyBetween } from "@/core/algebra/homography";
 import { aligned } from "@/core/picture/align";
 import { WHOLE_PICTURE } from "@/core/picture/rectify";
 import type { Reference } from "@/core/piece/set-up";

@@ -1,4 +1,5 @@
 "use client";
+import { luminanceOf } from "@/core/colour/rgb";
 import { ImageUp, Pipette, Trash2 } from "lucide-react";
 import { NO_GAINS, type Gains, type PhotoDoubts } from "@/core/picture/balance";
 import { MUCH_CLIPPED } from "@/core/picture/balance";
@@ -34,7 +35,6 @@ interface ReferenceTabProps {
 }
 
 /** Brightness of a reference in stops: the exponent of the gain that all channels share. */
-const luminanceOf = ([r, g, b]: Gains) => 0.2126 * r + 0.7152 * g + 0.0722 * b;
 const MOST_STOPS = 2;
 /** Opacity of a reference that is looked at. */
 export const HALF = 0.5;
@@ -205,7 +205,7 @@ function LightOf({
 }) {
   const run = useRun();
   const { gains, pictureId } = reference;
-  const level = luminanceOf(gains);
+  const level = luminanceOf(...gains);
   const set = (next: Gains) => run({ type: "change reference", pictureId, set: { gains: next } });
   const stops = Math.log2(level);
   const plain = gains.every((g) => g === 1);

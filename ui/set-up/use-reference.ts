@@ -1,4 +1,5 @@
 "use client";
+import { luminanceOf } from "@/core/colour/rgb";
 import { useEffect, useState } from "react";
 import { neutralGains, type Gains, type PhotoDoubts } from "@/core/picture/balance";
 import type { PictureReading, Place, Piece } from "@/core/piece/piece";
@@ -34,7 +35,7 @@ export async function gainsAt(
 ): Promise<Gains> {
   const box = { x: Math.max(0, x - SPOT / 2), y: Math.max(0, y - SPOT / 2), width: SPOT, height: SPOT };
   const { levels } = await askOfPicture("readPatch", asked(picture), { box });
-  const exposure = 0.2126 * gains[0] + 0.7152 * gains[1] + 0.0722 * gains[2];
+  const exposure = luminanceOf(...gains);
   const clamp = (v: number) => Math.min(50, Math.max(0.02, v * exposure));
   const [r, g, b] = neutralGains(levels);
   return [clamp(r), clamp(g), clamp(b)];

@@ -1,6 +1,6 @@
+import { created, route } from "@/door/route";
 import { noSuch } from "@/border/problem";
 import { plain } from "@/border/read-as";
-import { created, route } from "@/border/route";
 import { NewChartInput } from "@/border/swatchbook";
 import { layOutChart } from "@/core/chart/layout";
 import { addChart } from "@/store/charts";

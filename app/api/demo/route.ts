@@ -1,4 +1,4 @@
-import { created, personRoute, route } from "@/border/route";
+import { created, personRoute, route } from "@/door/route";
 import { demoFor, resetDemo } from "@/store/copy-studio";
 
 /** A demo studio of one's own: the one that is there, or a new one. */

@@ -1,6 +1,6 @@
+import { anyJson, created, route } from "@/door/route";
+import { checkResults } from "@/door/own-things";
 import { GROUPS_FORMAT, readGroups } from "@/border/group";
-import { checkResults } from "@/border/own-things";
-import { anyJson, created, route } from "@/border/route";
 import { keepGroups, listGroups } from "@/store/groups";
 import { download } from "../download";
 

@@ -1,5 +1,5 @@
+import { openRoute } from "@/door/route";
 import { sql } from "drizzle-orm";
-import { openRoute } from "@/border/route";
 import { withStore } from "@/store/database";
 
 export const dynamic = "force-dynamic";

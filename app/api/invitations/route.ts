@@ -1,4 +1,4 @@
-import { created, route } from "@/border/route";
+import { created, route } from "@/door/route";
 import { InviteInput } from "@/border/studio";
 import { StudioFull } from "@/store/database";
 import { invite, MOST_INVITATIONS } from "@/store/studio";

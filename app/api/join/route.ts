@@ -1,5 +1,5 @@
+import { personRoute } from "@/door/route";
 import { wrong } from "@/border/problem";
-import { personRoute } from "@/border/route";
 import { JoinInput } from "@/border/studio";
 import { acceptInvitation } from "@/store/people";
 

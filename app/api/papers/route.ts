@@ -1,6 +1,6 @@
+import { created, route } from "@/door/route";
 import { NewPaperInput, paperFactsOf } from "@/border/paper";
 import { wrong } from "@/border/problem";
-import { created, route } from "@/border/route";
 import { addPaper } from "@/store/papers";
 
 export const POST = route(NewPaperInput, async (studio, input) => {

@@ -1,5 +1,5 @@
+import { personRoute, withCookies } from "@/door/route";
 import { wrong } from "@/border/problem";
-import { personRoute, withCookies } from "@/border/route";
 import { ChangePasswordInput } from "@/border/studio";
 import { changePassword } from "@/store/people";
 

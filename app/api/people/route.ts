@@ -1,5 +1,5 @@
+import { openRoute, withCookies } from "@/door/route";
 import { wrong } from "@/border/problem";
-import { openRoute, withCookies } from "@/border/route";
 import { NewPersonInput } from "@/border/studio";
 import { signUp } from "@/store/people";
 

@@ -1,5 +1,5 @@
+import { created, reads, route } from "@/door/route";
 import { formOf } from "@/border/form";
-import { created, reads, route } from "@/border/route";
 import { decodePicture, MOST_BYTES, PictureRefused } from "@/store/decode-picture";
 import { addPicture, loosePictures } from "@/store/pictures";
 

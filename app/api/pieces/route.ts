@@ -1,6 +1,6 @@
-import { checkPiece } from "@/border/own-things";
+import { anyJson, created, route } from "@/door/route";
+import { checkPiece } from "@/door/own-things";
 import { readPiece } from "@/border/piece";
-import { anyJson, created, route } from "@/border/route";
 import { addPiece } from "@/store/pieces";
 
 export const POST = route(anyJson, async (studio, input) => {

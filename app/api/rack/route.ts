@@ -1,8 +1,8 @@
+import { route } from "@/door/route";
 import { colourOf } from "@/border/colour";
 import { noSuch, wrong } from "@/border/problem";
 import { plain } from "@/border/read-as";
 import { checkOnce, ChangeRackInput, ImportRackInput, RackFileInput, RemoveRackInput } from "@/border/rack";
-import { route } from "@/border/route";
 import { labToHex } from "@/core/colour/display";
 import { formatCgats, nameStack } from "@/core/formats/cgats";
 import { formatGpl } from "@/core/formats/gpl";

@@ -1,7 +1,7 @@
+import { created, route } from "@/door/route";
 import { wrong } from "@/border/problem";
 import { plain } from "@/border/read-as";
 import { RangeInput } from "@/border/rack";
-import { created, route } from "@/border/route";
 import { addRange } from "@/store/rack";
 
 export const POST = route(RangeInput, async (studio, input) => {

@@ -1,5 +1,5 @@
+import { personRoute, withCookies } from "@/door/route";
 import { wrong } from "@/border/problem";
-import { personRoute, withCookies } from "@/border/route";
 import { ConfirmInput } from "@/border/studio";
 import { isPassword, renewRecovery } from "@/store/people";
 

@@ -1,4 +1,4 @@
-import { openRoute, withCookies } from "@/border/route";
+import { openRoute, withCookies } from "@/door/route";
 import { RecoverInput } from "@/border/studio";
 import { recover } from "@/store/people";
 

@@ -1,6 +1,6 @@
+import { created, route } from "@/door/route";
 import { noSuch, wrong } from "@/border/problem";
 import { plain } from "@/border/read-as";
-import { created, route } from "@/border/route";
 import { NewScanInput } from "@/border/swatchbook";
 import { layOutChart } from "@/core/chart/layout";
 import type { ReadPage } from "@/core/chart/read-chart";

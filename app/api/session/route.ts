@@ -1,4 +1,4 @@
-import { openRoute, personRoute, withCookies } from "@/border/route";
+import { openRoute, personRoute, withCookies } from "@/door/route";
 import { SignInInput } from "@/border/studio";
 import { signIn, signOut } from "@/store/people";
 

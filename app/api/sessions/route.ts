@@ -1,4 +1,4 @@
-import { personRoute, withCookies } from "@/border/route";
+import { personRoute, withCookies } from "@/door/route";
 import { signOut } from "@/store/people";
 
 /** Signs out everywhere. */

@@ -1,6 +1,6 @@
+import { route } from "@/door/route";
 import { wrong } from "@/border/problem";
 import { changeOf } from "@/border/read-as";
-import { route } from "@/border/route";
 import { RemoveStudioInput, StudioFactsInput } from "@/border/studio";
 import { changeStudio, removeStudio } from "@/store/studio";
 

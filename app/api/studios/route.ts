@@ -1,5 +1,5 @@
+import { created, personRoute } from "@/door/route";
 import { plain } from "@/border/read-as";
-import { created, personRoute } from "@/border/route";
 import { NewStudioInput } from "@/border/studio";
 import { StudioFull } from "@/store/database";
 import { addStudio, MOST_STUDIOS, studiosOf, type StudioFacts } from "@/store/studio";

@@ -1,9 +1,9 @@
 import sharp from "sharp";
+import { reads, route } from "@/door/route";
 import { tracingPdf } from "@/app/print/tracing-pdf";
 import { formOf } from "@/border/form";
 import { BadInput, wrong } from "@/border/problem";
 import { readAs } from "@/border/read-as";
-import { reads, route } from "@/border/route";
 import { TracingInput } from "@/border/tracing";
 import { download } from "../download";
 

@@ -1,6 +1,6 @@
+import { created, route } from "@/door/route";
 import { colourOf } from "@/border/colour";
 import { noSuch } from "@/border/problem";
-import { created, route } from "@/border/route";
 import { NewTrialInput } from "@/border/swatchbook";
 import { findPaper } from "@/store/papers";
 import { addTrial } from "@/store/trials";

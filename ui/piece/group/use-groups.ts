@@ -1,8 +1,8 @@
 "use client";
+import { memory } from "@/core/memory";
 import { useCallback, useMemo } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import { asInput, judgement, keptQuestions, tonesRead, wishesOf } from "@/compute/kept-groups";
-import { memory } from "@/compute/memory";
 import { MOST_TONES } from "@/core/group/tone";
 import type { LaidColours } from "@/core/piece/overview";
 import {

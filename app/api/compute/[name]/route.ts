@@ -1,5 +1,5 @@
+import { anyJson, route } from "@/door/route";
 import { wrong } from "@/border/problem";
-import { anyJson, route } from "@/border/route";
 import { asJson } from "@/compute/as-json";
 import { compute } from "@/workers/through-primary";
 

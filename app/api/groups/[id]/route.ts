@@ -1,8 +1,8 @@
+import { route } from "@/door/route";
+import { checkResults } from "@/door/own-things";
 import { ChangeGroupInput } from "@/border/group";
 import { wrong } from "@/border/problem";
-import { checkResults } from "@/border/own-things";
 import { changeOf } from "@/border/read-as";
-import { route } from "@/border/route";
 import { changeGroup, dropGroup } from "@/store/groups";
 
 export const PATCH = route(

@@ -1,4 +1,4 @@
-import { route } from "@/border/route";
+import { route } from "@/door/route";
 import { takeBack } from "@/store/studio";
 
 export const DELETE = route(null, (studio, _, { id }) => takeBack(studio, id!), "invitation", "owner");

@@ -1,5 +1,5 @@
+import { route } from "@/door/route";
 import { wrong } from "@/border/problem";
-import { route } from "@/border/route";
 import { ChangeMemberInput } from "@/border/studio";
 import { changeMember } from "@/store/studio";
 

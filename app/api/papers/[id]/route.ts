@@ -1,8 +1,8 @@
+import { route } from "@/door/route";
 import { PaperFactsInput, paperFactsOf } from "@/border/paper";
 import { wrong } from "@/border/problem";
 import { Optional, Text } from "@/border/fields";
 import { changeOf } from "@/border/read-as";
-import { route } from "@/border/route";
 import { changePaper } from "@/store/papers";
 import { rackAt } from "@/store/rack-cache";
 

@@ -1,5 +1,5 @@
+import { route } from "@/door/route";
 import { SizedInput } from "@/border/sized";
-import { route } from "@/border/route";
 import { sizedPicture } from "@/app/sized-picture";
 import { pictureBytes } from "@/store/pictures";
 

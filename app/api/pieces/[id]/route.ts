@@ -1,6 +1,6 @@
-import { checkPiece } from "@/border/own-things";
+import { route } from "@/door/route";
+import { checkPiece } from "@/door/own-things";
 import { pieceOfSave, SaveInput } from "@/border/piece";
-import { route } from "@/border/route";
 import { deletePiece, findPiece, savePiece } from "@/store/pieces";
 
 export const GET = route(null, (studio, _, { id }) => findPiece(studio, id!), "piece");

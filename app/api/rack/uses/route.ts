@@ -1,5 +1,5 @@
+import { route } from "@/door/route";
 import { UsesInput } from "@/border/rack";
-import { route } from "@/border/route";
 import { usesOf } from "@/core/stock/losses";
 import { listPieces } from "@/store/pieces";
 

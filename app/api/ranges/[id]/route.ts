@@ -1,7 +1,7 @@
+import { route } from "@/door/route";
 import { wrong } from "@/border/problem";
 import { plain } from "@/border/read-as";
 import { RangeInput } from "@/border/rack";
-import { route } from "@/border/route";
 import { changeRange } from "@/store/rack";
 
 export const PUT = route(

@@ -1,4 +1,4 @@
-import { route } from "@/border/route";
+import { route } from "@/door/route";
 import { ExcludeInput } from "@/border/swatchbook";
 import { excludeReading } from "@/store/readings";
 

@@ -1,5 +1,5 @@
+import { route } from "@/door/route";
 import { wrong } from "@/border/problem";
-import { route } from "@/border/route";
 import { DecideScanInput } from "@/border/swatchbook";
 import { decideScan, deleteScan, findScan, storeScan } from "@/store/charts";
 

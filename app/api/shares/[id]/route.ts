@@ -1,4 +1,4 @@
-import { route } from "@/border/route";
+import { route } from "@/door/route";
 import { endShare } from "@/store/shares";
 
 export const DELETE = route(null, (studio, _, { id }) => endShare(studio, id!), "link");

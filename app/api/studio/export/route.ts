@@ -1,5 +1,5 @@
+import { route } from "@/door/route";
 import { Readable } from "node:stream";
-import { route } from "@/border/route";
 import { studioZip } from "@/app/studio-zip/write-out";
 import { download } from "../../download";
 

@@ -1,6 +1,6 @@
+import { created, personRoute, reads } from "@/door/route";
 import { takeStudioIn } from "@/app/studio-zip/take-in";
 import { fileOf } from "@/border/body";
-import { created, personRoute, reads } from "@/border/route";
 import { StudioFull } from "@/store/database";
 import { MOST_STUDIOS } from "@/store/studio";
 

@@ -1,5 +1,5 @@
+import { route } from "@/door/route";
 import { changeOf } from "@/border/read-as";
-import { route } from "@/border/route";
 import { ChangeTrialInput } from "@/border/swatchbook";
 import { changeTrial, deleteTrial } from "@/store/trials";
 

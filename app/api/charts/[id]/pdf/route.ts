@@ -1,5 +1,5 @@
+import { route } from "@/door/route";
 import { chartPdf } from "@/app/print/chart-pdf";
-import { route } from "@/border/route";
 import { findChart } from "@/store/charts";
 import { findPaper } from "@/store/papers";
 import { download } from "../../../download";

@@ -1,5 +1,5 @@
+import { created, route } from "@/door/route";
 import { colourOf } from "@/border/colour";
-import { created, route } from "@/border/route";
 import { AddReadingsInput } from "@/border/swatchbook";
 import { findPaper } from "@/store/papers";
 import { addReadings, readingsOn } from "@/store/readings";

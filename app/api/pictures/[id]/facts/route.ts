@@ -1,4 +1,4 @@
-import { route } from "@/border/route";
+import { route } from "@/door/route";
 import { findDrawing } from "@/store/pictures";
 
 /** Name and size of a picture, and what its file calls its shapes. */

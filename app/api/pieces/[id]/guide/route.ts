@@ -1,8 +1,8 @@
 import sharp from "sharp";
+import { reads, route } from "@/door/route";
 import { guidePdf } from "@/app/print/guide-pdf";
 import { formOf } from "@/border/form";
 import { wrong } from "@/border/problem";
-import { reads, route } from "@/border/route";
 import { listPapers } from "@/store/papers";
 import { findPiece } from "@/store/pieces";
 import { rackOn } from "@/store/rack";

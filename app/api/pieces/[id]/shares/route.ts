@@ -1,4 +1,4 @@
-import { created, route } from "@/border/route";
+import { created, route } from "@/door/route";
 import { StudioFull } from "@/store/database";
 import { findPiece } from "@/store/pieces";
 import { MOST_LINKS, sharePiece, sharesOf } from "@/store/shares";

@@ -1,5 +1,5 @@
+import { route } from "@/door/route";
 import { OneOf, Optional } from "@/border/fields";
-import { route } from "@/border/route";
 import { needOf, suppliesOf } from "@/core/stock/supplies";
 import { listPapers } from "@/store/papers";
 import { findPiece } from "@/store/pieces";

@@ -1,5 +1,5 @@
+import { openRoute } from "@/door/route";
 import { picturesOf } from "@/app/shared-piece";
-import { openRoute } from "@/border/route";
 import { findPiece } from "@/store/pieces";
 import { pictureBytes } from "@/store/pictures";
 import { sharedPiece } from "@/store/shares";

@@ -1,7 +1,7 @@
 import { whoCalls, type Visitor } from "@/store/people";
 import { studiosOf, type Entered } from "@/store/studio";
-import { isId } from "./fields";
-import type { ROLES } from "./studio";
+import { isId } from "@/border/fields";
+import type { ROLES } from "@/border/studio";
 
 /** Names the studio that a browser was in last; no secret, and checked each time. */
 export const STUDIO_COOKIE = "blendt-studio";

@@ -4,13 +4,13 @@ import type { Visitor } from "@/store/people";
 import type { Role } from "@/store/schema";
 import type { Entered } from "@/store/studio";
 import { TooOften } from "@/store/tries";
-import { jsonOf, queryOf, TooLong } from "./body";
-import { refusedAtGate, type BodyKind } from "./gate";
+import { jsonOf, queryOf, TooLong } from "@/border/body";
+import { refusedAtGate, type BodyKind } from "@/border/gate";
 import { entered, mustBe, NotAllowed, SignInNeeded, StudioNeeded, visitorOf } from "./guard";
-import { isId, type Document } from "./fields";
-import { noteInLog } from "./log";
-import { BadInput } from "./problem";
-import { readAs } from "./read-as";
+import { isId, type Document } from "@/border/fields";
+import { noteInLog } from "@/border/log";
+import { BadInput } from "@/border/problem";
+import { readAs } from "@/border/read-as";
 
 /** Parts of a route's path. */
 type Params = Readonly<Record<string, string>>;

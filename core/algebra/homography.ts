@@ -1,7 +1,5 @@
-import { solve } from "@/core/algebra/solve";
-
-/** A point: x, y. */
-export type Point = readonly [number, number];
+import type { Point } from "./point";
+import { solve } from "./solve";
 
 /** Eight numbers of a projective map, the ninth being 1. */
 export type Homography = Float64Array;

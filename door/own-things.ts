@@ -1,7 +1,7 @@
 import type { Piece } from "@/core/piece/piece";
 import { notOwn } from "@/store/own-things";
 import type { Studio } from "@/store/studio";
-import { BadInput, type Problem } from "./problem";
+import { BadInput, type Problem } from "@/border/problem";
 
 /** Something that a document names, and where. */
 interface Named {

@@ -1,0 +1,2 @@
+/** A point: x, y. */
+export type Point = readonly [number, number];
