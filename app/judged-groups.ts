@@ -1,11 +1,12 @@
 import { memory } from "@/core/memory";
-import { readFile } from "node:fs/promises";
-import path from "node:path";
+import { buildName } from "@/app/build-name";
 import { currentStudio } from "@/app/studio-view";
 import { BadInput } from "@/border/problem";
 import { deskOfRack, rackKey } from "@/compute/from-rack";
 import type { GroupOutput } from "@/compute/group-output";
 import { keptQuestions, type JudgedGroups, type KeptQuestion } from "@/compute/kept-groups";
+import { labToHex } from "@/core/colour/display";
+import { tonesIn } from "@/core/piece/area-course";
 import type { Piece } from "@/core/piece/piece";
 import { findJudged, keepJudged } from "@/store/judged-groups";
 import { rackAt } from "@/store/rack-cache";
@@ -20,14 +21,6 @@ const PATIENCE = 80;
 const MOST_ALONG = 60;
 /** Longest that the server goes on with it for the next time, ms. */
 const LONGEST = 20_000;
-
-let build: Promise<string> | undefined;
-/** What another build of the app worked out is not this one's answer. */
-const buildName = (): Promise<string> =>
-  (build ??= readFile(path.join(/* turbopackIgnore: true */ process.cwd(), ".next", "BUILD_ID"), "utf8").then(
-    (id) => id.trim(),
-    () => "unbuilt",
-  ));
 
 /** Desks that are open, by the rack. */
 const desks = memory<Promise<string>>(20);
@@ -79,27 +72,51 @@ async function workOut(
   }
 }
 
-/** Colours of groups along their areas, by area. */
-export type Strips = Readonly<Record<string, readonly string[]>>;
+/** Colours of a group along its area. */
+export interface AreaRamp {
+  readonly id: string;
+  readonly name: string;
+  /** As it will lie; the tones alone, as read, until that is known. */
+  readonly colours: readonly string[];
+}
 
-/** The strips of a piece's kept groups, as far as they are known. */
-export async function stripsOf(piece: Piece, at: RackAt): Promise<Strips> {
-  const [studio, judged] = await Promise.all([currentStudio(), judgedOf(piece, at)]);
+/** Colours of a ramp that is small. */
+const FEW = 16;
+const thinned = (colours: readonly string[]) =>
+  Array.from({ length: Math.min(FEW, colours.length) }, (_, i) => {
+    const n = Math.min(FEW, colours.length);
+    return colours[Math.floor(((i + 0.5) * colours.length) / n)]!;
+  });
+
+/** The ramps of a piece's planned areas, at once: what nobody has worked out yet is worked out for the next time. */
+export async function rampsOf(piece: Piece, at: RackAt): Promise<AreaRamp[]> {
+  const studio = await currentStudio();
   const there = await rackAt(studio, at.paperId);
-  const groups = new Map(judged);
-  return Object.fromEntries(
-    (there ? keptQuestions(there.rack, piece) : []).flatMap(({ id, name }) => {
-      const group = groups.get(name);
-      return group ? [[id, group.strip]] : [];
-    }),
-  );
+  if (!there) return [];
+  const groups = new Map(await judgedOf(piece, at, 0));
+  const names = new Map(keptQuestions(there.rack, piece).map((q) => [q.id, q.name]));
+  const swatches = new Map(there.rack.markers.map((m) => [m.code, m.swatches]));
+  return piece.areas.flatMap((area): AreaRamp[] => {
+    const { tones } = tonesIn(area);
+    if (!tones.length) return [];
+    const laid = groups.get(names.get(area.id) ?? "")?.strip;
+    const alone = tones.flatMap((t) => {
+      const read = swatches.get(t.code)?.[t.coats - 1] ?? swatches.get(t.code)?.[0];
+      return read ? [read.hex ?? labToHex(read.lab)] : [];
+    });
+    return [{ id: area.id, name: area.name, colours: thinned(laid ?? alone) }];
+  });
 }
 
 /**
  * What is known of a piece's kept groups on a paper, by the name of the question; so that a page shows them as they will lie from its
  * first moment. What is missing is worked out for the next time, and waited for a moment only.
  */
-export async function judgedOf(piece: Piece, { paperId }: RackAt): Promise<JudgedGroups> {
+export async function judgedOf(
+  piece: Piece,
+  { paperId }: RackAt,
+  patience = PATIENCE,
+): Promise<JudgedGroups> {
   const studio = await currentStudio();
   const there = await rackAt(studio, paperId);
   if (!there) return [];
@@ -115,6 +132,6 @@ export async function judgedOf(piece: Piece, { paperId }: RackAt): Promise<Judge
   });
   const missing = questions.filter((q) => !found.has(`${own} ${q.name}`));
   if (!missing.length) return known;
-  const late = new Promise<JudgedGroups>((done) => setTimeout(() => done([]), PATIENCE));
+  const late = new Promise<JudgedGroups>((done) => setTimeout(() => done([]), patience));
   return [...known, ...(await Promise.race([workOut(studio, there.rack, missing), late]))];
 }

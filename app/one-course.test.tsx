@@ -1,3 +1,4 @@
+import { shownQuestion } from "@/compute/piece-questions";
 import { usedOf } from "@/app/used-rack";
 import { guideChapters } from "@/app/print/guide-pdf";
 import { deskOfRack } from "@/compute/from-rack";
@@ -14,7 +15,6 @@ import { drawn } from "@/fixtures/drawn";
 import { marker, paper, rackOf } from "@/fixtures/studio";
 import { PieceProvider } from "@/ui/piece/piece-context";
 import { Steps } from "@/ui/piece/steps-view";
-import { shownQuestion } from "@/ui/light/questions";
 import { passAmount, passInWords, passStroke, passWhere } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
 

@@ -1,3 +1,5 @@
+import type { KeptPicture } from "@/ui/piece/kept-picture";
+import { keptOf } from "./kept-colouring";
 import { usedOf } from "./used-rack";
 import type { Piece } from "@/core/piece/piece";
 import { listPapers } from "@/store/papers";
@@ -11,6 +13,8 @@ export interface SharedPiece {
   readonly studio: Studio;
   readonly piece: Piece;
   readonly rack: Rack;
+  /** Its picture as it was last drawn. */
+  readonly kept: KeptPicture | undefined;
 }
 
 /** Pictures that a piece shows. */
@@ -30,5 +34,6 @@ export async function loadShared(code: string): Promise<SharedPiece | undefined>
   if (!stored) return undefined;
   const paper = papers.find((p) => p.id === stored.document.paperId) ?? papers[0];
   const rack = paper && (await rackOn(studio, paper.id));
-  return rack && { studio, piece: stored.document, rack: usedOf(rack, stored.document) };
+  const kept = await keptOf(studio, pieceId, `/api/shared/${code}/colouring`);
+  return rack && { studio, piece: stored.document, rack: usedOf(rack, stored.document), kept };
 }

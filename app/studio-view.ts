@@ -1,4 +1,5 @@
 import { chosenOf, SignInNeeded, StudioNeeded, visitorOf } from "@/door/guard";
+import type { Metadata } from "next";
 import { headers } from "next/headers";
 import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
@@ -74,3 +75,15 @@ export const loadPiece = cache(
     return { piece, picture, ...(await loadRack(piece.document.paperId)) };
   },
 );
+
+/** Props of the pages of a piece. */
+export interface PieceParams {
+  readonly params: Promise<{ readonly id: string }>;
+}
+
+/** The title of a stage's page: the piece's name, then the stage. */
+export const titleOf =
+  (stage: string) =>
+  async ({ params }: PieceParams): Promise<Metadata> => ({
+    title: `${(await loadPiece((await params).id)).piece.document.name}: ${stage}`,
+  });

@@ -22,7 +22,7 @@ import type { GroupOutput } from "./group-output";
 import { hashOf } from "./hash";
 
 /** A rack on a paper of which the behaviour is known. */
-type GroupRack = ReadRack & Parameters<typeof sheetOf>[0];
+export type GroupRack = ReadRack & Parameters<typeof sheetOf>[0];
 
 /** A target as operations take it. */
 export const asInput = (target: GroupTarget) =>

@@ -1,20 +1,29 @@
-import { readFileSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { hashOf } from "@/compute/hash";
 import { runOperation } from "@/compute/run";
 import type { OperationName, OutputOf } from "@/compute/table";
+import { buildOfCore } from "./build";
 
 const FILE = new URL("./answers.json", import.meta.url);
+const PICTURES = new URL("./colourings/", import.meta.url);
 
-/** Answers by what was asked: the hash of the operation's name and input. */
-type Answers = Record<string, unknown>;
+/** What was worked out, by what was asked: the hash of the operation's name and input; and the build of the computation that did. */
+interface Kept {
+  readonly build: string;
+  readonly answers: Readonly<Record<string, unknown>>;
+}
 
-const known = JSON.parse(readFileSync(FILE, "utf8")) as Answers;
-const used: Answers = {};
+const kept = JSON.parse(readFileSync(FILE, "utf8")) as Partial<Kept>;
+const build = await buildOfCore();
+/** What another build worked out is not this one's answer. */
+const known = kept.build === build ? (kept.answers ?? {}) : {};
+const used: Record<string, unknown> = {};
+const pictures = new Map<string, Buffer>();
 let fresh = 0;
 
 /**
- * What an operation answers, as it was worked out once and kept in `answers.json`; worked out here when it is asked something else. `part`
- * takes out what the demo needs, so that no more is kept.
+ * What an operation answers, as this build of it worked it out once and as it was kept in `answers.json`; worked out here when it is asked
+ * something else. `part` takes out what the demo needs, so that no more is kept.
  */
 export async function answerOf<N extends OperationName, P>(
   name: N,
@@ -26,11 +35,26 @@ export async function answerOf<N extends OperationName, P>(
   return (used[key] = key in known ? (known[key] as P) : part(await runOperation(name, input))) as P;
 }
 
+/** A picture that was drawn of a question, as it was kept in `colourings/`; drawn here when it is another. */
+export async function pictureOf(question: object, draw: () => Promise<Buffer>): Promise<Buffer> {
+  const key = hashOf(["picture", question]);
+  const file = new URL(`${key}.webp`, PICTURES);
+  const there = key in known && existsSync(file);
+  if (!there) fresh++;
+  const bytes = there ? readFileSync(file) : await draw();
+  used[key] = "colourings";
+  pictures.set(key, bytes);
+  return bytes;
+}
+
 /** Answers that had to be worked out since the start. */
 export const workedOut = (): number => fresh;
 
-/** Keeps exactly the answers that were asked for since the start. */
+/** Keeps exactly the answers and pictures that were asked for since the start. */
 export function keepAnswers(): void {
-  const sorted = Object.fromEntries(Object.entries(used).sort(([a], [b]) => (a < b ? -1 : 1)));
-  writeFileSync(FILE, `${JSON.stringify(sorted, null, 1)}\n`);
+  const answers = Object.fromEntries(Object.entries(used).sort(([a], [b]) => (a < b ? -1 : 1)));
+  writeFileSync(FILE, `${JSON.stringify({ build, answers } satisfies Kept, null, 1)}\n`);
+  rmSync(PICTURES, { recursive: true, force: true });
+  mkdirSync(PICTURES);
+  for (const [key, bytes] of pictures) writeFileSync(new URL(`${key}.webp`, PICTURES), bytes);
 }

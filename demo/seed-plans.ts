@@ -33,6 +33,7 @@ import { inOrder } from "@/core/media/registry";
 import type { ShadowKind } from "@/core/shadow/shadow";
 import { withReference } from "@/core/piece/set-up-commands";
 import { answerOf } from "./answers";
+import { seedColouring } from "./seed-colouring";
 import { setUpWhole } from "./seed-set-up";
 
 const asColours = (target: object) =>
@@ -73,7 +74,9 @@ export async function seedPiece(
   const areas: Area[] = [];
   for (const [i, a] of piece.areas.entries())
     areas.push(await planned(rack, piece.scene, a, placed.areas[i]!));
-  await addPiece(studio, { ...placed, areas: areas.map((a, i) => inDepth(a, piece.areas[i]!, placed)) });
+  const document = { ...placed, areas: areas.map((a, i) => inDepth(a, piece.areas[i]!, placed)) };
+  const { id } = await addPiece(studio, document);
+  await seedColouring(studio, id, document, rack);
 }
 
 /** An area with its form and the places of its tones; an area of a photo lies in its sheet, not in its drawing. */

@@ -5,6 +5,7 @@ import { withStore, type Database } from "./database";
 import {
   blends,
   charts,
+  colourings,
   inks,
   keptGroups,
   papers,
@@ -32,6 +33,7 @@ export const CONTENT = [
   trials,
   keptGroups,
   pieces,
+  colourings,
 ] as const;
 
 type Tx = Parameters<Parameters<Database["transaction"]>[0]>[0];

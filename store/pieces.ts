@@ -1,5 +1,4 @@
-import { and, desc, eq, inArray, sql } from "drizzle-orm";
-import { LRUCache } from "lru-cache";
+import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Piece } from "@/core/piece/piece";
 import { upgradePiece } from "@/core/piece/upgrade";
 import { withStore } from "./database";
@@ -30,37 +29,6 @@ const present = (row: StoredPiece): StoredPiece => ({
   ...row,
   document: upgradePiece(row.document) as Piece,
 });
-
-/** Documents that are kept in memory, of all studios: a stored revision never changes. */
-const MOST_KEPT = 400;
-const kept = new LRUCache<string, StoredPiece>({ max: MOST_KEPT });
-const keyOf = ({ id, revision }: Pick<StoredPiece, "id" | "revision">) => `${id} ${revision}`;
-
-/** All pieces, last changed first. Only documents that are not in memory are read. */
-export async function listPieces(studio: Studio): Promise<StoredPiece[]> {
-  const { document: _, ...heads } = columns;
-  const there = await withStore((db) =>
-    db.select(heads).from(pieces).where(eq(pieces.studioId, studio.id)).orderBy(desc(pieces.changedAt)),
-  );
-  const missing = there.filter((p) => !kept.has(keyOf(p))).map((p) => p.id);
-  const read = new Map<string, StoredPiece>();
-  if (missing.length)
-    for (const row of await withStore((db) =>
-      db
-        .select(columns)
-        .from(pieces)
-        .where(and(eq(pieces.studioId, studio.id), inArray(pieces.id, missing))),
-    )) {
-      const now = present(row);
-      read.set(row.id, now);
-      kept.set(keyOf(row), now);
-    }
-  return there.flatMap((p) => {
-    // One that was saved or deleted in between is as it is now, or is not there.
-    const found = read.get(p.id) ?? kept.get(keyOf(p));
-    return found ? [{ ...found, changedAt: p.changedAt }] : [];
-  });
-}
 
 export const countPieces = (studio: Studio): Promise<number> =>
   withStore((db) => db.$count(pieces, eq(pieces.studioId, studio.id)));
@@ -116,4 +84,72 @@ export async function savePiece(
 export async function deletePiece(studio: Studio, id: string): Promise<boolean> {
   const gone = await withStore((db) => db.delete(pieces).where(own(studio, id)).returning({ id: pieces.id }));
   return gone.length > 0;
+}
+
+/** What somebody says of a piece as a whole. */
+export interface PieceMarks {
+  readonly done?: boolean | undefined;
+  readonly archived?: boolean | undefined;
+}
+
+/** Marks a piece; false when it is nobody's. */
+export const markPiece = (studio: Studio, id: string, { done, archived }: PieceMarks): Promise<boolean> =>
+  withStore(async (db) => {
+    const at = (said: boolean) => (said ? sql`now()` : null);
+    const set = {
+      ...(done !== undefined && { doneAt: at(done) }),
+      ...(archived !== undefined && { archivedAt: at(archived) }),
+    };
+    if (!Object.keys(set).length) return (await db.$count(pieces, own(studio, id))) > 0;
+    return (await db.update(pieces).set(set).where(own(studio, id)).returning({ id: pieces.id })).length > 0;
+  });
+
+/** Calls a piece otherwise; whoever has it open is told as of any change made elsewhere. */
+export const renamePiece = (studio: Studio, id: string, name: string): Promise<boolean> =>
+  withStore(async (db) => {
+    const set = {
+      document: sql`jsonb_set(${pieces.document}, '{name}', ${JSON.stringify(name)}::jsonb)`,
+      revision: sql`${pieces.revision} + 1`,
+      savedBy: null,
+      changedAt: sql`now()`,
+    };
+    return (await db.update(pieces).set(set).where(own(studio, id)).returning({ id: pieces.id })).length > 0;
+  });
+
+/** Some pieces, those that are there. */
+export const findPieces = async (studio: Studio, ids: readonly string[]): Promise<StoredPiece[]> =>
+  ids.length
+    ? withStore(async (db) => {
+        const rows = await db
+          .select(columns)
+          .from(pieces)
+          .where(and(eq(pieces.studioId, studio.id), inArray(pieces.id, [...ids])));
+        return rows.map(present);
+      })
+    : [];
+
+/** Names of pieces that are told at a time: the last changed ones. */
+const MOST_NAMED = 300;
+
+/** Pieces by name, last changed first. */
+export const pieceNames = (studio: Studio): Promise<{ readonly id: string; readonly name: string }[]> =>
+  withStore(async (db) => {
+    const rows = await db
+      .select({ id: pieces.id, name: pieces.name })
+      .from(pieces)
+      .where(and(eq(pieces.studioId, studio.id), isNull(pieces.archivedAt)))
+      .orderBy(desc(pieces.changedAt))
+      .limit(MOST_NAMED);
+    return rows.map(({ id, name }) => ({ id, name: name ?? "" }));
+  });
+
+/** Every document of a studio, one after the other, so that no more than one is held: for what must go through all of them. */
+export async function* eachPiece(studio: Studio): AsyncGenerator<StoredPiece> {
+  const ids = await withStore((db) =>
+    db.select({ id: pieces.id }).from(pieces).where(eq(pieces.studioId, studio.id)).orderBy(pieces.changedAt),
+  );
+  for (const { id } of ids) {
+    const found = await findPiece(studio, id);
+    if (found) yield found;
+  }
 }

@@ -1,8 +1,8 @@
-import { eq, sum } from "drizzle-orm";
+import { eq, sql, sum } from "drizzle-orm";
 import type { PgColumn, PgTable } from "drizzle-orm/pg-core";
 import { MOST, MOST_PICTURE_BYTES } from "@/border/room";
 import { withStore, StudioFull } from "./database";
-import { pictures } from "./schema";
+import { colourings, pictures } from "./schema";
 import type { Studio } from "./studio";
 
 type Table = PgTable & { readonly studioId: PgColumn };
@@ -30,6 +30,12 @@ export async function roomForPicture(studio: Studio, bytes: number): Promise<voi
       .from(pictures)
       .where(eq(pictures.studioId, studio.id)),
   );
-  if ((held?.bytes ?? 0) + bytes > MOST_PICTURE_BYTES)
+  const [drawn] = await withStore((db) =>
+    db
+      .select({ bytes: sum(sql`length(${colourings.webp})`).mapWith(Number) })
+      .from(colourings)
+      .where(eq(colourings.studioId, studio.id)),
+  );
+  if ((held?.bytes ?? 0) + (drawn?.bytes ?? 0) + bytes > MOST_PICTURE_BYTES)
     throw new StudioFull(MOST_PICTURE_BYTES / 1e6, "MB of pictures");
 }

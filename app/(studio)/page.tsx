@@ -1,48 +1,96 @@
-import { Link } from "@/ui/kit/link";
 import { headers } from "next/headers";
-import { MarkerShell } from "@/ui/marker-shell";
+import { redirect } from "next/navigation";
+import { rampsOf } from "@/app/judged-groups";
+import { localeFrom } from "@/app/locale";
+import { pictureOnBench } from "@/app/kept-colouring";
+import { currentStudio, loadRack, rackToDraw } from "@/app/studio-view";
+import { BENCH_PAGE, BenchInput } from "@/border/bench";
+import { BadInput } from "@/border/problem";
+import { readAs } from "@/border/read-as";
+import { benchOf } from "@/store/bench";
+import { findPictures } from "@/store/pictures";
+import { findPieces } from "@/store/pieces";
+import { BenchTools, Pages } from "@/ui/bench/bench-tools";
 import { NewPiece } from "@/ui/bench/new-piece";
 import { PieceCard } from "@/ui/bench/piece-card";
-import { findPictures } from "@/store/pictures";
-import { listPieces } from "@/store/pieces";
-import { stripsOf } from "@/app/judged-groups";
-import { localeFrom } from "@/app/locale";
-import { currentStudio, loadRack, rackToDraw } from "@/app/studio-view";
-
-/** Pieces that come with the colours of their groups; the browser works out those further down. */
-const IN_SIGHT = 4;
+import { Link } from "@/ui/kit/link";
+import { MarkerShell } from "@/ui/marker-shell";
+import { counted } from "@/words/numbers";
 
 export const metadata = { title: "Bench" };
 
-export default async function BenchPage() {
+interface Props {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+/** What the address asks of the bench; one that asks for nothing that there is leads to the whole of it. */
+function askedOf(query: object): BenchInput {
+  try {
+    return readAs(BenchInput, query);
+  } catch (e) {
+    if (e instanceof BadInput) redirect("/");
+    throw e;
+  }
+}
+
+export default async function BenchPage({ searchParams }: Props) {
   const studio = await currentStudio();
-  const [{ papers, paper, at }, pieces, asked] = await Promise.all([
+  const asked = askedOf(await searchParams);
+  const page = Number(asked.page);
+  const [{ papers, paper, at }, bench, sent] = await Promise.all([
     loadRack(null),
-    listPieces(studio),
+    benchOf(studio, {
+      words: asked.find,
+      order: asked.sort,
+      filter: asked.show,
+      from: (page - 1) * BENCH_PAGE,
+      most: BENCH_PAGE,
+    }),
     headers(),
   ]);
-  const pictures = await findPictures(studio, [
-    ...new Set(pieces.flatMap(({ document: d }) => d.pictureId ?? d.setUp.line?.pictureId ?? [])),
-  ]);
-  const onOf = (id: string | null) => papers.find((p) => p.id === id) ?? paper;
-  const used = [...new Set(pieces.map((p) => onOf(p.document.paperId).id))];
-  const racks = new Map(await Promise.all(used.map(async (id) => [id, await rackToDraw(id)] as const)));
-  const strips = await Promise.all(
-    pieces.slice(0, IN_SIGHT).map((p) => stripsOf(p.document, racks.get(onOf(p.document.paperId).id)!)),
+  const documents = new Map(
+    (
+      await findPieces(
+        studio,
+        bench.pieces.map((p) => p.id),
+      )
+    ).map((p) => [p.id, p.document]),
   );
-  const day = new Intl.DateTimeFormat(localeFrom(asked.get("accept-language")), {
-    dateStyle: "medium",
+  const shown = bench.pieces.flatMap((p) => {
+    const document = documents.get(p.id);
+    return document ? [{ ...p, document }] : [];
   });
+  const stills = new Map(
+    (
+      await findPictures(studio, [
+        ...new Set(shown.flatMap(({ document: d }) => d.pictureId ?? d.setUp.line?.pictureId ?? [])),
+      ])
+    ).map((f) => [f.id, f]),
+  );
+  const day = new Intl.DateTimeFormat(localeFrom(sent.get("accept-language")), { dateStyle: "medium" });
+  const cards = await Promise.all(
+    shown.map(async (p) => {
+      const own = papers.find((o) => o.id === p.document.paperId) ?? paper;
+      return {
+        ...p,
+        paper: own.name,
+        changed: day.format(p.changedAt),
+        ramps: await rampsOf(p.document, await rackToDraw(own.id)),
+        picture: pictureOnBench(p, stills),
+      };
+    }),
+  );
   return (
     <MarkerShell at={at}>
       <main id="main" className="mx-auto max-w-[1320px] px-4 py-5">
-        <div className="mb-4 flex items-center justify-between gap-4">
+        <div className="mb-3 flex flex-wrap items-center justify-between gap-4">
           <h1 className="m-0 text-[26px]">
             Bench <span className="ml-2 text-[16px] font-normal text-soft">{studio.name}</span>
           </h1>
           <NewPiece papers={papers} />
         </div>
-        {pieces.length === 0 && (
+        {bench.all > 0 && <BenchTools asked={{ ...asked }} found={bench.found} />}
+        {bench.all === 0 && (
           <div className="grid max-w-[60ch] gap-3 text-[17px]">
             <p className="m-0">
               The bench is clear. Begin a piece: give it a name, choose its paper, and bring the picture whose
@@ -55,25 +103,20 @@ export default async function BenchPage() {
             </p>
           </div>
         )}
+        {bench.all > 0 && bench.found === 0 && (
+          <p className="text-[17px]">
+            None of {counted(bench.all, "piece")} is like this.{" "}
+            <Link className="button" href="/">
+              Show all
+            </Link>
+          </p>
+        )}
         <div className="grid gap-4">
-          {pieces.map((p, i) => {
-            const shown = p.document.pictureId ?? p.document.setUp.line?.pictureId;
-            const on = onOf(p.document.paperId);
-            return (
-              <PieceCard
-                key={p.id}
-                id={p.id}
-                piece={p.document}
-                picture={pictures.find((f) => f.id === shown)}
-                first={i === 0}
-                paper={on.name}
-                changed={day.format(p.changedAt)}
-                at={racks.get(on.id)!}
-                strips={strips[i]}
-              />
-            );
-          })}
+          {cards.map(({ document: _, changedAt: __, colouring: ___, ...card }, i) => (
+            <PieceCard key={card.id} {...card} first={i === 0} />
+          ))}
         </div>
+        <Pages asked={{ ...asked }} found={bench.found} />
       </main>
     </MarkerShell>
   );

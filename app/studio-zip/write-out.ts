@@ -10,7 +10,7 @@ import { listCharts, listScans } from "@/store/charts";
 import { listGroups } from "@/store/groups";
 import { listPapers } from "@/store/papers";
 import { allPictures, originalOf } from "@/store/pictures";
-import { listPieces } from "@/store/pieces";
+import { eachPiece } from "@/store/pieces";
 import { rackOn, thingsOf } from "@/store/rack";
 import { listRanges } from "@/store/rack";
 import { readingsOn } from "@/store/readings";
@@ -42,7 +42,7 @@ interface FileOut {
 
 /** Files of a studio, one after the other: what comes in again, and beside it what other programs read. */
 async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
-  const [papers, ranges, rack, pictures, charts, scans, groups, pieces] = await Promise.all([
+  const [papers, ranges, rack, pictures, charts, scans, groups] = await Promise.all([
     listPapers(studio),
     listRanges(studio),
     thingsOf(studio),
@@ -50,7 +50,6 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
     listCharts(studio),
     listScans(studio),
     listGroups(studio),
-    listPieces(studio),
   ]);
   const pictureFile = (p: (typeof pictures)[number], i: number) =>
     `pictures/${String(i + 1).padStart(4, "0")}-${fileName(p.name.replace(/\.[^.]*$/, ""))}.${ENDINGS[p.type] ?? "bin"}`;
@@ -78,9 +77,10 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
       name: `scans/${String(i + 1).padStart(4, "0")}.json`,
       content: json({ id, chartId, pictureId, result, decisions, stored, at: createdAt }),
     };
-  for (const [i, { document, revision, changedAt }] of pieces.entries())
+  let piece = 0;
+  for await (const { document, revision, changedAt } of eachPiece(studio))
     yield {
-      name: `pieces/${String(i + 1).padStart(4, "0")}-${fileName(document.name)}.json`,
+      name: `pieces/${String(++piece).padStart(4, "0")}-${fileName(document.name)}.json`,
       content: json({ revision, document, at: changedAt }),
     };
   for (const [i, paper] of papers.entries()) {

@@ -1,5 +1,4 @@
-import { asLayers, newArea, newPiece } from "@/core/piece/piece";
-import { groupUses, nearestTone, searchLibrary } from "./library";
+import { nearestTone, searchLibrary } from "./library";
 
 describe("the library", () => {
   const groups = [
@@ -30,7 +29,7 @@ describe("the library", () => {
     expect(names("")).toHaveLength(2);
     expect(names("lake")).toEqual([]);
   });
-  it("knows how near a group comes to a colour, and where it is used", () => {
+  it("knows how near a group comes to a colour", () => {
     expect(
       nearestTone(
         [
@@ -41,15 +40,5 @@ describe("the library", () => {
       ),
     ).toBe(0);
     expect(nearestTone([], [60, 10, 10])).toBe(Infinity);
-    const piece = {
-      ...newPiece("Kite", null),
-      areas: [
-        { ...newArea("a", "Face"), layers: asLayers(groups[0]!.tones) },
-        { ...newArea("b", "Sky"), layers: asLayers(groups[1]!.tones) },
-      ],
-    };
-    expect(groupUses(groups[0]!.tones, [{ id: "p", document: piece }])).toEqual([
-      { piece: "Kite", pieceId: "p", area: "Face", areaId: "a", share: 1 },
-    ]);
   });
 });

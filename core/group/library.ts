@@ -1,7 +1,6 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
-import { codesOf } from "@/core/media/registry";
-import type { KeptTone, Piece } from "@/core/piece/piece";
+import type { KeptTone } from "@/core/piece/piece";
 
 interface Named {
   readonly name: string;
@@ -34,29 +33,4 @@ export interface GroupUse {
   readonly areaId: string;
   /** Share of its inks that the area's kept group has, 0–1. */
   readonly share: number;
-}
-
-/** Share of a group's inks from which an area is said to use it. */
-const USES = 0.6;
-
-/** Areas whose kept group shares most inks with a group. */
-export function groupUses(
-  tones: readonly KeptTone[],
-  pieces: readonly { readonly id: string; readonly document: Piece }[],
-): GroupUse[] {
-  return pieces
-    .flatMap(({ id, document }) =>
-      document.areas.map((area) => {
-        const own = new Set(codesOf(area.layers));
-        return {
-          piece: document.name,
-          pieceId: id,
-          area: area.name,
-          areaId: area.id,
-          share: tones.filter((t) => own.has(t.code)).length / tones.length,
-        };
-      }),
-    )
-    .filter((u) => u.share >= USES)
-    .sort((a, b) => b.share - a.share);
 }

@@ -1,5 +1,5 @@
 import { newArea, newPiece, type Area } from "@/core/piece/piece";
-import { usesByCode, usesOf } from "./losses";
+import { usesByCode } from "./losses";
 
 const area: Area = {
   ...newArea("a", "Skin"),
@@ -28,15 +28,16 @@ const pieces = [
 
 describe("what a loss would touch", () => {
   it("is every layer of every medium, and the underlay of the whole", () => {
-    expect(usesOf("plum3c", pieces).map((u) => [u.medium, u.coats])).toEqual([
+    expect((usesByCode(pieces).get("plum3c") ?? []).map((u) => [u.medium, u.coats])).toEqual([
       ["underlay of the whole", 1],
       ["shadow", 2],
     ]);
-    expect(usesOf("clay1c", pieces).map((u) => u.medium)).toEqual(["tone", "pencil"]);
-    for (const code of ["pencil brick", "gel white"]) expect(usesOf(code, pieces)).toHaveLength(1);
+    expect((usesByCode(pieces).get("clay1c") ?? []).map((u) => u.medium)).toEqual(["tone", "pencil"]);
+    for (const code of ["pencil brick", "gel white"])
+      expect(usesByCode(pieces).get(code) ?? []).toHaveLength(1);
   });
   it("is nothing for what nobody uses", () => {
-    expect(usesOf("soot9c", pieces)).toEqual([]);
+    expect(usesByCode(pieces).get("soot9c") ?? []).toEqual([]);
     expect([...usesByCode([]).keys()]).toEqual([]);
   });
 });

@@ -41,6 +41,3 @@ export function usesByCode(pieces: Pieces): Map<string, Use[]> {
   }
   return out;
 }
-
-/** Layers of all pieces that use a code. */
-export const usesOf = (code: string, pieces: Pieces): readonly Use[] => usesByCode(pieces).get(code) ?? [];

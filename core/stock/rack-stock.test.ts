@@ -6,7 +6,7 @@ import type { Lab } from "@/core/colour/lab";
 import { layDesk } from "@/core/ink/desk";
 import { scannedDesk } from "@/fixtures/scanned-desk";
 import { gapsOf } from "./gaps";
-import { usesOf } from "./losses";
+import { usesByCode } from "./losses";
 import { guessMapping, readRows } from "./rack-file";
 import { substitutesFor } from "./substitute";
 import { twinPairs, twinsOf } from "@/core/ink/twins";
@@ -121,10 +121,10 @@ describe("the rack's worth", () => {
         ],
       },
     );
-    expect(usesOf("clay4m", [{ id: "p", document: piece }])).toEqual([
+    expect(usesByCode([{ id: "p", document: piece }]).get("clay4m") ?? []).toEqual([
       { piece: "Kite", pieceId: "p", area: "Skin", areaId: "a", medium: "tone", coats: 2 },
     ]);
-    expect(usesOf("soot1c", [{ id: "p", document: piece }])).toEqual([]);
+    expect(usesByCode([{ id: "p", document: piece }]).get("soot1c") ?? []).toEqual([]);
   });
   it("finds the nearest stand-in in some coats, and takes fewer coats when more gain little", () => {
     const desk = layDesk(...scannedDesk(14, 6));

@@ -8,7 +8,7 @@ import type { Lab } from "@/core/colour/lab";
 import type { Xyz } from "@/core/colour/observer";
 import { inRows, patchGrid, type At } from "@/core/picture/patch-grid";
 import type { PaperSheet } from "@/store/papers";
-import { askOfPicture } from "@/ui/compute/client";
+import { askOfPicture } from "@/ui/jobs/client";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { Modal } from "@/ui/kit/modal";
 import { NumberField } from "@/ui/kit/number-field";

@@ -1,156 +1,102 @@
-"use client";
-import { Link } from "@/ui/kit/link";
-import type { ReactNode } from "react";
-import { tonesOf, type Area, type Piece } from "@/core/piece/piece";
-import type { PictureFacts } from "@/store/pictures";
-import type { Rack } from "@/store/rack";
-import { useTones } from "@/ui/compute/use-tones";
 import { Ramp } from "@/ui/ink/ramp";
+import { Link } from "@/ui/kit/link";
 import { Picture } from "@/ui/kit/picture";
-import { PiecePicture } from "@/ui/light/piece-picture";
-import { useJudged } from "@/ui/piece/group/use-groups";
-import { useRackDrawn } from "@/ui/rack-here";
-import type { RackAt } from "@/ui/racks-at-hand";
 import { counted } from "@/words/numbers";
+import { PieceMenu } from "./piece-menu";
+
+/** A picture of a piece, with its address and size. */
+export interface CardPicture {
+  readonly src: string;
+  readonly width: number;
+  readonly height: number;
+}
 
 interface PieceCardProps {
   readonly id: string;
-  readonly piece: Piece;
-  /** What it is coloured after, or its drawing. */
-  readonly picture: PictureFacts | undefined;
+  readonly name: string;
+  /** As it will look, or what it is coloured after, or its drawing. */
+  readonly picture: CardPicture | undefined;
   readonly paper: string;
   readonly changed: string;
-  /** Undefined until it has come: the picture and the words are there before. */
-  readonly rack: Rack | undefined;
+  readonly areas: number;
+  readonly planned: number;
+  readonly done: boolean;
+  readonly archived: boolean;
+  readonly shared: boolean;
+  /** Colours of its planned areas. */
+  readonly ramps: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly colours: readonly string[];
+  }[];
   /** The first on the bench. */
   readonly first?: boolean;
-  /** Colours of its groups as they will lie, by area, as far as the server knows them. */
-  readonly strips?: Readonly<Record<string, readonly string[]>> | undefined;
 }
 
-/** A piece on the bench, with the rack of its paper. */
-export function PieceCard({ at, ...card }: Omit<PieceCardProps, "rack"> & { readonly at: RackAt }) {
-  return <Card {...card} rack={useRackDrawn(at)} />;
-}
+const SIZES = "(min-width: 1218px) 460px, (min-width: 760px) 38vw, calc(100vw - 66px)";
+/** Ramps that are shown of a piece; the others are counted. */
+const MOST_RAMPS = 10;
 
-const SHOWN = "w-full min-[760px]:w-[46vw] min-[760px]:max-w-[560px]";
-const SIZES = "(min-width: 1218px) 560px, (min-width: 760px) 46vw, calc(100vw - 66px)";
-
-/** Its picture, and the groups that have been kept for it. */
-export function Card({
+/** A piece on the bench: its picture, what is known of it, and the colours of its areas. It needs no script to be seen. */
+export function PieceCard({
   id,
-  piece,
+  name,
   picture,
   paper,
   changed,
-  rack,
+  areas,
+  planned,
+  ramps,
   first = false,
-  strips = {},
+  ...marks
 }: PieceCardProps) {
-  const kept = piece.areas.filter((a) => tonesOf(a).length);
-  const still = picture ? (
-    <Picture
-      {...picture}
-      sizes={SIZES}
-      first={first}
-      className="block h-full w-full object-contain object-left-top"
-    />
-  ) : (
-    <p className="m-0 flex h-full min-h-40 items-center justify-center border border-dashed border-strong text-[15px] text-soft">
-      no picture yet
-    </p>
-  );
+  const { done, archived, shared } = marks;
+  const more = ramps.length - MOST_RAMPS;
+  const says = [
+    paper,
+    `${counted(areas, "area")}, ${planned} planned`,
+    ...(done ? ["done"] : []),
+    ...(archived ? ["archived"] : []),
+    ...(shared ? ["shared by a link"] : []),
+    `changed ${changed}`,
+  ];
   return (
-    <article className="relative border border-line bg-panel">
-      <div className="grid gap-x-6 p-4 min-[760px]:grid-cols-[auto_minmax(0,1fr)]">
-        <div className={SHOWN} style={picture && { aspectRatio: `${picture.width} / ${picture.height}` }}>
-          {rack ? (
-            <PiecePicture piece={piece} rack={rack} className="max-h-full max-w-full" instead={still} />
-          ) : (
-            still
-          )}
-        </div>
-        <div className="min-w-0 pt-3 min-[760px]:pt-0">
-          <h2 className="m-0 text-[24px] leading-tight">
-            <Link href={`/pieces/${id}/colour`} className="after:absolute after:inset-0">
-              <span className="sr-only">Open </span>
-              {piece.name}
-            </Link>
-          </h2>
-          <p className="mt-0.5 mb-3 text-[15px] text-soft">
-            {paper}; {counted(piece.areas.length, "area")}, {kept.length} planned; changed {changed}
+    <article className="relative border border-line bg-panel" aria-label={name}>
+      <div className="grid gap-x-6 p-4 min-[760px]:grid-cols-[minmax(0,38vw)_minmax(0,1fr)] min-[1218px]:grid-cols-[460px_minmax(0,1fr)]">
+        {picture ? (
+          <Picture
+            {...picture}
+            sizes={SIZES}
+            first={first}
+            className="block h-auto max-h-[380px] w-full object-contain object-left-top"
+          />
+        ) : (
+          <p className="m-0 flex min-h-40 items-center justify-center border border-dashed border-strong text-[15px] text-soft">
+            no picture yet
           </p>
-          {kept.every((a) => strips[a.id]) ? (
-            <RampList
-              kept={kept}
-              ramp={(a) => <Ramp colours={strips[a.id]!} height={30} label={`${piece.name}, ${a.name}`} />}
-            />
-          ) : rack ? (
-            <Ramps piece={piece} kept={kept} rack={rack} />
-          ) : (
-            <RampList kept={kept} ramp={() => <span className="block h-[30px]" />} />
-          )}
-          {kept.length < piece.areas.length && (
-            <p className="mt-4 mb-0 text-[15px] text-soft">
-              Still to plan:{" "}
-              {piece.areas
-                .filter((a) => !tonesOf(a).length)
-                .map((a) => a.name)
-                .join(", ")}
-              .
-            </p>
-          )}
+        )}
+        <div className="min-w-0 pt-3 min-[760px]:pt-0">
+          <div className="flex items-start justify-between gap-3">
+            <h2 className="m-0 text-[24px] leading-tight">
+              <Link href={`/pieces/${id}/colour`} className="after:absolute after:inset-0">
+                <span className="sr-only">Open </span>
+                {name}
+              </Link>
+            </h2>
+            <PieceMenu id={id} name={name} done={done} archived={archived} />
+          </div>
+          <p className="mt-0.5 mb-3 text-[15px] text-soft">{says.join("; ")}</p>
+          <ul className="m-0 grid list-none gap-x-5 gap-y-2.5 p-0 min-[1100px]:grid-cols-2">
+            {ramps.slice(0, MOST_RAMPS).map((r) => (
+              <li key={r.id} className="min-w-0">
+                <span className="block truncate text-[14px] font-medium">{r.name}</span>
+                <Ramp colours={r.colours} height={26} label={`${name}, ${r.name}`} />
+              </li>
+            ))}
+          </ul>
+          {more > 0 && <p className="mt-2 mb-0 text-[15px] text-soft">and {counted(more, "more area")}</p>}
         </div>
       </div>
     </article>
-  );
-}
-
-const RampList = ({
-  kept,
-  ramp,
-}: {
-  readonly kept: readonly Area[];
-  readonly ramp: (area: Area) => ReactNode;
-}) => (
-  <ul className="m-0 grid list-none gap-x-5 gap-y-2.5 p-0 min-[1100px]:grid-cols-2">
-    {kept.map((a) => (
-      <li key={a.id} className="min-w-0">
-        <span className="block truncate text-[14px] font-medium">{a.name}</span>
-        {ramp(a)}
-      </li>
-    ))}
-  </ul>
-);
-
-/** Kept groups as they will lie; the tones alone until that is known. */
-function Ramps({
-  piece,
-  kept,
-  rack,
-}: {
-  readonly piece: Piece;
-  readonly kept: readonly Area[];
-  readonly rack: Rack;
-}) {
-  const { groupOf } = useJudged(rack, piece);
-  const colourOf = useTones(rack, kept.flatMap(tonesOf));
-  return (
-    <RampList
-      kept={kept}
-      ramp={(a) => {
-        const alone = tonesOf(a)
-          .map(colourOf)
-          .filter((c) => c !== undefined)
-          .sort((x, y) => y.lab[0] - x.lab[0]);
-        return (
-          <Ramp
-            colours={groupOf(a.id)?.strip ?? alone.map((c) => c.hex)}
-            height={30}
-            label={`${piece.name}, ${a.name}`}
-          />
-        );
-      }}
-    />
   );
 }

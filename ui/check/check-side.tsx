@@ -1,6 +1,6 @@
 "use client";
 import type { LookOverOutput } from "@/compute/operations/look-over";
-import { Progress } from "@/ui/compute/progress";
+import { Progress } from "@/ui/jobs/progress";
 import { axis, ChartCanvas } from "@/ui/kit/chart";
 import { usePieceHandles } from "@/ui/piece/piece-context";
 import { differenceWords } from "@/words/closeness";

@@ -5,13 +5,14 @@ import { useEffect, useMemo, useState, type ReactNode } from "react";
 import type { Illuminant } from "@/core/colour/observer";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
-import { Progress } from "@/ui/compute/progress";
+import { Progress } from "@/ui/jobs/progress";
 import { PixelCanvas } from "@/ui/kit/pixel-canvas";
 import { inGreys } from "@/ui/light/greys";
 import { tintOf } from "@/ui/light/tints";
 import { ToneLayer, ToneNumbers } from "@/ui/light/tone-layer";
 import { LightFilter } from "@/ui/piece/light-filter";
 import { PieceHeader } from "@/ui/piece/piece-header";
+import { StillPicture, useKeptPicture } from "@/ui/piece/kept-picture";
 import { usePieceHandles } from "@/ui/piece/piece-context";
 import { useZoom } from "@/ui/piece/use-zoom";
 import { ZoomButtons } from "@/ui/piece/zoom-buttons";
@@ -43,6 +44,14 @@ const LAMPS: Readonly<Record<Illuminant, string>> = {
   D65: "Daylight",
   D50: "Warm daylight",
   A: "Lamp light",
+};
+/** Work that nobody can stop. */
+const NO_WORK = {
+  progress: undefined,
+  error: undefined,
+  cancelled: false,
+  cancel: () => undefined,
+  again: () => undefined,
 };
 /** Time that each of two blinking views stands, ms. */
 const BLINK = 900;
@@ -87,7 +96,8 @@ export function CheckView({ papers, rack }: { readonly papers: readonly PaperShe
 
 function Picture({ own }: { readonly own: Check }) {
   const { shown, light, view, other, compare, busy, error, picture, lamp } = own;
-  const size = shown ?? light.lit?.output.values ?? { width: 4, height: 3 };
+  const kept = useKeptPicture();
+  const size = shown ?? light.lit?.output.values ?? kept ?? { width: 4, height: 3 };
   const { frame, fit, zoom, scale, zoomBy, whole } = useZoom(size);
   const [wipe, setWipe] = useState(0.5);
   const [second, setSecond] = useState(false);
@@ -134,28 +144,32 @@ function Picture({ own }: { readonly own: Check }) {
         />
         <span className="ml-auto flex items-center">
           <span className="mr-2 text-[14px] text-soft" role="status">
-            {busy && !error ? "Drawing anew…" : ""}
+            {busy && !error
+              ? `Updating… ${own.progress === undefined ? "" : `${Math.round(100 * own.progress)} %`}`
+              : ""}
           </span>
           <ZoomButtons zoom={zoom} zoomBy={zoomBy} whole={whole} />
         </span>
       </div>
       <div ref={frame} className="relative min-h-60 flex-1 overflow-auto">
-        {error && (
-          <Progress
-            work={{
-              progress: undefined,
-              error,
-              cancelled: false,
-              cancel: () => undefined,
-              again: light.again,
-            }}
-            doing="Drawing the colouring"
-          />
+        {error && <Progress work={{ ...NO_WORK, error, again: light.again }} doing="Drawing the colouring" />}
+        {!shown && !error && kept && fit > 0 && (
+          <div className="mx-auto" style={on}>
+            <StillPicture
+              kept={kept}
+              label="The colouring as it was last drawn"
+              className="h-full w-full"
+              sizes="(min-width: 900px) 60vw, 100vw"
+            />
+          </div>
         )}
-        {!shown && !error && (
-          <p className="m-0 p-4 text-[16px] text-soft" role="status">
-            Laying every pass of every area…
-          </p>
+        {!shown && !error && !kept && (
+          <div className="p-4">
+            <Progress
+              work={{ ...NO_WORK, progress: own.progress ?? 0 }}
+              doing="Laying every pass of every area"
+            />
+          </div>
         )}
         {shown && fit > 0 && (
           <div

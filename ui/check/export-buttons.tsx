@@ -1,7 +1,7 @@
 "use client";
 import { Download } from "lucide-react";
 import { useRef, useState } from "react";
-import { Progress } from "@/ui/compute/progress";
+import { Progress } from "@/ui/jobs/progress";
 import { saveFile } from "@/ui/save-file";
 import { messageOf } from "@/ui/send";
 import {
@@ -25,7 +25,7 @@ export function ExportButtons({ own, pieceId }: { readonly own: Check; readonly 
   const [wide, setWide] = useState<number>();
   const stop = useRef<AbortController>(undefined);
   const last = useRef<() => void>(undefined);
-  const output = light.lit?.output;
+  const output = light.exact?.output;
   if (!output) return null;
   const drawnWidth = output.values.width;
   const out: Outgoing = { piece, rack, light: output, groupOf: judged.groupOf };

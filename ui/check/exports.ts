@@ -1,3 +1,4 @@
+import { shownQuestion, toneMapQuestion } from "@/compute/piece-questions";
 import { sendForFile } from "@/ui/send";
 import { sequenceOf } from "@/core/colouring/sequence";
 import { tonesIn } from "@/core/piece/area-course";
@@ -6,9 +7,8 @@ import type { GroupOutput } from "@/compute/group-output";
 import type { LightOutput } from "@/compute/operations/light";
 import type { ToneMapOutput } from "@/compute/operations/tone-map";
 import type { Rack } from "@/store/rack";
-import { ask, compute } from "@/ui/compute/client";
+import { ask, compute } from "@/ui/jobs/client";
 import { inGreys, type Pictured } from "@/ui/light/greys";
-import { shownQuestion, toneMapQuestion } from "@/ui/light/questions";
 import { passAmount } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
 import { openRaster, type LayerGroup, type RasterLayer } from "./open-raster";

@@ -1,14 +1,15 @@
 "use client";
+import { shownQuestion, toneMapQuestion } from "@/compute/piece-questions";
 import { useMemo, useState } from "react";
 import { sequenceOf } from "@/core/colouring/sequence";
 import type { Illuminant } from "@/core/colour/observer";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
-import { useAsk, useCompute } from "@/ui/compute/use-compute";
-import { shownQuestion, toneMapQuestion } from "@/ui/light/questions";
+import { useAsk, useCompute } from "@/ui/jobs/use-job";
 import { useHavePicture } from "@/ui/light/use-have-picture";
 import { EXACT, useColouring, useLight } from "@/ui/light/use-colouring";
 import { useJudged } from "@/ui/piece/group/use-groups";
+import { useKeepPicture } from "@/ui/piece/kept-picture";
 import { usePiece } from "@/ui/piece/piece-context";
 import { useRack } from "@/ui/piece/use-rack";
 import { usePictures } from "@/ui/set-up/use-pictures";
@@ -54,6 +55,7 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
   const [alone, setAlone] = useState<string>();
   const [step, setStep] = useState<number>();
   const whole = useColouring(piece, rack, light.lit, { alone, onLost: light.again });
+  useKeepPicture(byDay, light.exact && !whole.busy && !alone && rack === byDay ? whole.coloured : undefined);
   const passes = whole.coloured?.areas;
   const sequence = useMemo(() => {
     const known = new Map(passes?.map((a) => [a.id, a.passes]));
@@ -74,7 +76,7 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
   const bare = useColouring(piece, rack, [view, other].includes("line") ? light.lit : undefined, {
     upTo: NOTHING,
   });
-  const field = light.lit?.output.field;
+  const field = light.exact?.output.field;
   const had = useHavePicture(picture);
   const [pairs, gains] = [reference?.pairs, reference?.gains];
   const over = useAsk(
@@ -89,11 +91,14 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
           ...(had && { reference: { image: { picture: had.id }, pairs, gains } }),
         }
       : null,
+    { about: piece.setUp.line?.pictureId },
   );
   const needsMap = [view, other].includes("tones");
   const map = useCompute(
     "toneMap",
     field && needsMap ? { field, ...toneMapQuestion(piece), outlined: true } : null,
+    undefined,
+    { about: piece.setUp.line?.pictureId },
   );
   return {
     piece,
@@ -119,6 +124,12 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
     shown: shown.coloured ?? whole.coloured,
     bare: bare.coloured,
     busy: light.busy || shown.busy,
+    progress:
+      light.progress !== undefined
+        ? light.progress / 2
+        : shown.progress !== undefined
+          ? 0.5 + shown.progress / 2
+          : undefined,
     error: light.error ?? shown.error,
     over,
     map: map.output,

@@ -13,8 +13,8 @@ import { VERDICTS, type Verdict } from "@/core/stock/verdicts";
 import type { LibraryGroup } from "@/store/groups";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
-import { Progress } from "@/ui/compute/progress";
-import { useAsk } from "@/ui/compute/use-compute";
+import { Progress } from "@/ui/jobs/progress";
+import { useAsk } from "@/ui/jobs/use-job";
 import { Ramp } from "@/ui/ink/ramp";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 

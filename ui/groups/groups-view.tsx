@@ -10,7 +10,7 @@ import { nearestTone, searchLibrary, type GroupUse } from "@/core/group/library"
 import type { LibraryGroup } from "@/store/groups";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
-import { useTones } from "@/ui/compute/use-tones";
+import { useTones } from "@/ui/jobs/use-tones";
 import { Ramp } from "@/ui/ink/ramp";
 import { FileButton } from "@/ui/kit/file-button";
 import { PaperSelect } from "@/ui/kit/paper-select";

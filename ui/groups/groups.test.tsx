@@ -1,7 +1,7 @@
 import { drawn, wordsOf } from "@/fixtures/drawn";
 import { clay, jar, paper, pieceOf, rackOf, skin } from "@/fixtures/studio";
 import type { LibraryGroup } from "@/store/groups";
-import { Card as PieceCard } from "@/ui/bench/piece-card";
+import { PieceCard } from "@/ui/bench/piece-card";
 import { GroupCard } from "./group-card";
 import { GroupsView } from "./groups-view";
 
@@ -86,14 +86,38 @@ describe("a kept group", () => {
 });
 
 describe("a piece on the bench", () => {
-  const words = (piece = pieceOf(skin)) =>
+  const words = (change: Partial<Parameters<typeof PieceCard>[0]> = {}) =>
     wordsOf(
-      drawn(<PieceCard id="p" piece={piece} picture={undefined} paper="Card" changed="today" rack={rack} />),
+      drawn(
+        <PieceCard
+          id="p"
+          name="Kite"
+          picture={undefined}
+          paper="Card"
+          changed="today"
+          areas={12}
+          planned={1}
+          done={false}
+          archived={false}
+          shared={false}
+          ramps={[]}
+          {...change}
+        />,
+      ),
     );
-  it("shows its groups, and names what is still to plan", () => {
-    expect(words()).toContain("Kite Card; 1 area, 1 planned; changed today");
+  it("shows what is known of it, without its document", () => {
+    expect(words()).toContain("Kite Card; 12 areas, 1 planned; changed today");
     expect(words()).toContain("no picture yet");
-    const two = pieceOf(skin, { ...skin, id: "sky", name: "Sky", layers: [] });
-    expect(words(two)).toContain("Still to plan: Sky.");
+    expect(words({ done: true, shared: true })).toContain("done; shared by a link");
+  });
+  it("shows so many ramps and counts the others", () => {
+    const ramps = Array.from({ length: 12 }, (_, i) => ({
+      id: `${i}`,
+      name: `Petal ${i}`,
+      colours: ["#aabbcc"],
+    }));
+    expect(words({ ramps })).toContain("Petal 9");
+    expect(words({ ramps })).not.toContain("Petal 10");
+    expect(words({ ramps })).toContain("and 2 more areas");
   });
 });

@@ -5,7 +5,7 @@ import { tonesRead } from "@/compute/kept-groups";
 import { sheetOf } from "@/compute/from-rack";
 import type { LibraryGroup } from "@/store/groups";
 import type { Rack } from "@/store/rack";
-import { useAsk } from "@/ui/compute/use-compute";
+import { useAsk } from "@/ui/jobs/use-job";
 
 /** Kept groups that are laid at once. */
 const MOST = 200;

@@ -5,11 +5,12 @@ import { PICTURE_WIDTHS } from "@/core/picture/widths";
 
 /** Where a picture of the studio is, in the nearest of the widths in which it is sent. */
 const sized = ({ src, width }: { readonly src: string; readonly width: number }) =>
-  `${src}?width=${PICTURE_WIDTHS.find((w) => w >= width) ?? PICTURE_WIDTHS.at(-1)}`;
+  `${src}${src.includes("?") ? "&" : "?"}width=${PICTURE_WIDTHS.find((w) => w >= width) ?? PICTURE_WIDTHS.at(-1)}`;
 
 /** A picture of the studio to be looked at: its place is kept from the start, and it comes in the size in which it is seen. */
 export const Picture = ({
   id,
+  src,
   width,
   height,
   sizes,
@@ -18,7 +19,9 @@ export const Picture = ({
   style,
   first = false,
 }: {
-  readonly id: string;
+  /** Of a picture of the studio; or the address of another that the server has in these widths. */
+  readonly id?: string;
+  readonly src?: string;
   /** Of the working copy, pixels. */
   readonly width: number;
   readonly height: number;
@@ -31,7 +34,7 @@ export const Picture = ({
 }) => (
   <Image
     loader={sized}
-    src={`/api/pictures/${id}`}
+    src={src ?? `/api/pictures/${id}`}
     width={width}
     height={height}
     sizes={sizes}

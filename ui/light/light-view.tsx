@@ -4,7 +4,7 @@ import { Link } from "@/ui/kit/link";
 import { useCallback, useMemo } from "react";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
-import { Progress } from "@/ui/compute/progress";
+import { Progress } from "@/ui/jobs/progress";
 import { PixelCanvas } from "@/ui/kit/pixel-canvas";
 import { Tabs, type TabItem } from "@/ui/kit/tabs";
 import { usePieceHandles } from "@/ui/piece/piece-context";

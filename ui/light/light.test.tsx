@@ -1,3 +1,4 @@
+import { claimsOf, lightQuestion, toneMapQuestion } from "@/compute/piece-questions";
 import type { Layer } from "@/core/media/layer";
 import type { ReactNode } from "react";
 import type { GroupOutput } from "@/compute/group-output";
@@ -16,7 +17,6 @@ import { FormTab } from "./form-tab";
 import { inGreys } from "./greys";
 import { HairTab } from "./hair-tab";
 import { LightTab } from "./light-tab";
-import { claimsOf, lightQuestion, toneMapQuestion } from "./questions";
 import { tintOf } from "./tints";
 import { ToneNumbers } from "./tone-layer";
 import { TonesTab } from "./tones-tab";

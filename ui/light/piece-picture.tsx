@@ -1,12 +1,13 @@
 "use client";
+import { toneMapQuestion } from "@/compute/piece-questions";
 import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { useCompute } from "@/ui/compute/use-compute";
+import { useCompute } from "@/ui/jobs/use-job";
 import { PixelCanvas } from "@/ui/kit/pixel-canvas";
 import { usePictures } from "@/ui/set-up/use-pictures";
-import { toneMapQuestion } from "./questions";
+import { StillPicture, useKeepPicture, useKeptPicture } from "@/ui/piece/kept-picture";
 import { tintOf } from "./tints";
 import { ToneLayer } from "./tone-layer";
 import { SMALL, useColouring, useLight, type Closeness } from "./use-colouring";
@@ -21,8 +22,10 @@ interface PiecePictureProps {
   /** The only area that is coloured. */
   readonly alone?: string | undefined;
   readonly className?: string;
-  /** What stands there until the picture is drawn, and where there is no line or nothing is coloured yet. */
+  /** What stands there until the picture is drawn where none is kept, and where there is no line or nothing is coloured yet. */
   readonly instead?: ReactNode;
+  /** How wide it is seen, as in `sizes` of a picture. */
+  readonly sizes?: string;
 }
 
 const NO_GROUPS = () => undefined;
@@ -52,9 +55,23 @@ export function PiecePicture(props: PiecePictureProps) {
       watch.disconnect();
     };
   }, [seen, can]);
+  const kept = useKeptPicture();
   if (!can) return <>{props.instead}</>;
+  // What was drawn the last time is seen at once; it is one picture with the tone map only where that is asked for.
+  const still =
+    kept && props.look !== "tones" && !props.alone ? (
+      <StillPicture
+        kept={kept}
+        label={`${props.piece.name} as it will look`}
+        className={`h-auto w-full ${props.className ?? ""}`}
+        sizes={props.sizes ?? "(min-width: 1000px) 40vw, 100vw"}
+      />
+    ) : undefined;
+  const instead = still ?? props.instead;
   return (
-    <div ref={frame}>{seen ? <Shown {...props} /> : (props.instead ?? <div className="min-h-8" />)}</div>
+    <div ref={frame}>
+      {seen ? <Shown {...props} instead={instead} /> : (instead ?? <div className="min-h-8" />)}
+    </div>
   );
 }
 
@@ -74,10 +91,11 @@ function Shown({
   ];
   const pictures = usePictures([...new Set(ids)]);
   const light = useLight(piece, pictures.known.get(ids[0]!), pictures.known, closeness);
-  const { coloured } = useColouring(piece, rack, look === "colouring" ? light.lit : undefined, {
+  const { coloured, busy } = useColouring(piece, rack, look === "colouring" ? light.lit : undefined, {
     alone,
     onLost: light.again,
   });
+  useKeepPicture(rack, look === "colouring" && !alone && light.exact && !busy ? coloured : undefined);
   const field = light.lit?.output.field;
   const map = useCompute("toneMap", field && look === "tones" ? { field, ...toneMapQuestion(piece) } : null);
   const tint = useMemo(() => tintOf(piece, groupOf), [piece, groupOf]);

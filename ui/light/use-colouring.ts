@@ -1,5 +1,6 @@
 "use client";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { drawingQuestion, lightQuestion, shownQuestion, type UpTo } from "@/compute/piece-questions";
+import { useMemo, useRef } from "react";
 import type { LightOutput } from "@/compute/operations/light";
 import type { RenderOutput } from "@/compute/operations/render";
 import type { LightPlan } from "@/core/light/light";
@@ -7,10 +8,11 @@ import type { Piece } from "@/core/piece/piece";
 import type { DrawingFacts } from "@/store/pictures";
 import type { Rack } from "@/store/rack";
 import { rackKey } from "@/compute/from-rack";
-import { ask, askOfPicture, havePicture, isUnknown } from "@/ui/compute/client";
-import { messageOf } from "@/ui/send";
-import { asked, drawingQuestion } from "@/ui/set-up/use-drawing";
-import { lightQuestion, shownQuestion, type UpTo } from "./questions";
+import { memory } from "@/core/memory";
+import { ask, askOfPicture, havePicture, isUnknown, type Watch } from "@/ui/jobs/client";
+import { sharedJobs } from "@/ui/jobs/shared-jobs";
+import { useJob } from "@/ui/jobs/use-job";
+import { asked } from "@/ui/set-up/use-drawing";
 
 /** How closely a piece is looked at. */
 export interface Closeness {
@@ -23,16 +25,29 @@ export const EXACT: Closeness = { drawing: 1, light: 1 };
 export const SMALL: Closeness = { drawing: 3, light: 1 };
 const WHILE_DRAGGED = 4;
 
-/** Values of a piece as they were last worked out. */
+/** Values of a piece as they were worked out. */
 export interface Lit {
   readonly output: LightOutput;
-  /** Names the question that they answer. */
-  readonly question: string;
+  /** A quick look at the first sight of a drawing, or while the light is dragged: the exact one follows. */
+  readonly quick: boolean;
+  /** Tells one working out from another: values that were put away and worked out again are other ones to draw from. */
+  readonly serial: number;
 }
+
+let lastSerial = 0;
+const litOf = (output: LightOutput, quick: boolean): Lit => ({ output, quick, serial: ++lastSerial });
+
+/** Values and pictures are megabytes each: the last few are kept, so that what has not changed is not drawn again from view to view. */
+const lights = sharedJobs(4);
+const pictures = sharedJobs(6);
 
 interface LightState {
   readonly lit: Lit | undefined;
+  /** The same once it is exact and of the present light: what is judged and what goes out reads this. */
+  readonly exact: Lit | undefined;
+  /** Being worked out, or of an older question. */
   readonly busy: boolean;
+  readonly progress: number | undefined;
   readonly error: string | undefined;
 }
 
@@ -56,8 +71,12 @@ async function questionOf(
   };
 }
 
+/** Pixels of a drawing from which on a quick look is worth while. */
+const LARGE = 250_000;
+
 /**
- * Light and dark of a piece, always of its present light. While `passing` stands in for its light a quick look is taken, as fast as answers come.
+ * Light and dark of a piece. The first time a quick look comes first; while `passing` stands in for its light, quick looks follow it as fast as
+ * they are worked out.
  */
 export function useLight(
   piece: Piece,
@@ -66,14 +85,13 @@ export function useLight(
   closeness: Closeness,
   passing?: Partial<LightPlan>,
 ): LightState & { readonly again: () => void } {
-  const [state, setState] = useState<LightState>({ lit: undefined, busy: false, error: undefined });
-  const [round, setRound] = useState(0);
   const shown = useMemo(
     () => (passing ? { ...piece, light: { ...piece.light, ...passing } } : piece),
     [piece, passing],
   );
   const dragged = passing !== undefined;
-  const question =
+  const seen = useRef<string>(undefined);
+  const id =
     drawing &&
     JSON.stringify([
       drawing.id,
@@ -81,46 +99,34 @@ export function useLight(
       lightQuestion(shown),
       closeness,
       dragged,
-      shown.pictureId && references.has(shown.pictureId),
-      shown.references,
+      shown.light.fromReference > 0 && [shown.pictureId && references.has(shown.pictureId), shown.references],
     ]);
-  const latest = useRef({ piece: shown, drawing, references, closeness, dragged });
-  useEffect(() => {
-    latest.current = { piece: shown, drawing, references, closeness, dragged };
-  });
-  const running = useRef(false);
-  useEffect(() => {
-    if (!question) return;
-    let gone = false;
-    // One look at a time: what changes meanwhile is looked at next.
-    const work = async () => {
-      while (running.current && !gone) await new Promise((r) => setTimeout(r, 8));
-      if (gone) return;
-      running.current = true;
-      try {
-        const {
-          piece: own,
-          drawing: facts,
-          references: known,
-          closeness: near,
-          dragged: quick,
-        } = latest.current;
-        setState((s) => ({ ...s, busy: true, error: undefined }));
-        const wish = await questionOf(own, facts!, known, quick ? { ...near, light: WHILE_DRAGGED } : near);
-        const output = await askOfPicture("light", asked(facts!), wish);
-        if (!gone) setState({ lit: { output, question }, busy: false, error: undefined });
-      } catch (e) {
-        if (!gone) setState((s) => ({ ...s, busy: false, error: messageOf(e) }));
-      } finally {
-        running.current = false;
-      }
-    };
-    void work();
-    return () => {
-      gone = true;
-    };
-  }, [question, round]);
-  return { ...state, again: () => setRound((r) => r + 1) };
+  const look = async (near: Closeness, watch: Watch) => {
+    const question = await questionOf(shown, drawing!, references, near);
+    return litOf(await askOfPicture("light", asked(drawing!), question, watch), near !== closeness);
+  };
+  const quick = { ...closeness, light: closeness.light * WHILE_DRAGGED };
+  const job = useJob<Lit>(
+    id ?? null,
+    async ({ signal, onProgress }) => {
+      const stopped = signal ? { signal } : {};
+      if (dragged) return look(quick, stopped);
+      const pixels = (drawing!.width * drawing!.height) / closeness.drawing ** 2;
+      if (seen.current !== drawing!.id && pixels > LARGE) onProgress?.(0.3, await look(quick, stopped));
+      const lit = await look(closeness, { ...stopped, ...(onProgress && { onProgress }) });
+      seen.current = drawing!.id;
+      return lit;
+    },
+    { about: drawing?.id, settle: 0, following: dragged, store: lights },
+  );
+  return {
+    lit: job.output,
+    exact: job.output && !job.old && !job.output.quick ? job.output : undefined,
+    busy: job.progress !== undefined || job.old,
+    progress: job.progress,
+    error: job.error,
+    again: job.again,
+  };
 }
 
 /** A colouring as it was last drawn. */
@@ -134,6 +140,7 @@ export interface Coloured {
 interface ColouredState {
   readonly coloured: Coloured | undefined;
   readonly busy: boolean;
+  readonly progress: number | undefined;
   readonly error: string | undefined;
 }
 
@@ -168,51 +175,48 @@ function patched(old: Coloured, { box: [left, top, right, bottom], rgba, areas }
   return { ...old, rgba: out, areas };
 }
 
-/** The predicted colouring of a piece, always of its present plan; when one area changes only that is drawn anew. */
+/** What was last drawn of the same light, rack and line, and of which question: where little changed since, only that is drawn. */
+const drawn = memory<{ readonly question: ShownQuestion; readonly coloured: Coloured }>(4);
+
+/** The predicted colouring of a piece; when one area changes only that is drawn anew, and the last picture stays until the next is there. */
 export function useColouring(
   piece: Piece,
   rack: Rack,
   lit: Lit | undefined,
   { upTo, alone, lined = true, onLost }: ColouringWish = {},
 ): ColouredState {
-  const [state, setState] = useState<ColouredState>({ coloured: undefined, busy: false, error: undefined });
   const limit: UpTo = (area) => (alone && area.id !== alone ? 0 : (upTo?.(area) ?? null));
   const question = shownQuestion(piece, rack, limit);
-  const key = lit && JSON.stringify([lit.output.field, rackKey(rack), lined, question]);
-  const latest = useRef({ question, lit, rack, lined, onLost });
-  useEffect(() => {
-    latest.current = { question, lit, rack, lined, onLost };
-  });
-  const drawn = useRef<{ of: string; question: ShownQuestion; coloured: Coloured }>(undefined);
-  useEffect(() => {
-    if (!key) return;
-    const stop = new AbortController();
-    const { question: wish, lit: values, rack: on, lined: withLine } = latest.current;
-    const of = JSON.stringify([values!.output.field, rackKey(on), withLine]);
-    const old = drawn.current?.of === of ? drawn.current : undefined;
-    const only = old && changedAreas(old.question, wish);
-    const work = async () => {
-      setState((s) => ({ ...s, busy: true, error: undefined }));
-      const output = await ask(
-        "render",
-        on,
-        { field: values!.output.field, lined: withLine, ...wish, ...(only && { only }) },
-        { signal: stop.signal },
-      );
-      if (stop.signal.aborted) return;
-      const { width, height, rgba, areas } = output;
-      const coloured = only ? patched(old.coloured, output) : { width, height, rgba, areas };
-      drawn.current = { of, question: wish, coloured };
-      setState({ coloured, busy: false, error: undefined });
-    };
-    work().catch((e: unknown) => {
-      if (stop.signal.aborted) return;
-      const lost = isUnknown(e, "field");
-      setState((s) => ({ ...s, busy: lost, error: lost ? undefined : messageOf(e) }));
-      if (lost) latest.current.onLost?.();
-    });
-    return () => stop.abort();
-    // The same values worked out again are another answer to draw from.
-  }, [key, lit]);
-  return state;
+  const of = lit && JSON.stringify([lit.serial, rackKey(rack), lined]);
+  const job = useJob<Coloured>(
+    of === undefined ? null : `${of} ${JSON.stringify(question)}`,
+    async (watch) => {
+      const old = drawn.recall(of!);
+      const only = old && changedAreas(old.question, question);
+      try {
+        const output = await ask(
+          "render",
+          rack,
+          { field: lit!.output.field, lined, ...question, ...(only && { only }) },
+          watch,
+        );
+        const { width, height, rgba, areas } = output;
+        const coloured = only ? patched(old.coloured, output) : { width, height, rgba, areas };
+        drawn.keep(of!, { question, coloured });
+        return coloured;
+      } catch (e) {
+        if (!isUnknown(e, "field") || !onLost) throw e;
+        // The worker has put the values away: they are worked out again, and what is drawn from them then is another question.
+        onLost();
+        return new Promise<never>(() => undefined);
+      }
+    },
+    { about: `${piece.setUp.line?.pictureId} ${rackKey(rack)} ${lined}`, settle: 0, store: pictures },
+  );
+  return {
+    coloured: job.output,
+    busy: job.progress !== undefined || job.old,
+    progress: job.progress,
+    error: job.error,
+  };
 }

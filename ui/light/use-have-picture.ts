@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import type { PictureFacts } from "@/store/pictures";
-import { havePicture } from "@/ui/compute/client";
+import { havePicture } from "@/ui/jobs/client";
 import { asked } from "@/ui/set-up/use-drawing";
 
 /** A picture once it lies decoded in the worker, so that operations may name it. */

@@ -1,6 +1,6 @@
 "use client";
+import { toneMapQuestion } from "@/compute/piece-questions";
 import { useMemo, useState } from "react";
-import type { ToneMapOutput } from "@/compute/operations/tone-map";
 import { MOST_GATHERED, MOST_STROKES, NO_GROWTH, type Form } from "@/core/light/form";
 import type { LightPlan } from "@/core/light/light";
 import { formOf, zonesOf } from "@/core/piece/lit";
@@ -9,7 +9,7 @@ import { rounded } from "@/core/piece/placing";
 import { MOST_SPOTS } from "@/core/piece/zones";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
-import { useCompute } from "@/ui/compute/use-compute";
+import { useCompute } from "@/ui/jobs/use-job";
 import { useJudged } from "@/ui/piece/group/use-groups";
 import { usePiece, useRun } from "@/ui/piece/piece-context";
 import { useRack } from "@/ui/piece/use-rack";
@@ -18,7 +18,6 @@ import { LINE_TOOLS, type Tool } from "@/ui/set-up/tool";
 import { useDrawing } from "@/ui/set-up/use-drawing";
 import { usePictures } from "@/ui/set-up/use-pictures";
 import { useKey } from "@/ui/use-keys";
-import { toneMapQuestion } from "./questions";
 import { EXACT, useColouring, useLight } from "./use-colouring";
 
 /** What the drawing is filled with. */
@@ -46,10 +45,13 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
   const field = light.lit?.output.field;
   const question = toneMapQuestion(piece);
   const needsMap = view === "tones" || tab === "tones";
-  const map = useCompute("toneMap", field && needsMap ? { field, ...question, outlined: true } : null);
-  // The last map stays while the next is worked out.
-  const [shown, setShown] = useState<ToneMapOutput>();
-  if (map.output && map.output !== shown) setShown(map.output);
+  const map = useCompute(
+    "toneMap",
+    field && needsMap ? { field, ...question, outlined: true } : null,
+    undefined,
+    // The last map stays while the next is worked out.
+    { about: line?.pictureId },
+  );
   const colouring = useColouring(piece, rack, view === "colouring" ? light.lit : undefined, {
     onLost: light.again,
   });
@@ -127,7 +129,7 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
     pictures,
     state,
     light,
-    map: shown,
+    map: map.output,
     mapping: map,
     colouring,
     view,

@@ -1,9 +1,9 @@
 "use client";
+import { toneMapQuestion } from "@/compute/piece-questions";
 import { useCallback } from "react";
 import { sizeOf, type Area, type Piece } from "@/core/piece/piece";
-import { useCompute } from "@/ui/compute/use-compute";
+import { useCompute } from "@/ui/jobs/use-job";
 import { usePictures } from "@/ui/set-up/use-pictures";
-import { toneMapQuestion } from "./questions";
 import { SMALL, useLight } from "./use-colouring";
 
 /**
@@ -15,7 +15,7 @@ export function useToneShares(piece: Piece): (area: Area, from: number, to: numb
   const mixed = piece.light.fromReference > 0 && piece.pictureId ? [piece.pictureId] : [];
   const pictures = usePictures(line ? [...new Set([line.pictureId, ...mixed])] : []);
   const light = useLight(piece, line ? pictures.known.get(line.pictureId) : undefined, pictures.known, SMALL);
-  const field = light.lit?.output.field;
+  const field = light.exact?.output.field;
   const map = useCompute("toneMap", field ? { field, ...toneMapQuestion(piece) } : null).output;
   return useCallback(
     (area, from, to) => {

@@ -3,8 +3,8 @@ import { differenceWords } from "@/words/closeness";
 import { labToHex } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
 import type { Rack } from "@/store/rack";
-import { Progress } from "@/ui/compute/progress";
-import { useAsk } from "@/ui/compute/use-compute";
+import { Progress } from "@/ui/jobs/progress";
+import { useAsk } from "@/ui/jobs/use-job";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 
 import { Modal } from "@/ui/kit/modal";

@@ -1,8 +1,8 @@
 "use client";
 import { useState } from "react";
 import type { Rack } from "@/store/rack";
-import { Progress } from "@/ui/compute/progress";
-import { useAsk } from "@/ui/compute/use-compute";
+import { Progress } from "@/ui/jobs/progress";
+import { useAsk } from "@/ui/jobs/use-job";
 import { signed } from "@/words/numbers";
 
 /** Opposites that neutralise each other, computed as they would be laid; worked out when it is opened. */

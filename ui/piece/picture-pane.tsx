@@ -4,7 +4,7 @@ import { memo, useEffect, useRef, useState, type CSSProperties } from "react";
 import { PLACES, type PictureReading, type Place } from "@/core/piece/piece";
 import type { Gains } from "@/core/picture/balance";
 import type { PictureFacts } from "@/store/pictures";
-import { askOfPicture } from "@/ui/compute/client";
+import { askOfPicture } from "@/ui/jobs/client";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { Picture } from "@/ui/kit/picture";
 import { usePicking, type PickedBox } from "@/ui/kit/picking";

@@ -4,6 +4,7 @@ import { useEffect } from "react";
 import type { Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { switchSurround } from "@/ui/surround";
+import { KeptPictureProvider, type KeptPicture } from "./kept-picture";
 import { PieceProvider } from "./piece-context";
 import { Steps } from "./steps-view";
 
@@ -12,8 +13,11 @@ export function SharedView({
   studio,
   piece,
   rack,
+  kept,
 }: {
   readonly studio: string;
+  /** Its picture as it was last drawn. */
+  readonly kept?: KeptPicture | undefined;
   readonly piece: Piece;
   readonly rack: Rack;
 }) {
@@ -36,7 +40,9 @@ export function SharedView({
         </button>
       </header>
       <PieceProvider id="shared" revision={1} document={piece} savedBy={null}>
-        <Steps piece={piece} rack={rack} />
+        <KeptPictureProvider kept={kept}>
+          <Steps piece={piece} rack={rack} />
+        </KeptPictureProvider>
       </PieceProvider>
     </>
   );

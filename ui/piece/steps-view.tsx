@@ -19,6 +19,7 @@ import { edgesInWords, PROOF_CAUTION } from "@/words/place";
 import { passAmount, passStroke, passWhere, underlayWhere } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
 import { coveredInWords, needInWords, usedIn } from "@/words/supplies";
+import { StillPicture, useKeptPicture } from "./kept-picture";
 import { usePiece, usePieceHandles } from "./piece-context";
 import { PieceHeader } from "./piece-header";
 import { SharePiece } from "./share-piece";
@@ -58,6 +59,7 @@ export function Steps({
   const unplanned = piece.areas.filter((a) => !a.layers.length && !a.white);
   const bare = piece.areas.filter((a) => a.white);
   const mm2Of = useToneShares(piece);
+  const kept = useKeptPicture();
   const hand = useStudio()?.hand;
   const supplies = suppliesOf(piece, [...rack.markers, ...rack.others]);
   const chapters = chaptersOf(piece, rack.paper);
@@ -186,7 +188,23 @@ export function Steps({
         )}
       </section>
       <section aria-label="Supply list" className="min-w-0 break-before-page">
-        <PiecePicture piece={piece} rack={rack} className="mb-4 w-full" />
+        {id ? (
+          <PiecePicture
+            piece={piece}
+            rack={rack}
+            className="mb-4 w-full"
+            sizes="(min-width: 1000px) 330px, 100vw"
+          />
+        ) : (
+          kept && (
+            <StillPicture
+              kept={kept}
+              label={`${piece.name} as it will look`}
+              className="mb-4 h-auto w-full"
+              sizes="(min-width: 1000px) 330px, 100vw"
+            />
+          )
+        )}
         <div className="mb-2 flex flex-wrap items-center gap-2">
           <h2 className="m-0 w-full text-[19px]">Lay ready: {counted(supplies.length, "thing")}</h2>
           {id && (

@@ -3,9 +3,9 @@ import { useMemo } from "react";
 import { gapsOf } from "@/core/stock/gaps";
 import type { Finding } from "@/core/codes/audit";
 import type { RangeFacts, Rack, RackMarker } from "@/store/rack";
-import { Progress } from "@/ui/compute/progress";
+import { Progress } from "@/ui/jobs/progress";
 import { rackKey } from "@/compute/from-rack";
-import { useCompute } from "@/ui/compute/use-compute";
+import { useCompute } from "@/ui/jobs/use-job";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 
 import { counted } from "@/words/numbers";

@@ -4,7 +4,7 @@ import { useRef, useState } from "react";
 import { RACK_COLUMNS } from "@/core/stock/rack-file";
 import { MOST_ON_RACK } from "@/core/stock/kinds";
 import type { ImportOutcome, Rack } from "@/store/rack";
-import { Progress } from "@/ui/compute/progress";
+import { Progress } from "@/ui/jobs/progress";
 import { FileButton } from "@/ui/kit/file-button";
 import { saveFile } from "@/ui/save-file";
 import { messageOf, send } from "@/ui/send";

@@ -6,7 +6,7 @@ import { labToHex } from "@/core/colour/display";
 import type { Use } from "@/core/stock/losses";
 import { twinsOf } from "@/core/ink/twins";
 import type { Rack, RackMarker } from "@/store/rack";
-import { useAsk } from "@/ui/compute/use-compute";
+import { useAsk } from "@/ui/jobs/use-job";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 
 import { coatsInWords, labInWords } from "@/words/numbers";

@@ -2,8 +2,8 @@
 import { differenceWords } from "@/words/closeness";
 import { useState } from "react";
 import type { Rack } from "@/store/rack";
-import { Progress } from "@/ui/compute/progress";
-import { useAsk } from "@/ui/compute/use-compute";
+import { Progress } from "@/ui/jobs/progress";
+import { useAsk } from "@/ui/jobs/use-job";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 
 import { coatsInWords, counted } from "@/words/numbers";

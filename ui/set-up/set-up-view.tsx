@@ -1,6 +1,6 @@
 "use client";
 import type { PaperSheet } from "@/store/papers";
-import { Progress } from "@/ui/compute/progress";
+import { Progress } from "@/ui/jobs/progress";
 import { usePieceHandles } from "@/ui/piece/piece-context";
 import { LightFilter } from "@/ui/piece/light-filter";
 import { PieceHeader } from "@/ui/piece/piece-header";

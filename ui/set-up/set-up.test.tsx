@@ -1,3 +1,4 @@
+import { drawingQuestion } from "@/compute/piece-questions";
 import { renderToStaticMarkup } from "react-dom/server";
 import type { SetUpOutput } from "@/compute/operations/set-up";
 import { newArea, newPiece, type Piece } from "@/core/piece/piece";
@@ -8,7 +9,6 @@ import { LightFilter } from "@/ui/piece/light-filter";
 import { layingOf } from "./reference-layer";
 import { RegionOverlay } from "./region-overlay";
 import { toolInWords, TOOLS } from "./tool";
-import { drawingQuestion } from "./use-drawing";
 import { asReadings } from "./use-reference";
 
 describe("a length as it is typed", () => {

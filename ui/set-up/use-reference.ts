@@ -1,4 +1,5 @@
 "use client";
+import { drawingQuestion } from "@/compute/piece-questions";
 import { luminanceOf } from "@/core/colour/rgb";
 import { useEffect, useState } from "react";
 import { neutralGains, type Gains, type PhotoDoubts } from "@/core/picture/balance";
@@ -6,8 +7,8 @@ import type { PictureReading, Place, Piece } from "@/core/piece/piece";
 import type { Reference } from "@/core/piece/set-up";
 import type { ProposedReadings } from "@/core/picture/propose-readings";
 import type { DrawingFacts, PictureFacts } from "@/store/pictures";
-import { askOfPicture } from "@/ui/compute/client";
-import { asked, drawingQuestion } from "./use-drawing";
+import { askOfPicture } from "@/ui/jobs/client";
+import { asked } from "./use-drawing";
 
 /** Shares of a picture that a point stands for when its colour is read. */
 const SPOT = 0.006;

@@ -5,7 +5,7 @@ import { aspectOf } from "@/core/picture/rectify";
 import { measured, placedByReadings, rounded, withPart } from "@/core/piece/placing";
 import type { PaperSheet } from "@/store/papers";
 import type { DrawingFacts } from "@/store/pictures";
-import { askOfPicture } from "@/ui/compute/client";
+import { askOfPicture } from "@/ui/jobs/client";
 import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
 import { messageOf } from "@/ui/send";
 import { useKey } from "@/ui/use-keys";

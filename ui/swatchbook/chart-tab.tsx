@@ -3,7 +3,9 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { interleave } from "@/core/chart/compose";
 import { layOutChart, SHEETS, type SheetName } from "@/core/chart/layout";
+import type { Piece } from "@/core/piece/piece";
 import { Day } from "@/ui/day";
+import { useFetched } from "@/ui/jobs/use-fetched";
 import { messageOf, send } from "@/ui/send";
 import { counted } from "@/words/numbers";
 import { useStudio } from "@/ui/studio/studio-context";
@@ -20,6 +22,7 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
   );
   const [family, setFamily] = useState(rack.families[0] ?? "");
   const [pieceId, setPieceId] = useState(pieces[0]?.id ?? "");
+  const chosen = useFetched<{ readonly document: Piece }>(pieceId ? `/api/pieces/${pieceId}` : null);
   const [sheet, setSheet] = useState<SheetName>(useStudio()?.sheet ?? "A4");
   const [known, setKnown] = useState(true);
   const [trouble, setTrouble] = useState<string>();
@@ -40,7 +43,7 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
   const { lines: plain, title } = composed(rack, {
     which,
     family,
-    piece: pieces.find((p) => p.id === pieceId)?.document,
+    piece: chosen.output?.document,
     trials,
   });
   const lines = known ? interleave(plain, measured) : plain;
@@ -99,7 +102,7 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
                 <select className="field mt-0.5" value={pieceId} onChange={(e) => setPieceId(e.target.value)}>
                   {pieces.map((p) => (
                     <option key={p.id} value={p.id}>
-                      {p.document.name}
+                      {p.name}
                     </option>
                   ))}
                 </select>

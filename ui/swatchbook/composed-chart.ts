@@ -55,7 +55,7 @@ export function composed(
   }: {
     which: Which;
     family: string;
-    piece: PaperData["pieces"][number]["document"] | undefined;
+    piece: Piece | undefined;
     trials: PaperData["trials"];
   },
 ): { lines: ChartLine[]; title: string } {

@@ -28,7 +28,7 @@ export interface PaperData {
   readonly scans: readonly ListedScan[];
   readonly trials: readonly Trial[];
   readonly pictures: readonly PictureFacts[];
-  readonly pieces: readonly { readonly id: string; readonly document: Piece }[];
+  readonly pieces: readonly { readonly id: string; readonly name: string }[];
 }
 
 /** One paper of the swatchbook: what it is, its readings, charts, trials. */

@@ -5,7 +5,7 @@ import { labToHex } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
 import type { Xyz } from "@/core/colour/observer";
 import type { PaperSheet } from "@/store/papers";
-import { askOfPicture } from "@/ui/compute/client";
+import { askOfPicture } from "@/ui/jobs/client";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { Modal } from "@/ui/kit/modal";
 import { usePicking } from "@/ui/kit/picking";

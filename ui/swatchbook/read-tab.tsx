@@ -6,7 +6,7 @@ import { useRef, useState } from "react";
 import type { ReadPage } from "@/core/chart/read-chart";
 import type { PictureFacts } from "@/store/pictures";
 import { KNOWN } from "@/ui/swatchbook/known-sources";
-import { askOfPicture } from "@/ui/compute/client";
+import { askOfPicture } from "@/ui/jobs/client";
 import { Day } from "@/ui/day";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { pictureBlob } from "@/ui/piece/picture-blob";

@@ -54,7 +54,7 @@ const data: PaperData = {
   scans: [scan],
   trials: [trial],
   pictures: [{ id: "loose", name: "page.jpg", width: 100, height: 80 }],
-  pieces: [{ id: "piece", document: pieceOf(skin) }],
+  pieces: [{ id: "piece", name: "Kite" }],
 };
 const view = (tab: string, change: Partial<PaperData> = {}) =>
   wordsOf(drawn(<PaperView {...data} {...change} />, `/swatchbook/${paper.id}?tab=${tab}`));

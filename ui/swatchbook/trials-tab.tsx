@@ -9,7 +9,7 @@ import type { Lab } from "@/core/colour/lab";
 import { nameStack, readStack } from "@/core/formats/cgats";
 import type { Rack } from "@/store/rack";
 import type { Trial } from "@/store/trials";
-import { ask } from "@/ui/compute/client";
+import { ask } from "@/ui/jobs/client";
 import { Day } from "@/ui/day";
 import { messageOf, send } from "@/ui/send";
 import { labInWords } from "@/words/numbers";

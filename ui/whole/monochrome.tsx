@@ -4,8 +4,8 @@ import { chroma, hue } from "@/core/colour/lab";
 import type { SeenArea } from "@/core/piece/overview";
 import type { Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { Progress } from "@/ui/compute/progress";
-import { useAsk } from "@/ui/compute/use-compute";
+import { Progress } from "@/ui/jobs/progress";
+import { useAsk } from "@/ui/jobs/use-job";
 import { CoverageTable } from "./coverage-table";
 
 const MOST = 4;

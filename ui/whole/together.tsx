@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { SeenArea } from "@/core/piece/overview";
 import { targetOf, type Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { Progress } from "@/ui/compute/progress";
+import { Progress } from "@/ui/jobs/progress";
 import { counted } from "@/words/numbers";
 import { Changes } from "./changes";
 import { Trade } from "./charts";

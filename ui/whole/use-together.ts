@@ -3,7 +3,7 @@ import { neighboursOf, targetOf, tonesOf, type Piece } from "@/core/piece/piece"
 import { MOST_TONES } from "@/core/group/tone";
 import type { Rack } from "@/store/rack";
 import { rackKey } from "@/compute/from-rack";
-import { useAsk } from "@/ui/compute/use-compute";
+import { useAsk } from "@/ui/jobs/use-job";
 import { asInput, plainTones } from "@/compute/kept-groups";
 import { planWishOf } from "@/ui/piece/group/use-groups";
 

@@ -8,7 +8,7 @@ import { judgeAgain, merging, seenAreas, sharedCodes } from "@/core/piece/overvi
 import { neighboursOf, SCENES, tonesOf, type Scene, type Whole } from "@/core/piece/piece";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
-import { useTones } from "@/ui/compute/use-tones";
+import { useTones } from "@/ui/jobs/use-tones";
 import { NumberField } from "@/ui/kit/number-field";
 import { Slider } from "@/ui/kit/slider";
 import { PiecePicture } from "@/ui/light/piece-picture";

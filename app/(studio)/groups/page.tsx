@@ -1,7 +1,6 @@
 import { currentStudio, loadRack } from "@/app/studio-view";
 import { listGroups } from "@/store/groups";
-import { listPieces } from "@/store/pieces";
-import { groupUses } from "@/core/group/library";
+import { usesOfGroups } from "@/store/uses";
 import { GroupsPlace } from "@/ui/groups/groups-view";
 import { MarkerShell } from "@/ui/marker-shell";
 
@@ -13,12 +12,11 @@ interface Props {
 
 export default async function GroupsPage({ searchParams }: Props) {
   const studio = await currentStudio();
-  const [{ papers, at }, groups, pieces] = await Promise.all([
+  const [{ papers, at }, groups] = await Promise.all([
     loadRack((await searchParams).paper),
     listGroups(studio),
-    listPieces(studio),
   ]);
-  const uses = Object.fromEntries(groups.map((g) => [g.id, groupUses(g.tones, pieces)]));
+  const uses = await usesOfGroups(studio, groups);
   return (
     <MarkerShell at={at}>
       <GroupsPlace groups={groups} papers={papers} uses={uses} studio={studio.name} />

@@ -16,7 +16,7 @@ export default async function SharedPage({ params }: Props) {
   return (
     <>
       <meta name="blendt-share" content={code} />
-      <SharedView studio={shared.studio.name} piece={shared.piece} rack={shared.rack} />
+      <SharedView studio={shared.studio.name} piece={shared.piece} rack={shared.rack} kept={shared.kept} />
     </>
   );
 }

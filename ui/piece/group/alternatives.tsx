@@ -3,7 +3,7 @@ import { ShoppingBasket } from "lucide-react";
 import { useState } from "react";
 import type { Area } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { Progress } from "@/ui/compute/progress";
+import { Progress } from "@/ui/jobs/progress";
 import { Ramp } from "@/ui/ink/ramp";
 import { differenceWords } from "@/words/closeness";
 import { Purchase } from "./group-advice";

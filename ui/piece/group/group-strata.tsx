@@ -6,7 +6,7 @@ import { codesOf, orderOf } from "@/core/media/registry";
 import { tone as toneMedium } from "@/core/media/tone";
 import type { Area } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { useTones } from "@/ui/compute/use-tones";
+import { useTones } from "@/ui/jobs/use-tones";
 import { Strata, type FixedLayer, type ToneBar } from "@/ui/ink/strata";
 import { useFinder } from "@/ui/shell";
 import { coatsInWords } from "@/words/numbers";

@@ -10,7 +10,7 @@ import { beneathOf, PLACES, targetOf, type Area } from "@/core/piece/piece";
 import { layersOf } from "@/core/media/layer";
 import { isUnder } from "@/core/media/shadow";
 import type { Rack } from "@/store/rack";
-import { Progress } from "@/ui/compute/progress";
+import { Progress } from "@/ui/jobs/progress";
 import { LaidStrip, type StripMark } from "@/ui/ink/laid-strip";
 import { ValueRuler, type RulerTone } from "@/ui/ink/value-ruler";
 import { Figure } from "@/ui/kit/figure";

@@ -16,7 +16,7 @@ import {
   type Scene,
 } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { useAsk, type Work } from "@/ui/compute/use-compute";
+import { useAsk, type Work } from "@/ui/jobs/use-job";
 import { usePiece } from "../piece-context";
 import { useGiven } from "./judged";
 

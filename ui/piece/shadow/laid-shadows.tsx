@@ -5,7 +5,7 @@ import { inkOf } from "@/core/media/registry";
 import { isUnder, shadow as shadows } from "@/core/media/shadow";
 import { asLayers, type Area, type KeptTone } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { useAsk } from "@/ui/compute/use-compute";
+import { useAsk } from "@/ui/jobs/use-job";
 import { Chip } from "@/ui/kit/chip";
 import { coatsInWords, signed } from "@/words/numbers";
 import { PlaceSelect } from "../place-select";

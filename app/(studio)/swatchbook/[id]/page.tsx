@@ -6,7 +6,7 @@ import { blendsOn } from "@/store/blends";
 import { listCharts, listScans } from "@/store/charts";
 import { findPaper, listPapers } from "@/store/papers";
 import { loosePictures } from "@/store/pictures";
-import { listPieces } from "@/store/pieces";
+import { pieceNames } from "@/store/pieces";
 import { readingsOn } from "@/store/readings";
 import { trialsOn } from "@/store/trials";
 import { MarkerShell } from "@/ui/marker-shell";
@@ -34,7 +34,7 @@ export default async function PaperPage({ params }: Props) {
     listScans(studio),
     trialsOn(studio, id),
     loosePictures(studio),
-    listPieces(studio),
+    pieceNames(studio),
   ]);
   return (
     <MarkerShell at={{ paperId: id, version: studio.rackVersion }}>
@@ -45,7 +45,7 @@ export default async function PaperPage({ params }: Props) {
         scans={scans.map(({ result, ...s }) => ({ ...s, pages: result.pages }))}
         trials={trials}
         pictures={pictures}
-        pieces={pieces.map((p) => ({ id: p.id, document: p.document }))}
+        pieces={pieces}
       />
     </MarkerShell>
   );

@@ -1,7 +1,8 @@
 import { route } from "@/door/route";
 import { checkPiece } from "@/door/own-things";
+import { PieceMarksInput } from "@/border/bench";
 import { pieceOfSave, SaveInput } from "@/border/piece";
-import { deletePiece, findPiece, savePiece } from "@/store/pieces";
+import { deletePiece, findPiece, markPiece, renamePiece, savePiece } from "@/store/pieces";
 
 export const GET = route(null, (studio, _, { id }) => findPiece(studio, id!), "piece");
 
@@ -19,6 +20,16 @@ export const PUT = route(
         { status: 409 },
       )
     );
+  },
+  "piece",
+);
+
+/** Done, put away, or called otherwise. */
+export const PATCH = route(
+  PieceMarksInput,
+  async (studio, { name, ...marks }, { id }) => {
+    if (name !== undefined && !(await renamePiece(studio, id!, name))) return undefined;
+    return markPiece(studio, id!, marks);
   },
   "piece",
 );

@@ -1,33 +1,9 @@
-import type { Metadata } from "next";
-import { judgedOf } from "@/app/judged-groups";
-import { loadPiece } from "@/app/studio-view";
-import { MarkerShell } from "@/ui/marker-shell";
+import { loadPiece, titleOf, type PieceParams } from "@/app/studio-view";
 import { ColourPlace } from "@/ui/piece/colour-view";
-import { PieceProvider } from "@/ui/piece/piece-context";
 
-interface Props {
-  params: Promise<{ id: string }>;
-}
+export const generateMetadata = titleOf("Colour");
 
-export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: `${(await loadPiece((await params).id)).piece.document.name}: Colour` };
-}
-
-export default async function ColourPage({ params }: Props) {
-  const { piece, papers, at, picture } = await loadPiece((await params).id);
-  const judged = await judgedOf(piece.document, at);
-  return (
-    <MarkerShell at={at}>
-      <PieceProvider
-        key={piece.id}
-        id={piece.id}
-        revision={piece.revision}
-        document={piece.document}
-        savedBy={piece.savedBy}
-        judged={judged}
-      >
-        <ColourPlace papers={papers} picture={picture} />
-      </PieceProvider>
-    </MarkerShell>
-  );
+export default async function ColourPage({ params }: PieceParams) {
+  const { papers, picture } = await loadPiece((await params).id);
+  return <ColourPlace papers={papers} picture={picture} />;
 }

@@ -1,33 +1,9 @@
-import type { Metadata } from "next";
-import { judgedOf } from "@/app/judged-groups";
-import { loadPiece } from "@/app/studio-view";
-import { MarkerShell } from "@/ui/marker-shell";
+import { loadPiece, titleOf, type PieceParams } from "@/app/studio-view";
 import { LightPlace } from "@/ui/light/light-view";
-import { PieceProvider } from "@/ui/piece/piece-context";
 
-interface Props {
-  params: Promise<{ id: string }>;
-}
+export const generateMetadata = titleOf("Light");
 
-export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: `${(await loadPiece((await params).id)).piece.document.name}: Light` };
-}
-
-export default async function LightPage({ params }: Props) {
-  const { piece, papers, at } = await loadPiece((await params).id);
-  const judged = await judgedOf(piece.document, at);
-  return (
-    <MarkerShell at={at}>
-      <PieceProvider
-        key={piece.id}
-        id={piece.id}
-        revision={piece.revision}
-        document={piece.document}
-        savedBy={piece.savedBy}
-        judged={judged}
-      >
-        <LightPlace papers={papers} />
-      </PieceProvider>
-    </MarkerShell>
-  );
+export default async function LightPage({ params }: PieceParams) {
+  const { papers } = await loadPiece((await params).id);
+  return <LightPlace papers={papers} />;
 }

@@ -4,7 +4,7 @@ import { displayLab } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
 import type { KeptTone } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
-import { useAsk } from "./use-compute";
+import { useAsk } from "./use-job";
 
 type Tone = Pick<KeptTone, "code" | "coats">;
 

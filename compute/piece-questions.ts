@@ -1,9 +1,34 @@
+import { aspectOf } from "@/core/picture/rectify";
+import { cornerAspect, drawingWidth } from "@/core/piece/set-up";
 import { tonesIn } from "@/core/piece/area-course";
 import { toneWishOf, zonesOf } from "@/core/piece/lit";
 import { schoolOf, type Area, type Piece } from "@/core/piece/piece";
-import type { Rack } from "@/store/rack";
-import { sheetOf } from "@/compute/from-rack";
-import { finishersOf, keptWish } from "@/compute/kept-groups";
+import { sheetOf } from "./from-rack";
+import { finishersOf, keptWish, type GroupRack } from "./kept-groups";
+
+/** A drawing: its size in pixels, and what its file calls its shapes. */
+interface Drawn {
+  readonly width: number;
+  readonly height: number;
+  readonly names: readonly { readonly name: string; readonly at: readonly (readonly [number, number])[] }[];
+}
+
+/** What the drawing of a piece is asked, apart from which points make up which area. */
+export function drawingQuestion({ setUp }: Piece, picture: Drawn) {
+  const { line, sheet, gap, speck, cuts } = setUp;
+  const corners = line?.corners ?? null;
+  const seen = corners ? aspectOf(corners, picture.width, picture.height) : picture.width / picture.height;
+  return {
+    kind: line?.kind ?? "drawn",
+    corners,
+    aspect: corners && cornerAspect(seen, sheet),
+    width: drawingWidth(setUp, seen),
+    gap,
+    speck,
+    cuts,
+    hints: picture.names,
+  };
+}
 
 /** Which points make up which area. */
 export const claimsOf = (piece: Piece) =>
@@ -31,7 +56,7 @@ export const toneMapQuestion = (piece: Piece) => ({
 });
 
 /** What is shown of the layers of a piece. Areas whose group was planned for colours that were picked are judged by those. */
-export function shownQuestion(piece: Piece, rack: Rack, upTo: UpTo = ALL) {
+export function shownQuestion(piece: Piece, rack: GroupRack, upTo: UpTo = ALL) {
   return {
     sheet: sheetOf(rack),
     underlay: piece.whole.underlay,

@@ -1,12 +1,12 @@
 "use client";
-import type { Work } from "./use-compute";
+import type { Work } from "./use-job";
 
 /** Bar and Cancel of slow work; what went wrong, and a way to try again. */
 export function Progress({
   work,
   doing,
 }: {
-  readonly work: Omit<Work<unknown>, "output">;
+  readonly work: Omit<Work<unknown>, "output" | "old">;
   readonly doing: string;
 }) {
   if (work.error)

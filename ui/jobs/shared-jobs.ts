@@ -1,3 +1,5 @@
+import { memory } from "@/core/memory";
+
 /** Is told the share that is done, and what is known so far where that is told. */
 type Watcher = (share: number, soFar?: unknown) => void;
 
@@ -12,13 +14,14 @@ const MOST_KNOWN = 200;
 
 /**
  * Jobs by the question they answer: the same question asked twice at a time is one job, and is stopped when the last who asked has left;
- * answers are kept.
+ * so many answers are kept.
  */
-export function sharedJobs() {
+export function sharedJobs(most = MOST_KNOWN) {
   const running = new Map<string, Job>();
-  const known = new Map<string, unknown>();
+  const known = memory<object>(Math.max(1, most));
   return {
-    known: (id: string): unknown => known.get(id),
+    known: (id: string): unknown => (most ? known.recall(id) : undefined),
+    forget: (id: string): void => known.forget(id),
     /** Joins the job of a question, or starts it. `leave` gives it up. */
     join(
       id: string,
@@ -31,8 +34,7 @@ export function sharedJobs() {
         const watchers = new Set<Watcher>();
         const answer = start(controller.signal, (share, soFar) => watchers.forEach((w) => w(share, soFar)))
           .then((output) => {
-            if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
-            known.set(id, output);
+            if (most && output !== undefined) known.keep(id, output as object);
             return output;
           })
           .finally(() => {

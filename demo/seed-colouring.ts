@@ -1,0 +1,53 @@
+import sharp from "sharp";
+import { colouringName } from "@/compute/colouring-name";
+import { deskOfRack } from "@/compute/from-rack";
+import { drawingQuestion, lightQuestion, shownQuestion } from "@/compute/piece-questions";
+import { runOperation } from "@/compute/run";
+import type { Piece } from "@/core/piece/piece";
+import { keepColouring } from "@/store/colourings";
+import { findDrawing, pictureBytes } from "@/store/pictures";
+import type { Rack } from "@/store/rack";
+import type { Studio } from "@/store/studio";
+import { pictureOf } from "./answers";
+
+/** Long side, pixels, and quality at which the picture of a piece is kept; as pages keep it. */
+const SIDE = 1600;
+const QUALITY = 86;
+
+/** Keeps the picture of a piece as it will look, so that it is seen before anybody has drawn it. */
+export async function seedColouring(
+  studio: Studio,
+  pieceId: string,
+  piece: Piece,
+  rack: Rack,
+): Promise<void> {
+  const lineId = piece.setUp.line?.pictureId;
+  const drawing = lineId && (await findDrawing(studio, lineId));
+  if (!drawing) return;
+  const { hints: _, ...drawn } = drawingQuestion(piece, drawing);
+  const lit = { ...lightQuestion(piece), drawn: { ...drawn, coarser: 1 } };
+  const shown = shownQuestion(piece, rack);
+  const webp = await pictureOf([lit, shown, deskOfRack(rack)], async () => {
+    const { bytes } = (await pictureBytes(studio, lineId))!;
+    const { data, info } = await sharp(bytes).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+    const image = {
+      width: info.width,
+      height: info.height,
+      channels: info.channels,
+      data: data.toString("base64"),
+    };
+    const { field } = await runOperation("light", { image, ...lit });
+    const { width, height, rgba } = await runOperation("render", { ...deskOfRack(rack), field, ...shown });
+    return sharp(Buffer.from(rgba.buffer, rgba.byteOffset, rgba.byteLength), {
+      raw: { width, height, channels: 4 },
+    })
+      .removeAlpha()
+      .resize({ width: SIDE, height: SIDE, fit: "inside", withoutEnlargement: true })
+      .webp({ quality: QUALITY, effort: 4 })
+      .toBuffer();
+  });
+  const { width, height } = await sharp(webp).metadata();
+  // Which build of the app shows it is not known here: the first page that draws it keeps it anew.
+  const name = `demo ${colouringName(piece, rack)}`;
+  await keepColouring(studio, pieceId, { name, lineId, width, height }, webp);
+}

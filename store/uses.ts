@@ -1,0 +1,131 @@
+import { and, asc, eq, ne, sql } from "drizzle-orm";
+import type { Piece } from "@/core/piece/piece";
+import { tonesOf } from "@/core/piece/piece";
+import { upgradePiece } from "@/core/piece/upgrade";
+import { usesByCode, type Use } from "@/core/stock/losses";
+import type { GroupUse } from "@/core/group/library";
+import { withStore } from "./database";
+import { pieces, pieceUses } from "./schema";
+import type { Studio } from "./studio";
+
+/** Documents that are held at a time while uses are worked out. */
+const AT_ONCE = 8;
+
+/**
+ * Sees to it that what lists and the rack say of pieces speaks of their present revisions: documents that were saved since are read once, by
+ * the same code that says it everywhere. Whatever way a piece came in (saved, copied, restored), it is found here.
+ */
+export async function listUses(studio: Studio): Promise<void> {
+  for (;;) {
+    const stale = await withStore((db) =>
+      db
+        .select({ id: pieces.id, revision: pieces.revision, document: pieces.document })
+        .from(pieces)
+        .where(and(eq(pieces.studioId, studio.id), ne(pieces.listed, pieces.revision)))
+        .limit(AT_ONCE),
+    );
+    if (!stale.length) return;
+    for (const { id, revision, document } of stale)
+      await listPiece(studio, id, revision, upgradePiece(document) as Piece);
+  }
+}
+
+const listPiece = (studio: Studio, id: string, revision: number, document: Piece): Promise<void> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      const [own] = await tx
+        .update(pieces)
+        .set({
+          listed: revision,
+          areas: document.areas.length,
+          planned: document.areas.filter((a) => tonesOf(a).length).length,
+        })
+        .where(and(eq(pieces.studioId, studio.id), eq(pieces.id, id)))
+        .returning({ id: pieces.id });
+      if (!own) return;
+      await tx.delete(pieceUses).where(eq(pieceUses.pieceId, id));
+      const rows = [...usesByCode([{ id, document }])].flatMap(([code, uses]) =>
+        uses.map(({ area, areaId, medium, coats }) => ({
+          studioId: studio.id,
+          pieceId: id,
+          code,
+          area,
+          areaId,
+          medium,
+          coats,
+        })),
+      );
+      for (let at = 0; at < rows.length; at += 1000)
+        await tx.insert(pieceUses).values(rows.slice(at, at + 1000));
+    }),
+  );
+
+/** Uses of one code that are told. */
+const MOST_USES = 400;
+
+/** Layers of all pieces that use a code, by the names of the pieces. */
+export async function usesOfCode(studio: Studio, code: string): Promise<Use[]> {
+  await listUses(studio);
+  const rows = await withStore((db) =>
+    db
+      .select({
+        piece: pieces.name,
+        pieceId: pieceUses.pieceId,
+        area: pieceUses.area,
+        areaId: pieceUses.areaId,
+        medium: pieceUses.medium,
+        coats: pieceUses.coats,
+      })
+      .from(pieceUses)
+      .innerJoin(pieces, eq(pieces.id, pieceUses.pieceId))
+      .where(and(eq(pieceUses.studioId, studio.id), eq(pieceUses.code, code)))
+      .orderBy(asc(pieces.name))
+      .limit(MOST_USES),
+  );
+  return rows.map((r) => ({ ...r, piece: r.piece ?? "", medium: r.medium as Use["medium"] }));
+}
+
+/** Share of a group's inks from which an area is said to use it, and the areas that are told of each. */
+const USES = 0.6;
+const MOST_TOLD = 12;
+
+/** Areas whose kept layers share most inks with each of some groups, by the group's id. */
+export async function usesOfGroups(
+  studio: Studio,
+  groups: readonly { readonly id: string; readonly tones: readonly { readonly code: string }[] }[],
+): Promise<Record<string, GroupUse[]>> {
+  const out: Record<string, GroupUse[]> = Object.fromEntries(groups.map((g) => [g.id, []]));
+  if (!groups.length) return out;
+  await listUses(studio);
+  const asked = JSON.stringify(
+    groups.map(({ id, tones }) => ({ id, codes: tones.map((t) => t.code), n: tones.length })),
+  );
+  const found = await withStore((db) =>
+    db.execute<{
+      id: string;
+      pieceid: string;
+      areaid: string;
+      area: string;
+      piece: string;
+      share: number;
+    }>(sql`
+      with asked as (
+        select g.id, c.code, g.n
+        from jsonb_to_recordset(${asked}::jsonb) as g(id text, codes jsonb, n int),
+          lateral jsonb_array_elements_text(g.codes) as c(code)
+      ), shared as (
+        select a.id, u.piece_id, u.area_id, min(u.area) as area, count(distinct a.code)::float / min(a.n) as share
+        from asked a join ${pieceUses} u on u.studio_id = ${studio.id} and u.code = a.code and u.area_id <> ''
+        group by a.id, u.piece_id, u.area_id
+      ), told as (
+        select s.*, p.name as piece, row_number() over (partition by s.id order by s.share desc, p.changed_at desc) as place
+        from shared s join ${pieces} p on p.id = s.piece_id
+        where s.share >= ${USES}
+      )
+      select id, piece_id as pieceid, area_id as areaid, area, piece, share from told
+      where place <= ${MOST_TOLD} order by id, place`),
+  );
+  for (const r of found.rows)
+    out[r.id]!.push({ piece: r.piece, pieceId: r.pieceid, area: r.area, areaId: r.areaid, share: r.share });
+  return out;
+}
