@@ -1,18 +1,19 @@
 import type { SheetInput } from "@/border/sheet";
-import { courseOf, type Course } from "@/core/course/course";
+import { courseOf } from "@/core/course/course";
 import { inkPasses } from "@/core/course/laid-passes";
 import { plannedLayers } from "@/core/course/planned-layers";
 import { rampOf } from "@/core/course/ramp";
+import type { LaidArea } from "@/core/course/laid-area";
 import { fadeOf } from "@/core/ink/fade";
 import { reachOn } from "@/core/ink/reach";
-import type { Pass } from "@/core/media/medium";
+import { covers } from "@/core/ink/span";
+import { bringsOf, type Pass } from "@/core/media/medium";
 import { closeness, deltaE00, type Closeness } from "@/core/colour/delta-e00";
 import { displayLab } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
 import type { Advice } from "@/core/group/advice";
 import type { AssessedGroup } from "@/core/group/assess";
 import { differenceOf, spanOf } from "@/core/group/difference";
-import { laidAt } from "@/core/group/lay";
 import type { School } from "@/core/group/school";
 import type { Verdict } from "@/core/group/step";
 import type { Role } from "@/core/group/tone";
@@ -20,6 +21,7 @@ import { isMeasured, knowledgeOf, seenLab, type Knowledge, type Stack } from "@/
 import { adviceInWords } from "@/words/advice";
 import { differenceInWords } from "@/words/difference";
 import type { OpenDesk } from "./desk";
+import type { ShownArea } from "./laid-areas";
 import { seen, type SeenColour } from "./seen";
 
 export interface ToneOutput extends SeenColour {
@@ -135,31 +137,46 @@ interface Shown {
   readonly sheet: SheetInput;
   /** The group that it is compared with. */
   readonly first?: AssessedGroup | undefined;
-  /** The colours along the area where more lies there than the group. */
-  readonly ramp?: readonly Lab[] | undefined;
+  /** The area with all that lies on it, where that is more than the group: what is seen at a place is seen of all of it. */
+  readonly whole?: Pick<ShownArea, "passes" | "laid"> | undefined;
 }
 
-/** The area as it lies when nothing but the group does. */
-function rampAlone(open: OpenDesk, course: Course, sheet: SheetInput): readonly Lab[] {
-  return rampOf(fadeOf(open.desk, inkPasses(course.passes, open.find), reachOn(open.desk, sheet)));
-}
+/** Coats that lie at a place, first pass first. */
+const stackAt = (passes: readonly Pass[], t: number) =>
+  passes.filter((p) => bringsOf(p) === "ink" && covers(p, t)).map(({ code, coats }) => ({ code, coats }));
 
 /** Everything that is shown of a group. */
 export function groupOutput(
   open: OpenDesk,
   group: AssessedGroup,
-  { sheet, first, ramp }: Shown,
+  { sheet, first, whole }: Shown,
 ): GroupOutput {
   const { desk } = open;
-  const { inks, laying, passes, places, goal } = group;
+  const { inks, laying, places, goal } = group;
   const code = (ink: number) => desk.inks[ink]!.code;
   const course = courseOf(plannedLayers(group, code), {
     school: laying.school,
     capacity: laying.capacity,
   });
-  const inOrder = laying.hand?.map((t) => group.tones[t]!) ?? group.tones;
   const wanted = (n: number): Lab =>
     n === 0 ? goal.light : n === places.length - 1 ? goal.shadow : goal.places[n - 1]!;
+  const passes = whole?.passes ?? course.passes;
+  const along: Pick<LaidArea, "at"> =
+    whole?.laid ?? fadeOf(desk, inkPasses(passes, open.find), reachOn(desk, sheet));
+  const seenAt = places.map((p, n): PlaceOutput => {
+    const colour = wanted(n);
+    const lab = whole ? along.at(p.t, 0) : p.lab;
+    return {
+      name: n === 0 ? "light" : n === places.length - 1 ? "shadow" : "tone",
+      t: p.t,
+      stack: stackAt(passes, p.t),
+      ...seen(lab),
+      goal: colour,
+      deltaE00: deltaE00(lab, colour),
+    };
+  });
+  const localColour = seenAt[goal.localAt + 1]!.deltaE00;
+  const inOrder = laying.hand?.map((t) => group.tones[t]!) ?? group.tones;
   const shade = (kind: "underlay" | "overlay", list: readonly number[], coats: readonly number[]) =>
     list.map((ink, i) => ({ kind, code: code(ink), coats: coats[i]! }));
   return {
@@ -179,8 +196,8 @@ export function groupOutput(
       blend: s.mixtures.map((m) => seen(m).hex),
     })),
     local: laying.local,
-    localColourDeltaE00: group.localColourDeltaE00,
-    localCloseness: closeness(group.localColourDeltaE00),
+    localColourDeltaE00: localColour,
+    localCloseness: closeness(localColour),
     score: group.score,
     contrast: spanOf(group),
     advice: group.advice.map((a) => ({ ...a, message: adviceInWords(a) })),
@@ -192,18 +209,8 @@ export function groupOutput(
     ),
     shade: [...shade("underlay", inks.under, laying.under), ...shade("overlay", inks.over, laying.over)],
     passes: course.passes.map(passOutput),
-    places: places.map((p, n): PlaceOutput => {
-      const colour = wanted(n);
-      return {
-        name: n === 0 ? "light" : n === places.length - 1 ? "shadow" : "tone",
-        t: p.t,
-        stack: laidAt(passes, inks, p.t).map((c) => ({ code: code(c.ink), coats: c.coats })),
-        ...seen(p.lab),
-        goal: colour,
-        deltaE00: deltaE00(p.lab, colour),
-      };
-    }),
-    strip: (ramp ?? rampAlone(open, course, sheet)).map((lab) => displayLab(lab).hex),
+    places: seenAt,
+    strip: rampOf(along).map((lab) => displayLab(lab).hex),
     mostCoats: group.mostCoats,
     capacity: laying.capacity,
   };

@@ -75,7 +75,8 @@ const wantedOf = ({ goal, weighed: { places } }: WeighedChoice): Wanted[] =>
     lab: n === 0 ? goal.light : n === places.length - 1 ? goal.shadow : goal.places[n - 1]!,
   }));
 
-const NO_PENCILS: PencilDesk = { pencils: [], fit: undefined as never, surface: undefined as never };
+/** Where nothing is drawn. */
+export const NO_PENCILS: PencilDesk = { pencils: [], fit: undefined as never, surface: undefined as never };
 
 /** The fitted pencils of the desk where something is drawn on one of these areas; fitting takes seconds, so nobody else waits for it. */
 export function* pencilsFor(
@@ -100,7 +101,7 @@ export function shownArea(
 ): ShownArea {
   const memories = kept.get(open) ?? memory<ShownArea>(MOST_SHOWN);
   kept.set(open, memories);
-  const key = hashOf([asked, sheet, finishers]);
+  const key = hashOf([asked, sheet, finishers, pencils.pencils.length]);
   return memories.recall(key) ?? memories.keep(key, showArea(open, asked, sheet, finishers, pencils));
 }
 

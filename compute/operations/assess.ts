@@ -4,7 +4,6 @@ import { MOST_LAYERS, PIECE_LAYERS } from "@/border/piece";
 import { ChosenToneInput, TONE } from "@/border/tone";
 import { assessGroup } from "@/core/group/assess";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
-import { rampOf } from "@/core/course/ramp";
 import type { Coated } from "@/core/group/chosen";
 import type { Layer } from "@/core/media/layer";
 import { inOrder } from "@/core/media/registry";
@@ -56,8 +55,8 @@ function* judge(open: OpenDesk, wish: AssessQuestion, path = ""): Work<GroupOutp
     over: of(wish.over, "over"),
   };
   const group = assessGroup(desk, chosen, askedOf(open, wish, tones.length));
-  const ramp = wish.layers && rampOf((yield* wholeArea(open, wish, wish.layers)).laid);
-  return groupOutput(open, group, { sheet: wish.sheet, ramp });
+  const whole = wish.layers && (yield* wholeArea(open, wish, wish.layers));
+  return groupOutput(open, group, { sheet: wish.sheet, whole });
 }
 
 /** An area with all that lies on it. */

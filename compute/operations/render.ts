@@ -27,7 +27,7 @@ import { part, type Work } from "@/core/progress";
 import type { OpenDesk } from "../desk";
 import { AreaId, lineOfPlane, type AreaIdInput, type Field } from "../grounds";
 import { GroupWish, schoolOf } from "../group-wish";
-import { pencilsFor, shownArea, type ShownArea } from "../laid-areas";
+import { NO_PENCILS, pencilsFor, shownArea, type ShownArea } from "../laid-areas";
 import { deskOperation } from "../operation";
 import { FieldQuestion, fieldFor, toneMapFor } from "./tone-map";
 
@@ -53,6 +53,8 @@ export class ShownQuestion extends FieldQuestion {
   /** Colours of what is opaque; white where nothing is said. */
   @Optional() @List(() => FinisherInput, 0, 300, '{"code","color"}') finishers: FinisherInput[] = [];
   @List(() => ShownAreaInput, 0, MOST_AREAS, '{"id","layers","wish","tones"}') areas!: ShownAreaInput[];
+  /** Without pencil it is there at once: fitting the pencils of a rack takes seconds, the first time. */
+  @Optional() @Flag() pencil = true;
 }
 
 export class RenderQuestion extends ShownQuestion {
@@ -96,7 +98,7 @@ export function* shownIn(
   open: OpenDesk,
 ): Work<(ShownInField | undefined)[]> {
   const { areas, sheet, underlay, finishers } = question;
-  const pencils = yield* part(pencilsFor(open, areas), 0, 0.6);
+  const pencils = question.pencil ? yield* part(pencilsFor(open, areas), 0, 0.6) : NO_PENCILS;
   const said = new Map(areas.map((a) => [String(a.id), a]));
   const out: (ShownInField | undefined)[] = [];
   for (const [n, id] of field.named.ids.entries()) {

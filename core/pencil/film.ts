@@ -17,12 +17,6 @@ export interface PencilFilm {
   readonly absorb: Spectrum;
 }
 
-/** Reflectance over perfect black and transmittance of a layer, 36 bands each. */
-export interface FilmLayer {
-  readonly over: Spectrum;
-  readonly through: Spectrum;
-}
-
 /** Least scattering and absorption that a film is given, so that it stays a film. */
 const LEAST = 1e-4;
 
@@ -73,25 +67,48 @@ export function pencilFilm(
   return { code, scatter, absorb };
 }
 
-/** A layer of a film, `thickness` times its drawdown. Source: the hyperbolic solution, Kubelka 1948, eqs. 12 and 24. */
-export function layerOf({ scatter, absorb }: PencilFilm, thickness: number): FilmLayer {
-  const over = new Float64Array(BANDS);
-  const through = new Float64Array(BANDS);
+/** What the hyperbolic solution takes of a film in each band, whatever its thickness: a = 1 + K/S, b = √(a² − 1), and b·S·X. */
+interface Hyperbolic {
+  readonly a: Spectrum;
+  readonly b: Spectrum;
+  readonly bs: Spectrum;
+}
+const hyperbolics = new WeakMap<PencilFilm, Hyperbolic>();
+
+function hyperbolic(film: PencilFilm): Hyperbolic {
+  const known = hyperbolics.get(film);
+  if (known) return known;
+  const a = film.scatter.map((s, i) => 1 + film.absorb[i]! / s);
+  const b = a.map((v) => Math.sqrt(v * v - 1));
+  const made = { a, b, bs: b.map((v, i) => v * film.scatter[i]!) };
+  hyperbolics.set(film, made);
+  return made;
+}
+
+/**
+ * Reflectance of a surface beneath a layer of a film, `thickness` times its drawdown. It is the innermost loop of every pencil plan: each band
+ * costs one exponential. Source: the hyperbolic solution, Kubelka 1948, eqs. 12, 24 and 29.
+ */
+export function overlaid(film: PencilFilm, thickness: number, under: Spectrum): Spectrum {
+  const { a, b, bs } = hyperbolic(film);
+  const out = new Float64Array(BANDS);
   for (let i = 0; i < BANDS; i++) {
-    const s = scatter[i]! * thickness;
-    const a = 1 + absorb[i]! / scatter[i]!;
-    const b = Math.sqrt(a * a - 1);
-    if (b < 1e-6) {
-      over[i] = s / (1 + s);
-      through[i] = 1 / (1 + s);
-      continue;
+    const bi = b[i]!;
+    let over: number;
+    let through: number;
+    if (bi < 1e-6) {
+      const s = film.scatter[i]! * thickness;
+      over = s / (1 + s);
+      through = 1 / (1 + s);
+    } else {
+      // sinh and cosh from one exponential, both divided by eˣ/2.
+      const x = Math.exp(-bs[i]! * thickness);
+      const fade = x * x;
+      const below = a[i]! * (1 - fade) + bi * (1 + fade);
+      over = (1 - fade) / below;
+      through = (2 * bi * x) / below;
     }
-    // sinh and cosh from one exponential, both divided by eˣ/2.
-    const fade = Math.exp(-2 * b * s);
-    const [sinh, cosh] = [1 - fade, 1 + fade];
-    const below = a * sinh + b * cosh;
-    over[i] = sinh / below;
-    through[i] = (2 * b * Math.exp(-b * s)) / below;
+    out[i] = over + (through * through * under[i]!) / (1 - over * under[i]!);
   }
-  return { over, through };
+  return out;
 }

@@ -41,12 +41,17 @@ const MOST_ROUNDS = 60;
 export function fitTooth(strips: readonly TrialStrip[], start: ToothFit): FittedTooth {
   const sound = strips.filter((s) => s.lab.every(Number.isFinite));
   if (!sound.length) return { ...start, residual: 0, strips: 0 };
-  const errors = (fit: ToothFit) => sound.map((s) => deltaE00(drawnLab(s.under, s.layers, fit), s.lab));
-  const cost = (fit: ToothFit) => errors(fit).reduce((a, b) => a + (b < CAP ? b : CAP), 0);
+  const error = (s: TrialStrip, fit: ToothFit) => deltaE00(drawnLab(s.under, s.layers, fit), s.lab);
+  /** Summed over the strips as long as it is less than `most`. */
+  const cost = (fit: ToothFit, most = Infinity) => {
+    let sum = 0;
+    for (const s of sound) if ((sum += Math.min(CAP, error(s, fit))) >= most) return Infinity;
+    return sum;
+  };
   let best = start;
   let least = cost(best);
   const consider = (fit: ToothFit): boolean => {
-    const c = cost(fit);
+    const c = cost(fit, least);
     if (!(c < least)) return false;
     [best, least] = [fit, c];
     return true;
@@ -63,5 +68,5 @@ export function fitTooth(strips: readonly TrialStrip[], start: ToothFit): Fitted
           better = consider({ ...best, [key]: Math.min(highest, Math.max(lowest, best[key] * f)) }) || better;
         }
     }
-  return { ...best, residual: median(errors(best)), strips: sound.length };
+  return { ...best, residual: median(sound.map((s) => error(s, best))), strips: sound.length };
 }

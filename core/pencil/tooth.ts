@@ -1,7 +1,7 @@
 import type { Lab } from "@/core/colour/lab";
 import { labOf } from "@/core/colour/lab-of";
 import { BANDS, type Illuminant, type Spectrum } from "@/core/colour/observer";
-import { layerOf, type PencilFilm } from "./film";
+import { overlaid, type PencilFilm } from "./film";
 
 /** How hard a pencil is pressed. */
 export const PRESSURES = ["light", "medium", "firm"] as const;
@@ -91,13 +91,7 @@ export function draw(
   );
   return {
     wax: after,
-    reflectance: reflectance.map((under, j) => {
-      const { over, through } = layerOf(film, after[j]! - wax[j]!);
-      const out = new Float64Array(BANDS);
-      for (let i = 0; i < BANDS; i++)
-        out[i] = over[i]! + (through[i]! * through[i]! * under[i]!) / (1 - over[i]! * under[i]!);
-      return out;
-    }),
+    reflectance: reflectance.map((under, j) => overlaid(film, after[j]! - wax[j]!, under)),
   };
 }
 

@@ -153,15 +153,13 @@ function Picture({ own }: { readonly own: Check }) {
       </div>
       <div ref={frame} className="relative min-h-60 flex-1 overflow-auto">
         {error && <Progress work={{ ...NO_WORK, error, again: light.again }} doing="Drawing the colouring" />}
-        {!shown && !error && kept && fit > 0 && (
-          <div className="mx-auto" style={on}>
-            <StillPicture
-              kept={kept}
-              label="The colouring as it was last drawn"
-              className="h-full w-full"
-              sizes="(min-width: 900px) 60vw, 100vw"
-            />
-          </div>
+        {!shown && !error && kept && (
+          <StillPicture
+            kept={kept}
+            label="The colouring as it was last drawn"
+            className="absolute inset-0 h-full w-full object-contain object-top"
+            sizes="(min-width: 900px) 60vw, 100vw"
+          />
         )}
         {!shown && !error && !kept && (
           <div className="p-4">

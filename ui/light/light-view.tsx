@@ -7,6 +7,7 @@ import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/jobs/progress";
 import { PixelCanvas } from "@/ui/kit/pixel-canvas";
 import { Tabs, type TabItem } from "@/ui/kit/tabs";
+import { StillPicture, useKeptPicture } from "@/ui/piece/kept-picture";
 import { usePieceHandles } from "@/ui/piece/piece-context";
 import { LightFilter } from "@/ui/piece/light-filter";
 import { PieceHeader } from "@/ui/piece/piece-header";
@@ -121,6 +122,18 @@ function Stage({ own }: { readonly own: LightStage }) {
     },
     [output, view, map, own.areas, tool],
   );
+  const kept = useKeptPicture();
+  if (!output && kept && !state.error)
+    return (
+      <div className="relative min-h-60">
+        <StillPicture
+          kept={kept}
+          label="The colouring as it was last drawn"
+          className="absolute inset-0 h-full w-full object-contain object-top"
+          sizes="(min-width: 900px) 55vw, 100vw"
+        />
+      </div>
+    );
   if (!output)
     return (
       <div className="flex min-h-60 flex-col justify-center border border-dashed border-strong p-4 min-[600px]:p-8">

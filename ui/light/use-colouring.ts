@@ -197,7 +197,14 @@ export function useColouring(
         const output = await ask(
           "render",
           rack,
-          { field: lit!.output.field, lined, ...question, ...(only && { only }) },
+          {
+            field: lit!.output.field,
+            lined,
+            ...question,
+            ...(only && { only }),
+            // A quick look waits for nothing.
+            ...(lit!.quick && { pencil: false }),
+          },
           watch,
         );
         const { width, height, rgba, areas } = output;

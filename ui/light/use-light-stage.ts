@@ -11,6 +11,7 @@ import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
 import { useCompute } from "@/ui/jobs/use-job";
 import { useJudged } from "@/ui/piece/group/use-groups";
+import { useKeepPicture } from "@/ui/piece/kept-picture";
 import { usePiece, useRun } from "@/ui/piece/piece-context";
 import { useRack } from "@/ui/piece/use-rack";
 import type { Share } from "@/ui/set-up/drawing-pane";
@@ -55,6 +56,10 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
   const colouring = useColouring(piece, rack, view === "colouring" ? light.lit : undefined, {
     onLost: light.again,
   });
+  useKeepPicture(
+    rack,
+    view === "colouring" && light.exact && !colouring.busy ? colouring.coloured : undefined,
+  );
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [tool, setTool] = useState<Tool>("pick");
   const [draft, setDraft] = useState<readonly Share[]>([]);

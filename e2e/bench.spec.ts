@@ -1,0 +1,143 @@
+import { expect, test } from "./test";
+import sharp from "sharp";
+import { newPiece as blank } from "@/core/piece/piece";
+import { open } from "./studio";
+
+/** Pieces that this test brings, so many that they have pages. */
+const MANY = 30;
+
+test("a long bench is found, sorted and leafed through", async ({ page, request }) => {
+  for (let n = 1; n <= MANY; n++) {
+    const made = await request.post("/api/pieces", {
+      data: blank(`Reef ${String(n).padStart(2, "0")}`, null),
+    });
+    expect(made.status()).toBe(201);
+  }
+  await open(page, "/?find=reef&sort=name");
+  const names = page.locator("article h2");
+  await expect(names).toHaveCount(12);
+  await expect(names.first()).toHaveText("Open Reef 01");
+  await expect(page.getByRole("status").filter({ hasText: `${MANY} pieces` })).toBeVisible();
+  await page.getByRole("link", { name: "After" }).click();
+  await expect(page.getByText("Page 2 of 3")).toBeVisible();
+  await expect(names.first()).toHaveText("Open Reef 13");
+  await page.getByRole("searchbox").fill("reef 2");
+  await expect(names).toHaveCount(11);
+  await expect(page).toHaveURL(/find=reef\+2/);
+  await page.getByRole("searchbox").fill("reef %");
+  await expect(page.getByText("is like this")).toBeVisible();
+  // What the address cannot mean leads to the whole bench.
+  for (const odd of ["/?page=0", "/?page=1e9", "/?sort=price", `/?find=${"x".repeat(200)}`, "/?show=%00"]) {
+    await page.goto(odd);
+    expect(new URL(page.url()).search).toBe("");
+  }
+});
+
+test("a piece is renamed, duplicated, done, put away, and removed with a way back", async ({
+  page,
+  request,
+}) => {
+  const { id } = (await (await request.post("/api/pieces", { data: blank("Skiff", null) })).json()) as {
+    id: string;
+  };
+  await open(page, "/?find=skiff");
+  const card = page.getByRole("article", { name: "Skiff", exact: true });
+  const act = async (name: string, what: string) => {
+    await page.getByRole("button", { name: `What to do with ${name}`, exact: true }).click();
+    await page.getByRole("menuitem", { name: what }).click();
+  };
+  await act("Skiff", "Rename");
+  await page.getByLabel("Name", { exact: true }).fill("Skiff at low tide");
+  await page.getByRole("button", { name: "Rename it" }).click();
+  await expect(page.getByRole("article", { name: "Skiff at low tide" })).toBeVisible();
+  await expect(card).toHaveCount(0);
+  await act("Skiff at low tide", "Duplicate");
+  await expect(page.getByRole("article", { name: "Skiff at low tide, copy" })).toBeVisible();
+  await act("Skiff at low tide, copy", "Mark as done");
+  await expect(page.getByRole("article", { name: "Skiff at low tide, copy" })).toContainText("done");
+  await act("Skiff at low tide, copy", "Archive");
+  await expect(page.getByRole("article")).toHaveCount(1);
+  await page.getByRole("button", { name: "Archived" }).click();
+  await expect(page.getByRole("article", { name: "Skiff at low tide, copy" })).toBeVisible();
+  await page.getByRole("button", { name: "All", exact: true }).click();
+  await act("Skiff at low tide", "Remove");
+  await page
+    .getByRole("button", { name: /Take back|Undo/ })
+    .first()
+    .click();
+  expect((await request.get(`/api/pieces/${id}`)).status()).toBe(200);
+  expect(
+    ((await (await request.get(`/api/pieces/${id}`)).json()) as { document: { name: string } }).document.name,
+  ).toBe("Skiff at low tide");
+});
+
+test("the picture of a piece comes in as a picture and as nothing else", async ({ request }) => {
+  const { id } = (await (await request.post("/api/pieces", { data: blank("Still", null) })).json()) as {
+    id: string;
+  };
+  const png = await sharp({ create: { width: 40, height: 30, channels: 3, background: "#c98a6c" } })
+    .png()
+    .toBuffer();
+  const file = { name: "a.png", mimeType: "image/png", buffer: png };
+  const { id: line } = (await (
+    await request.post("/api/pictures", { multipart: { picture: file } })
+  ).json()) as {
+    id: string;
+  };
+  const put = (parts: Record<string, string | typeof file>) =>
+    request.put(`/api/pieces/${id}/colouring`, { multipart: parts });
+  const refused = async (parts: Record<string, string | typeof file>, field: string) => {
+    const answer = await put(parts);
+    expect(answer.status()).toBe(422);
+    expect(((await answer.json()) as { problems: { path: string }[] }).problems[0]!.path).toBe(field);
+  };
+  expect((await request.get(`/api/pieces/${id}/colouring`)).status()).toBe(404);
+  await refused({ name: "../etc", line, picture: file }, "name");
+  await refused({ name: "a-b-c", line: "no id", picture: file }, "line");
+  await refused({ name: "a-b-c", line: "0b0e7d3c-8a53-4f19-9c56-1f5b7d1c2a10", picture: file }, "line");
+  await refused({ name: "a-b-c", line }, "picture");
+  await refused(
+    { name: "a-b-c", line, picture: { ...file, buffer: Buffer.from("<svg onload='x'/>") } },
+    "picture",
+  );
+  expect((await put({ name: "a-b-c", line, picture: file })).status()).toBe(204);
+  const back = await request.get(`/api/pieces/${id}/colouring?width=160&v=x`);
+  expect(back.headers()["content-type"]).toBe("image/webp");
+  expect((await sharp(await back.body()).metadata()).width).toBe(40);
+  // A smaller one of the same takes the place of none.
+  const small = await sharp(png).resize(10).png().toBuffer();
+  expect((await put({ name: "a-b-c", line, picture: { ...file, buffer: small } })).status()).toBe(204);
+  expect(
+    (await sharp(await (await request.get(`/api/pieces/${id}/colouring`)).body()).metadata()).width,
+  ).toBe(40);
+  const elsewhere = await request.put("/api/pieces/0b0e7d3c-8a53-4f19-9c56-1f5b7d1c2a10/colouring", {
+    multipart: { name: "a-b-c", line, picture: file },
+  });
+  expect(elsewhere.status()).toBe(404);
+});
+
+test("the picture that was drawn last is there with the page, on every stage and for who has the link", async ({
+  browser,
+  page,
+  request,
+}) => {
+  await open(page, "/");
+  const ferry = page.getByRole("article", { name: "Tin Ferry" });
+  const picture = ferry.locator("img");
+  await expect(picture).toHaveAttribute("src", /\/colouring\?v=/);
+  const path = (await ferry.getByRole("link").getAttribute("href"))!.replace(/\/colour$/, "");
+  // Without scripts nobody draws anything.
+  const still = await browser.newContext({ javaScriptEnabled: false });
+  const reader = await still.newPage();
+  for (const stage of ["check", "steps"]) {
+    await reader.goto(`${path}/${stage}`);
+    const shown = reader.locator('img[src*="/colouring"]').first();
+    await expect(shown).toBeVisible();
+    await expect.poll(() => shown.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(100);
+  }
+  const { code } = (await (await request.post(`/api${path}/shares`)).json()) as { code: string };
+  await reader.goto(`/shared/${code}`);
+  const seen = reader.locator('img[src*="/colouring"]').first();
+  await expect.poll(() => seen.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(100);
+  await still.close();
+});
