@@ -59,5 +59,5 @@ export function readGroups(value: unknown): GroupInput[] {
       );
     first.set(name, i);
   }
-  return plain<GroupInput[]>(groups);
+  return plain(groups) as GroupInput[];
 }

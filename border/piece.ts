@@ -1,3 +1,4 @@
+import type { Lab } from "@/core/colour/lab";
 import { MATERIALS, type Material } from "@/core/group/material";
 import { SCHOOLS, type School } from "@/core/group/school";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
@@ -31,7 +32,7 @@ import {
 } from "./fields";
 import { AREA_TONES, AreaTonesInput, FormInput, LightInput } from "./light";
 import { BadInput, within, type Problem } from "./problem";
-import { plain, readAs } from "./read-as";
+import { plain, readAs, type Expect, type Tied } from "./read-as";
 import { AreaPlaceInput, JOINT_KINDS, ReferenceInput, SetUpInput } from "./set-up";
 import { ChosenToneInput, DriftInput, ToneInput } from "./tone";
 
@@ -43,7 +44,7 @@ class SpotInput {
 }
 
 class PickedInput {
-  @Numbers(3, -200, 200) lab!: number[];
+  @Numbers(3, -200, 200) lab!: Lab;
   @Within(0, 200, "ΔE00") spread!: number;
   @Optional()
   @One(() => SpotInput, 'expected {"x","y","width","height"} as shares of the picture')
@@ -173,6 +174,9 @@ class PieceInput {
   @One(() => WholeInput, "expected the wishes of the whole") whole!: WholeInput;
 }
 
+// A field that only one of the two has does not compile.
+type _PieceIsTied = Expect<Tied<PieceInput, Piece>>;
+
 /** What one field alone cannot say. */
 function* amissIn(piece: Piece): Generator<Problem> {
   if (piece.pictureId && !piece.references.some((r) => r.pictureId === piece.pictureId))
@@ -197,7 +201,7 @@ function* amissIn(piece: Piece): Generator<Problem> {
  * @throws BadInput with every field that is wrong
  */
 export function readPiece(value: unknown): Piece {
-  const read = plain<Piece>(readAs(PieceInput, upgradePiece(value)));
+  const read: Piece = plain(readAs(PieceInput, upgradePiece(value)));
   const amiss = [...amissIn(read)];
   if (amiss.length) throw new BadInput(amiss);
   return { ...read, areas: read.areas.map((a) => ({ ...a, layers: inOrder(a.layers) })) };

@@ -105,11 +105,28 @@ function kindOf({ by, of }: NonNullable<Field["kinds"]>, value: unknown): Docume
  * @throws BadInput when there are none
  */
 export function changeOf<T extends object>(input: T): Partial<T> {
-  const change = plain<Partial<T>>(input);
+  const change = plain(input) as Partial<T>;
   if (!Object.keys(change).length)
     throw new BadInput([{ path: "", expected: "expected something to change" }]);
   return change;
 }
 
+/** What a document is once its class is gone: the same fields, which nobody changes any more. */
+export type Plain<T> = T extends string | number | boolean | null | undefined
+  ? T
+  : T extends readonly (infer E)[]
+    ? number extends T["length"]
+      ? readonly Plain<E>[]
+      : { readonly [K in keyof T]: Plain<T[K]> }
+    : { readonly [K in keyof T]: Plain<T[K]> };
+
+/** Holds only where a class of the border and the type of the core say the same, field by field, both ways. */
+export type Tied<Class, Type> = [Plain<Class>] extends [Type]
+  ? [Type] extends [Plain<Class>]
+    ? true
+    : { readonly theTypeSaysOtherwise: Type }
+  : { readonly theClassSaysOtherwise: Plain<Class> };
+export type Expect<Holds extends true> = Holds;
+
 /** A document without its class: what is stored, or compared. */
-export const plain = <T>(value: unknown): T => JSON.parse(JSON.stringify(value)) as T;
+export const plain = <T>(value: T): Plain<T> => JSON.parse(JSON.stringify(value)) as Plain<T>;

@@ -22,6 +22,7 @@ import {
   Stack,
   Whole,
   Within,
+  Yes,
 } from "./fields";
 
 /** Where a reading came from. */
@@ -94,7 +95,7 @@ class CellReadingInput {
   @Whole(0, MOST_LINES) line!: number;
   @Whole(0, 4) place!: number;
   @Stack(1) stack!: string[];
-  @Optional() @Flag() lift?: boolean;
+  @Optional() @Yes() lift?: true;
   @Optional() @One(() => MeetsInput, MEETS) meets?: MeetsInput;
   @Optional() @One(() => ProfileInput, 'expected {"step","labs"}') profile?: ProfileInput;
   @Numbers(3, -200, 200) lab!: [number, number, number];
@@ -116,7 +117,7 @@ class ReadPageInput {
   @Whole(1, FURTHEST, "pixels") height!: number;
   @List(() => CellReadingInput, 0, MOST_CELLS) cells!: CellReadingInput[];
   @Whole(0, 20_000) references!: number;
-  @Nullable() @Within(0, 200, "ΔE00") expectedError?: number;
+  @Nullable() @Within(0, 200, "ΔE00") expectedError?: number | null;
   @Corners() marks!: [number, number][];
   @Within(0, 1000) pixelsPerMm!: number;
   @Within(0, 1000) lightResidual!: number;

@@ -33,7 +33,7 @@ const MOST_JSON = 16 * 1024 * 1024;
 /** A document of the zip. @throws BadInput naming the file and the field */
 async function readFile<T extends object>(zip: Zip, name: string, type: Document<T>): Promise<T> {
   try {
-    return plain<T>(readAs(type, await zip.json(name, MOST_JSON)));
+    return plain(readAs(type, await zip.json(name, MOST_JSON))) as T;
   } catch (e) {
     throw e instanceof BadInput && !e.problems.some((p) => p.path === name) ? within(e, name) : e;
   }

@@ -59,7 +59,7 @@ export interface ReadPage {
   /** Known colours the device was fitted to; 0 when only white was set. */
   readonly references: number;
   /** Median ΔE00 to be expected of colours that are not among them; undefined when only white was set. */
-  readonly expectedError: number | undefined;
+  readonly expectedError?: number | null | undefined;
   /** Corner marks in pixels of the picture, in the order of the page. */
   readonly marks: readonly (readonly [number, number])[];
   /** Pixels of the picture a millimetre where the page is furthest. */

@@ -36,6 +36,21 @@ const rgbAt = (rgba: Uint8ClampedArray, x: number, y: number) => [
   ...rgba.slice(4 * (y * SIDE + x), 4 * (y * SIDE + x) + 3),
 ];
 
+describe("where areas touch", () => {
+  it("is found along upright borders and level ones, by their length", () => {
+    const quarters = groundWhere(80, 60, 3, (x, y) => (y < 30 ? 0 : x < 40 ? 1 : 2), 0.1);
+    const rgba = new Uint8ClampedArray(80 * 60 * 4).fill(255);
+    quarters.own.forEach((a, p) => rgba.set([200 - 60 * a, 120, 90], 4 * p));
+    const met = new Map(meetingsOf(quarters, rgba, 8).map((m) => [m.areas.join(), m]));
+    expect([...met.keys()].sort()).toEqual(["0,1", "0,2", "1,2"]);
+    // Level: 40 pixels of a tenth of a mm; upright: 30; but for what lies at the picture's rim.
+    expect(met.get("0,1")!.mm).toBeGreaterThan(2.8);
+    expect(met.get("0,2")!.mm).toBeGreaterThan(2.8);
+    expect(met.get("1,2")!.mm).toBeGreaterThan(2);
+    for (const m of met.values()) expect(m.merging).toBe(0);
+  });
+});
+
 describe("a predicted colouring", () => {
   it("shows at every pixel what its stack gives there", () => {
     for (const [x, y] of [

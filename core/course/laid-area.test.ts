@@ -65,6 +65,20 @@ describe("an area as it lies", () => {
   it("shows the paper where nothing lies, and goes from light to dark", () => {
     const bare = layArea(desk, { ink: [], pencil: [], opaque: [] }, reach);
     expect(bare.at(0.4, 0.1)).toEqual(desk.paper.lab);
+    const twice = layArea(
+      desk,
+      {
+        ink: [],
+        pencil: [],
+        opaque: [
+          { lab: [20, 0, 0], from: 0, to: 0.6 },
+          { lab: [96, 0, 0], from: 0.4, to: 1 },
+        ],
+      },
+      reach,
+    );
+    // What is laid last lies on top.
+    expect([0.2, 0.5, 0.9].map((t) => twice.at(t, 0.03)[0])).toEqual([20, 96, 96]);
     const late = layArea(desk, { ink: [pass(1, 0.5, 1)], pencil: [], opaque: [] }, reach);
     expect(deltaE00(late.at(0.1, 0.01), desk.paper.lab)).toBeLessThan(0.01);
     expect(area.at(0.1, 0.03)[0]).toBeGreaterThan(area.at(0.95, 0.03)[0]);

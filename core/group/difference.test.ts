@@ -25,6 +25,16 @@ const group = (
 
 describe("how a group differs from another", () => {
   const warm = group(["rust1c", "rust3m", "rust6m"]);
+  it("is warmer towards orange and cooler towards blue, and the other way round from the other's side", () => {
+    const cool = group(["dusk1c", "dusk5c"]);
+    const two = group(["rust1c", "rust6m"]);
+    const there = differenceOf(cool, two);
+    const mean = (g: typeof cool) =>
+      g.zones.reduce((sum, z) => sum + z.lab[2] + z.lab[1] / 2, 0) / g.zones.length;
+    expect(there.warmth).toBeGreaterThan(5);
+    expect(there.warmth).toBeCloseTo(mean(two) - mean(cool), 9);
+    expect(differenceOf(two, cool).warmth).toBeCloseTo(-there.warmth, 9);
+  });
   it("is nothing from itself", () =>
     expect(differenceOf(warm, warm)).toEqual({
       contrast: 0,

@@ -42,6 +42,18 @@ describe("the score of a group as laid", () => {
         );
       }),
     ));
+  it("measures evenness against a step of at least four L*, however flat the goal is", () => {
+    const flat = groupGoal(
+      { light: [66, 16, 22], local: [64, 16, 22], shadow: [62, 14, 20] },
+      3,
+      paper,
+      {},
+      1,
+    );
+    const limits = { ...STEP_LIMITS, narrowest: 0 };
+    for (const fall of [1, 2, 4, 7])
+      expect(stepCost(66, 66 - fall, 0, flat, limits, w)).toBeCloseTo(w.evenness * ((fall - 4) / 4) ** 2, 9);
+  });
   it("minds steps that show or are waste, more than steps that are merely uneven", () => {
     const step = (fall: number) => stepCost(80, 80 - fall, 0, goal, STEP_LIMITS, w);
     expect(step(22)).toBeLessThan(step(30));

@@ -1,3 +1,4 @@
+import { seeded } from "@/sim/random";
 import { Ranking, WORTH_MORE_INK } from "./ranking";
 import { coatSplits, coatsOf, laid, type Recipe } from "./recipe";
 
@@ -47,6 +48,31 @@ describe("the ranking of recipes", () => {
     [recipe(1, [0, 2], [1, 2]), recipe(1.2, [2, 1])].forEach((r) => ranking.add(r));
     const one = ranking.result();
     expect(one.recipes[one.preferred]!.layers).toEqual([{ ink: 2, coats: 1 }]);
+  });
+  it("is not changed by what is not nearer than its limit, nor by the order in which recipes come", () => {
+    const next = seeded(5);
+    const pick = (n: number) => Math.floor(next() * n);
+    for (let round = 0; round < 300; round++) {
+      const all = Array.from({ length: 25 }, () => {
+        const inks = [0, 1, 2, 3, 4, 5].sort(() => next() - 0.5).slice(0, 1 + pick(3));
+        // Near one another, so that fewer coats are often worth more than a little gain.
+        return recipe(
+          2 + Math.round(next() * 40) / 50,
+          ...inks.map((i): [number, number] => [i, 1 + pick(2)]),
+        );
+      });
+      const [whole, pruned] = [new Ranking(3, alone), new Ranking(3, alone)];
+      for (const r of all) {
+        whole.add(r);
+        if (r.deltaE00 < pruned.limit(r.layers.map((l) => l.coats))) pruned.add(r);
+      }
+      const [a, b] = [whole.result(), pruned.result()];
+      const said = ({ recipes, preferred }: typeof a) => [
+        recipes.map((r) => r.deltaE00),
+        recipes[preferred]!.layers.reduce((sum, l) => sum + 10 + l.coats, 0),
+      ];
+      expect(said(b)).toEqual(said(a));
+    }
   });
   it("of nothing is empty", () =>
     expect(new Ranking(3, alone).result()).toEqual({ recipes: [], preferred: -1 }));

@@ -6,7 +6,10 @@ import { adjustTone, pencilGreys } from "./adjust";
 import { chooseRoles, pencilsOn } from "./choose";
 import { pencilFilm } from "./film";
 import { BASE_ABOVE, valueScale, wantedBase } from "./plan";
+import type { Lab } from "@/core/colour/lab";
 import { labOf } from "@/core/colour/lab-of";
+import { BANDS } from "@/core/colour/observer";
+import { reconstructReflectance } from "@/core/ink/reconstruct";
 import { usualTooth } from "./tooth";
 
 const white = makePaper([96, 0, 2]).reflectance;
@@ -95,6 +98,16 @@ describe("single pencils", () => {
     expect(found).toHaveLength(5);
     expect(Math.abs(found[0]!.deltaL + 10)).toBeLessThan(6);
     for (const a of found) expect(a.layers).toBeGreaterThanOrEqual(1);
+  });
+  it("would rather keep a tone's colour than be a little nearer in lightness", () => {
+    const grey: Lab = [62, 0, 0];
+    const under = reconstructReflectance(grey, new Float64Array(BANDS).fill(1)).reflectance;
+    const found = adjustTone(under, grey, -8, pencils, fit, pencils.length);
+    const off = (a: (typeof found)[number]) => Math.hypot(a.lab[1], a.lab[2]);
+    const cost = (a: (typeof found)[number]) => Math.abs(a.deltaL + 8) + 0.5 * off(a) + 0.15 * a.layers;
+    expect(found.length).toBeGreaterThan(2);
+    expect(found.map(cost)).toEqual(found.map(cost).sort((a, b) => a - b));
+    expect(off(found[0]!)).toBeLessThan(Math.max(...found.map(off)));
   });
   it("cannot lighten white paper", () => expect(adjustTone(white, tone, 10, pencils, fit)).toEqual([]));
   it("make greys only of opposite colours", () => {

@@ -212,6 +212,50 @@ describe("a pencil plan", () => {
     );
     expect(plan.medianDeltaE00).toBeLessThan(3.5);
   });
+  it("leaves out the base only where bare paper serves better by half a ΔE00", () => {
+    for (const base of [0, 1, 2, 3]) {
+      const own = finish(
+        planPencil(
+          {
+            scale: valueScale([88, 4, 10], local!, shadow!, 7),
+            middle: local!,
+            paper: surface(-1),
+            bases: [surface(base)],
+            fit,
+          },
+          roles,
+        ),
+      );
+      for (const step of own.steps) {
+        const onBase = planStep(step.wanted, own.base, own.trio, roles, fit).deltaE00;
+        const onPaper = planStep(step.wanted, surface(-1), own.trio, roles, fit).deltaE00;
+        if (step.onPaper) expect(onPaper + 0.5).toBeLessThan(onBase);
+        else if (step.wanted[0] > own.base.lab[0] - 4) expect(onPaper + 0.5).toBeGreaterThanOrEqual(onBase);
+      }
+    }
+  });
+  it("names the darkest pencil that is used, and tells too light from too little colour", () => {
+    const missed = (lightness: number, wanted: number) =>
+      shortfallOf(
+        { ...plan.steps[0]!, lab: [lightness, 10, 10], wanted: [wanted, 10, 10], deltaE00: 9 },
+        plan,
+      )!;
+    const used = [...plan.trio, ...plan.darks];
+    const darkest = Math.min(...used.map((p) => p.own[0]));
+    const code = used.find((p) => p.own[0] === darkest)!.film.code;
+    expect(missed(darkest + 12, darkest - 6)).toEqual({
+      kind: "darkest too light",
+      code,
+      lightness: darkest,
+    });
+    expect(missed(darkest + 20, darkest + 8)).toEqual({
+      kind: "colour would go",
+      code,
+      lightness: darkest + 20,
+    });
+    expect(missed(60, 80).kind).toBe("white stops");
+    expect(missed(60, 61).kind).toBe("hue out of reach");
+  });
   it("says what is out of reach, and why", () => {
     const black = planStep([8, 0, 0], surface(0), plan.trio, roles, fit);
     expect(black.deltaE00).toBeGreaterThan(REACHED);

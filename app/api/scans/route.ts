@@ -23,7 +23,7 @@ export const POST = route(NewScanInput, async (studio, input) => {
   const [chart, picture] = await Promise.all([findChart(studio, chartId), findPicture(studio, pictureId)]);
   if (!chart) throw noSuch("chartId", "chart");
   if (!picture) throw noSuch("pictureId", "picture");
-  const result = plain<ReadPage>(input.result);
+  const result: ReadPage = plain(input.result);
   if (!isOf(chart, result))
     throw wrong("result", `expected a page of chart ${chart.serial} as readChart gives it`);
   const decisions = result.cells.map((c) => (c.doubts.length ? ("open" as const) : ("accepted" as const)));

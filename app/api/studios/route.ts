@@ -9,7 +9,7 @@ export const GET = personRoute(null, (visitor) => studiosOf(visitor));
 
 /** A new, empty studio. */
 export const POST = personRoute(NewStudioInput, async (visitor, input) => {
-  const studio = await addStudio(visitor, plain<StudioFacts>(input));
+  const studio = await addStudio(visitor, plain(input));
   if (!studio) throw new StudioFull(MOST_STUDIOS, "studios");
   return created(studio);
 });
