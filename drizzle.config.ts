@@ -2,6 +2,11 @@ import { defineConfig } from "drizzle-kit";
 
 export default defineConfig({
   dialect: "postgresql",
-  schema: ["./store/schema.ts", "./store/people-schema.ts"],
+  schema: [
+    "./store/studio-schema.ts",
+    "./store/people-schema.ts",
+    "./store/piece-schema.ts",
+    "./store/schema.ts",
+  ],
   out: "./store/migrations",
 });

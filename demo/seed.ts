@@ -1,3 +1,4 @@
+import { studios } from "@/store/studio-schema";
 import { eq } from "drizzle-orm";
 import { answerOf } from "./answers";
 import { hexToLab } from "@/core/colour/display";
@@ -6,7 +7,7 @@ import { deskOfRack } from "@/compute/from-rack";
 import { decodePicture } from "@/store/decode-picture";
 import { addPicture } from "@/store/pictures";
 import { rackOn, type Rack } from "@/store/rack";
-import { inks, papers, ranges, readings, studios } from "@/store/schema";
+import { inks, papers, ranges, readings } from "@/store/schema";
 import { addTrial, changeTrial } from "@/store/trials";
 import { DEMO_STUDIO, type Studio } from "@/store/studio";
 import { kiteMender } from "./kite-mender";

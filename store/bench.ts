@@ -1,7 +1,8 @@
+import { colourings, pieces } from "./piece-schema";
 import { and, asc, count, desc, eq, exists, gt, ilike, isNotNull, isNull, sql, type SQL } from "drizzle-orm";
 import type { BenchFilter, BenchOrder } from "@/border/bench";
 import { withStore } from "./database";
-import { colourings, papers, pieces, shares } from "./schema";
+import { papers, shares } from "./schema";
 import type { Studio } from "./studio";
 import { listUses } from "./uses";
 

@@ -1,7 +1,7 @@
+import { colourings, pieces } from "./piece-schema";
 import { and, eq, lte, or, ne, sql } from "drizzle-orm";
 import { withStore } from "./database";
 import { roomForPicture } from "./room";
-import { colourings, pieces } from "./schema";
 import type { Studio } from "./studio";
 
 /** What a kept picture of a piece was made of, and its size in pixels. */

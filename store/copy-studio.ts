@@ -1,22 +1,10 @@
+import { studios } from "./studio-schema";
+import { colourings, pictures, pieces } from "./piece-schema";
 import { and, eq, getTableColumns, sql, type SQL } from "drizzle-orm";
 import type { PgColumn, PgTable } from "drizzle-orm/pg-core";
 import type { Piece } from "@/core/piece/piece";
 import { withStore, type Database } from "./database";
-import {
-  blends,
-  charts,
-  colourings,
-  inks,
-  keptGroups,
-  papers,
-  pictures,
-  pieces,
-  ranges,
-  readings,
-  scans,
-  studios,
-  trials,
-} from "./schema";
+import { blends, charts, inks, keptGroups, papers, ranges, readings, scans, trials } from "./schema";
 import { DEMO_STUDIO, MOST_STUDIOS, ownedBy, studiosOf, type Studio } from "./studio";
 import type { Visitor } from "./people";
 

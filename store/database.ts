@@ -1,7 +1,12 @@
 import { sql } from "drizzle-orm";
 import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
 import { Pool } from "pg";
-import * as schema from "./schema";
+import * as peopleSchema from "./people-schema";
+import * as pieceSchema from "./piece-schema";
+import * as restSchema from "./schema";
+import * as studioSchema from "./studio-schema";
+
+const schema = { ...studioSchema, ...peopleSchema, ...pieceSchema, ...restSchema };
 
 export type Database = NodePgDatabase<typeof schema>;
 

@@ -1,6 +1,6 @@
+import { studios } from "./studio-schema";
 import type { PgTable } from "drizzle-orm/pg-core";
 import { inPieces, withStore, type Database } from "./database";
-import { studios } from "./schema";
 import { MOST_STUDIOS, ownedBy, studiosOf, type Studio, type StudioFacts } from "./studio";
 import type { Visitor } from "./people";
 

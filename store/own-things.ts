@@ -1,7 +1,8 @@
+import { pictures } from "./piece-schema";
 import { and, eq, inArray } from "drizzle-orm";
 import { LRUCache } from "lru-cache";
 import { withStore } from "./database";
-import { papers, pictures } from "./schema";
+import { papers } from "./schema";
 import type { Studio } from "./studio";
 
 /** Things found to be a studio's: they stay its own for as long as it is there. */

@@ -1,9 +1,10 @@
+import { studios } from "./studio-schema";
 import { and, eq, gt, sql } from "drizzle-orm";
 import { isServedOnlyHere } from "@/border/gate";
 import { addressOf, auth, codeHash, newCode } from "./auth";
 import { withStore, type Db } from "./database";
 import { people, recoveryCodes } from "./people-schema";
-import { invitations, members, studios, type Role } from "./schema";
+import { invitations, members, type Role } from "./schema";
 import { slowly } from "./tries";
 
 /** Who asks: somebody signed in, or the one person at a machine that serves nobody else and has no accounts. */

@@ -1,6 +1,7 @@
+import { pictures, pieces } from "./piece-schema";
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import { withStore } from "./database";
-import { pictures, pieces, scans } from "./schema";
+import { scans } from "./schema";
 import { roomForPicture } from "./room";
 import type { Studio } from "./studio";
 

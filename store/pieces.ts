@@ -1,8 +1,8 @@
+import { pieces } from "./piece-schema";
 import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Piece } from "@/core/piece/piece";
 import { upgradePiece } from "@/core/piece/upgrade";
 import { withStore } from "./database";
-import { pieces } from "./schema";
 import { roomFor } from "./room";
 import type { Studio } from "./studio";
 

@@ -1,8 +1,8 @@
+import { colourings, pictures } from "./piece-schema";
 import { eq, sql, sum } from "drizzle-orm";
 import type { PgColumn, PgTable } from "drizzle-orm/pg-core";
 import { MOST, MOST_PICTURE_BYTES } from "@/border/room";
 import { withStore, StudioFull } from "./database";
-import { colourings, pictures } from "./schema";
 import type { Studio } from "./studio";
 
 type Table = PgTable & { readonly studioId: PgColumn };

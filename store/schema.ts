@@ -1,7 +1,6 @@
 import { sql } from "drizzle-orm";
 import {
   boolean,
-  customType,
   doublePrecision,
   index,
   integer,
@@ -20,51 +19,21 @@ import type { Profile } from "@/core/chart/profile";
 import type { ReadPage } from "@/core/chart/read-chart";
 import type { CodeKey } from "@/core/codes/key";
 import type { Illuminant } from "@/core/colour/observer";
-import type { KeptTone, Piece } from "@/core/piece/piece";
+import type { KeptTone } from "@/core/piece/piece";
 import type { Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import type { Pressure } from "@/core/pencil/tooth";
 import type { Verdict } from "@/core/stock/verdicts";
 import type { Kind } from "@/core/stock/kinds";
-import type { HANDS, ROLES, UNITS } from "@/border/studio";
+import type { ROLES } from "@/border/studio";
 import { people } from "./people-schema";
-import type { NamedPlace } from "./pictures";
+import { pictures, pieces } from "./piece-schema";
+import { created, id, studio } from "./studio-schema";
 
 export type ReadingSource = (typeof SOURCES)[number];
 export type Backing = (typeof BACKINGS)[number];
 export type CellDecision = (typeof DECISIONS)[number];
 export type Role = (typeof ROLES)[number];
-export type Units = (typeof UNITS)[number];
-export type Hand = (typeof HANDS)[number];
-
-const bytea = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "bytea" });
-
-const id = () =>
-  uuid("id")
-    .primaryKey()
-    .default(sql`gen_random_uuid()`);
-const created = () => timestamp("created_at", { withTimezone: true }).notNull().defaultNow();
-const studio = () =>
-  uuid("studio_id")
-    .notNull()
-    .references(() => studios.id, { onDelete: "cascade" });
-
-export const studios = pgTable("studios", {
-  id: id(),
-  /** Names the one from which demo studios are copied; nobody enters it. */
-  slug: text("slug").unique(),
-  name: text("name").notNull(),
-  /** A copy of the demo, to look around in. */
-  demo: boolean("demo").notNull().default(false),
-  units: text("units").$type<Units>().notNull().default("mm"),
-  /** Sheet of printers here. */
-  sheet: text("sheet").$type<SheetName>().notNull().default("A4"),
-  /** The hand that colours. */
-  hand: text("hand").$type<Hand>().notNull().default("right"),
-  /** Grows whenever something of the rack or a reading changes: what was made from an older one is out of date. */
-  rackVersion: integer("rack_version").notNull().default(1),
-  createdAt: created(),
-});
 
 /** Who may enter which studio, and what they may do there. */
 export const members = pgTable(
@@ -344,98 +313,4 @@ export const keptGroups = pgTable(
     createdAt: created(),
   },
   (t) => [uniqueIndex("kept_groups_by_name").on(t.studioId, t.name)],
-);
-
-export const pictures = pgTable(
-  "pictures",
-  {
-    id: id(),
-    studioId: studio(),
-    name: text("name").notNull(),
-    type: text("type").notNull(),
-    /** Size in pixels once turned upright. */
-    width: integer("width").notNull(),
-    height: integer("height").notNull(),
-    original: bytea("original").notNull(),
-    /** Upright sRGB copy for the screen and for picking, with its own type and size. */
-    working: bytea("working").notNull(),
-    workingType: text("working_type").notNull(),
-    workingWidth: integer("working_width").notNull(),
-    workingHeight: integer("working_height").notNull(),
-    /** Of both together. */
-    bytes: integer("bytes")
-      .notNull()
-      .generatedAlwaysAs(sql`length(original) + length(working)`),
-    /** Of a drawing in SVG: what it calls its shapes, and where they lie. */
-    names: jsonb("names")
-      .$type<readonly NamedPlace[]>()
-      .notNull()
-      .default(sql`'[]'::jsonb`),
-    createdAt: created(),
-  },
-  (t) => [index("pictures_by_studio").on(t.studioId)],
-);
-
-export const pieces = pgTable(
-  "pieces",
-  {
-    id: id(),
-    studioId: studio(),
-    /** Grows by one with each saved change. */
-    revision: integer("revision").notNull().default(1),
-    /** The save that made this revision, as its sender named it: who lost the answer knows their own again. */
-    savedBy: uuid("saved_by"),
-    document: jsonb("document").$type<Piece>().notNull(),
-    /** What lists show, so that they read no documents. */
-    name: text("name").generatedAlwaysAs(sql`document ->> 'name'`),
-    paperId: text("paper_id").generatedAlwaysAs(sql`document ->> 'paperId'`),
-    /** Areas, and how many of them have a group; of the revision in `listed`. */
-    areas: integer("areas").notNull().default(0),
-    planned: integer("planned").notNull().default(0),
-    /** The revision of which `areas`, `planned` and the uses speak; 0 when none was looked at yet. */
-    listed: integer("listed").notNull().default(0),
-    /** Finished, put away: as somebody has said. */
-    doneAt: timestamp("done_at", { withTimezone: true }),
-    archivedAt: timestamp("archived_at", { withTimezone: true }),
-    createdAt: created(),
-    changedAt: timestamp("changed_at", { withTimezone: true }).notNull().defaultNow(),
-  },
-  (t) => [index("pieces_by_studio").on(t.studioId, t.changedAt)],
-);
-
-/** What pieces take in hand, worked out of their documents: see `store/uses.ts`. */
-export const pieceUses = pgTable(
-  "piece_uses",
-  {
-    studioId: studio(),
-    pieceId: uuid("piece_id")
-      .notNull()
-      .references(() => pieces.id, { onDelete: "cascade" }),
-    code: text("code").notNull(),
-    /** Empty for the underlay of the whole. */
-    area: text("area").notNull(),
-    areaId: text("area_id").notNull(),
-    medium: text("medium").notNull(),
-    coats: doublePrecision("coats").notNull(),
-  },
-  (t) => [index("piece_uses_by_code").on(t.studioId, t.code), index("piece_uses_by_piece").on(t.pieceId)],
-);
-
-/** The picture of a piece as it will look, as it was last drawn; worked out, so it may be thrown away at any time. */
-export const colourings = pgTable(
-  "colourings",
-  {
-    studioId: studio(),
-    pieceId: uuid("piece_id")
-      .primaryKey()
-      .references(() => pieces.id, { onDelete: "cascade" }),
-    /** Hash of all that it was made of but its line, and the picture of that. */
-    name: text("name").notNull(),
-    lineId: uuid("line_id").notNull(),
-    width: integer("width").notNull(),
-    height: integer("height").notNull(),
-    webp: bytea("webp").notNull(),
-    createdAt: created(),
-  },
-  (t) => [index("colourings_by_studio").on(t.studioId)],
 );

@@ -1,7 +1,8 @@
+import { studios } from "./studio-schema";
 import { and, asc, eq } from "drizzle-orm";
 import { codeHash, newCode } from "./auth";
 import { withStore } from "./database";
-import { shares, studios } from "./schema";
+import { shares } from "./schema";
 import type { Studio } from "./studio";
 
 /** A hundred and twenty-five bits. */

@@ -1,10 +1,11 @@
+import { studios, type Hand, type Units } from "./studio-schema";
 import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
 import type { SheetName } from "@/core/chart/layout";
 import { withStore, type Db } from "./database";
 import { codeHash, newCode } from "./auth";
 import { people } from "./people-schema";
 import type { Visitor } from "./people";
-import { invitations, members, studios, type Hand, type Role, type Units } from "./schema";
+import { invitations, members, type Role } from "./schema";
 
 /** Names the studio whose things a query may touch; every query asks for one. */
 export interface Studio {

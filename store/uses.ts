@@ -1,3 +1,4 @@
+import { pieces, pieceUses } from "./piece-schema";
 import { and, asc, eq, ne, sql } from "drizzle-orm";
 import type { Piece } from "@/core/piece/piece";
 import { tonesOf } from "@/core/piece/piece";
@@ -5,7 +6,6 @@ import { upgradePiece } from "@/core/piece/upgrade";
 import { usesByCode, type Use } from "@/core/stock/losses";
 import type { GroupUse } from "@/core/group/library";
 import { withStore } from "./database";
-import { pieces, pieceUses } from "./schema";
 import type { Studio } from "./studio";
 
 /** Documents that are held at a time while uses are worked out. */

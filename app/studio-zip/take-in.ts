@@ -1,3 +1,4 @@
+import { pictures, pieces } from "@/store/piece-schema";
 import { randomUUID } from "node:crypto";
 import { colourOf } from "@/border/colour";
 import { readPiece } from "@/border/piece";
@@ -11,19 +12,7 @@ import type { Piece } from "@/core/piece/piece";
 import { decodePicture, MOST_BYTES } from "@/store/decode-picture";
 import { studioOf, type TakeIn } from "@/store/new-studio";
 import type { Visitor } from "@/store/people";
-import {
-  blends,
-  charts,
-  inks,
-  keptGroups,
-  papers,
-  pictures,
-  pieces,
-  ranges,
-  readings,
-  scans,
-  trials,
-} from "@/store/schema";
+import { blends, charts, inks, keptGroups, papers, ranges, readings, scans, trials } from "@/store/schema";
 import type { Studio, StudioFacts } from "@/store/studio";
 import { openZip, type Zip } from "./read-zip";
 

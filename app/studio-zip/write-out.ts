@@ -1,5 +1,5 @@
 import { PassThrough, type Readable } from "node:stream";
-import { ZipFile } from "yazl";
+import { strToU8, Zip, ZipDeflate, ZipPassThrough } from "fflate";
 import { labToHex } from "@/core/colour/display";
 import { formatCgats, nameStack } from "@/core/formats/cgats";
 import { RACK_COLUMNS } from "@/core/stock/rack-file";
@@ -131,19 +131,30 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
   }
 }
 
+/** The first day that a zip can tell: the same studio is the same bytes. */
+const EARLIEST = new Date(1980, 0, 1);
+
 /**
  * A studio as one zip of open formats, file after file, so that it is never whole in memory.
  * @returns bytes of the zip; what goes wrong on the way breaks the stream off
  */
 export function studioZip(studio: Entered): Readable {
-  const zip = new ZipFile();
-  const out = zip.outputStream.pipe(new PassThrough());
+  const out = new PassThrough();
+  const zip = new Zip((error, part, isLast) => {
+    if (error) return void out.destroy(error);
+    out.write(part);
+    if (isLast) out.end();
+  });
   void (async () => {
     try {
       for await (const { name, content } of filesOf(studio)) {
-        zip.addBuffer(Buffer.from(content), name, { mtime: new Date(0) });
+        // Pictures are packed already.
+        const file = typeof content === "string" ? new ZipDeflate(name) : new ZipPassThrough(name);
+        file.mtime = EARLIEST;
+        zip.add(file);
+        file.push(typeof content === "string" ? strToU8(content) : content, true);
         // As fast as it is taken.
-        if (out.writableNeedDrain) await new Promise((r) => out.once("drain", r));
+        if (out.writableNeedDrain) await new Promise((r) => out.once("drain", r).once("close", r));
         if (out.destroyed) return;
       }
       zip.end();

@@ -3,7 +3,6 @@ import { layStrip, type LaidPass } from "@/core/course/strip";
 import type { ColourInput } from "@/border/colour";
 import { Colour, List, ListOrOne, Nullable, One, OneOf, Optional, Within } from "@/border/fields";
 import { SHEET, SheetInput } from "@/border/sheet";
-import { wrong } from "@/border/problem";
 import { ChosenToneInput, TONE, ToneInput } from "@/border/tone";
 import { displayLab } from "@/core/colour/display";
 import { cautionsOf, type Caution } from "@/core/group/caution";

@@ -3,7 +3,6 @@ import type { ShadowKind } from "@/core/shadow/shadow";
 import { passStroke, passWhere } from "@/words/pass";
 import type { FinishLayer, Layer, LayerPlace, PencilLayer, ShadowLayer, ToneLayer } from "./layer";
 import { courseOf } from "@/core/course/course";
-import { bringsOf, type Pass } from "./medium";
 import { codesOf, inkOf, inOrder, MEDIA, overfull } from "./registry";
 import { laidAs } from "./tone";
 

@@ -19,7 +19,7 @@ const WIDTHS = [1200, 2400] as const;
 
 /** The ways out: the colouring, its layers, the tone map, the guide. */
 export function ExportButtons({ own, pieceId }: { readonly own: Check; readonly pieceId: string }) {
-  const { piece, rack, light, judged } = own;
+  const { piece, rack, light } = own;
   const [doing, setDoing] = useState<{ name: string; share: number }>();
   const [error, setError] = useState<string>();
   const [wide, setWide] = useState<number>();
@@ -28,7 +28,7 @@ export function ExportButtons({ own, pieceId }: { readonly own: Check; readonly 
   const output = light.exact?.output;
   if (!output) return null;
   const drawnWidth = output.values.width;
-  const out: Outgoing = { piece, rack, light: output, groupOf: judged.groupOf };
+  const out: Outgoing = { piece, rack, light: output };
   const widths = [...new Set([...WIDTHS.filter((w) => w < drawnWidth), drawnWidth])];
   const fileName = piece.name.replace(/[\\/:*?"<>|\p{Cc}]/gu, " ").trim() || "piece";
   const make = async (name: string, work: (course: Watching) => Promise<void>) => {

@@ -3,7 +3,6 @@ import { sendForFile } from "@/ui/send";
 import { sequenceOf } from "@/core/colouring/sequence";
 import { tonesIn } from "@/core/piece/area-course";
 import type { Area, Piece } from "@/core/piece/piece";
-import type { GroupOutput } from "@/compute/group-output";
 import type { LightOutput } from "@/compute/operations/light";
 import type { ToneMapOutput } from "@/compute/operations/tone-map";
 import type { Rack } from "@/store/rack";
@@ -20,7 +19,6 @@ export interface Outgoing {
   readonly piece: Piece;
   readonly rack: Rack;
   readonly light: LightOutput;
-  readonly groupOf: (id: string) => GroupOutput | undefined;
 }
 
 /** Hears how far an export is, 0–1; says when it should stop. */
@@ -46,7 +44,7 @@ async function drawn(
   );
 }
 
-const toneMapOf = ({ piece, light, groupOf }: Outgoing, { signal }: Watching): Promise<ToneMapOutput> =>
+const toneMapOf = ({ piece, light }: Outgoing, { signal }: Watching): Promise<ToneMapOutput> =>
   compute("toneMap", { field: light.field, ...toneMapQuestion(piece), outlined: true }, { signal });
 
 /** The colouring as PNG, so many pixels wide. */

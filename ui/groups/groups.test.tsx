@@ -1,5 +1,5 @@
 import { drawn, wordsOf } from "@/fixtures/drawn";
-import { clay, jar, paper, pieceOf, rackOf, skin } from "@/fixtures/studio";
+import { clay, jar, paper, rackOf } from "@/fixtures/studio";
 import type { LibraryGroup } from "@/store/groups";
 import { PieceCard } from "@/ui/bench/piece-card";
 import { GroupCard } from "./group-card";

@@ -58,7 +58,6 @@ export function TonesTab({ own }: { readonly own: LightStage }) {
       </div>
     );
   const tones = tonesOf(area);
-  const group = judged.groupOf(area.id);
   const course = tonesIn(area);
   const { borders } = course;
   const zones = zonesOf(area);

@@ -2,7 +2,6 @@
 import { withRack } from "@/ui/rack-here";
 import { Link } from "@/ui/kit/link";
 import { labToHex } from "@/core/colour/display";
-import type { Piece } from "@/core/piece/piece";
 import type { StoredBlend } from "@/store/blends";
 import type { StoredChart, StoredScan } from "@/store/charts";
 import type { PictureFacts } from "@/store/pictures";

@@ -2,7 +2,7 @@ import { created, personRoute } from "@/door/route";
 import { plain } from "@/border/read-as";
 import { NewStudioInput } from "@/border/studio";
 import { StudioFull } from "@/store/database";
-import { addStudio, MOST_STUDIOS, studiosOf, type StudioFacts } from "@/store/studio";
+import { addStudio, MOST_STUDIOS, studiosOf } from "@/store/studio";
 
 /** Studios that one may enter. */
 export const GET = personRoute(null, (visitor) => studiosOf(visitor));

@@ -1,0 +1,99 @@
+import { sql } from "drizzle-orm";
+import { doublePrecision, index, integer, jsonb, pgTable, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import type { Piece } from "@/core/piece/piece";
+import type { NamedPlace } from "./pictures";
+import { bytea, created, id, studio } from "./studio-schema";
+
+export const pictures = pgTable(
+  "pictures",
+  {
+    id: id(),
+    studioId: studio(),
+    name: text("name").notNull(),
+    type: text("type").notNull(),
+    /** Size in pixels once turned upright. */
+    width: integer("width").notNull(),
+    height: integer("height").notNull(),
+    original: bytea("original").notNull(),
+    /** Upright sRGB copy for the screen and for picking, with its own type and size. */
+    working: bytea("working").notNull(),
+    workingType: text("working_type").notNull(),
+    workingWidth: integer("working_width").notNull(),
+    workingHeight: integer("working_height").notNull(),
+    /** Of both together. */
+    bytes: integer("bytes")
+      .notNull()
+      .generatedAlwaysAs(sql`length(original) + length(working)`),
+    /** Of a drawing in SVG: what it calls its shapes, and where they lie. */
+    names: jsonb("names")
+      .$type<readonly NamedPlace[]>()
+      .notNull()
+      .default(sql`'[]'::jsonb`),
+    createdAt: created(),
+  },
+  (t) => [index("pictures_by_studio").on(t.studioId)],
+);
+
+export const pieces = pgTable(
+  "pieces",
+  {
+    id: id(),
+    studioId: studio(),
+    /** Grows by one with each saved change. */
+    revision: integer("revision").notNull().default(1),
+    /** The save that made this revision, as its sender named it: who lost the answer knows their own again. */
+    savedBy: uuid("saved_by"),
+    document: jsonb("document").$type<Piece>().notNull(),
+    /** What lists show, so that they read no documents. */
+    name: text("name").generatedAlwaysAs(sql`document ->> 'name'`),
+    paperId: text("paper_id").generatedAlwaysAs(sql`document ->> 'paperId'`),
+    /** Areas, and how many of them have a group; of the revision in `listed`. */
+    areas: integer("areas").notNull().default(0),
+    planned: integer("planned").notNull().default(0),
+    /** The revision of which `areas`, `planned` and the uses speak; 0 when none was looked at yet. */
+    listed: integer("listed").notNull().default(0),
+    /** Finished, put away: as somebody has said. */
+    doneAt: timestamp("done_at", { withTimezone: true }),
+    archivedAt: timestamp("archived_at", { withTimezone: true }),
+    createdAt: created(),
+    changedAt: timestamp("changed_at", { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [index("pieces_by_studio").on(t.studioId, t.changedAt)],
+);
+
+/** What pieces take in hand, worked out of their documents: see `store/uses.ts`. */
+export const pieceUses = pgTable(
+  "piece_uses",
+  {
+    studioId: studio(),
+    pieceId: uuid("piece_id")
+      .notNull()
+      .references(() => pieces.id, { onDelete: "cascade" }),
+    code: text("code").notNull(),
+    /** Empty for the underlay of the whole. */
+    area: text("area").notNull(),
+    areaId: text("area_id").notNull(),
+    medium: text("medium").notNull(),
+    coats: doublePrecision("coats").notNull(),
+  },
+  (t) => [index("piece_uses_by_code").on(t.studioId, t.code), index("piece_uses_by_piece").on(t.pieceId)],
+);
+
+/** The picture of a piece as it will look, as it was last drawn; worked out, so it may be thrown away at any time. */
+export const colourings = pgTable(
+  "colourings",
+  {
+    studioId: studio(),
+    pieceId: uuid("piece_id")
+      .primaryKey()
+      .references(() => pieces.id, { onDelete: "cascade" }),
+    /** Hash of all that it was made of but its line, and the picture of that. */
+    name: text("name").notNull(),
+    lineId: uuid("line_id").notNull(),
+    width: integer("width").notNull(),
+    height: integer("height").notNull(),
+    webp: bytea("webp").notNull(),
+    createdAt: created(),
+  },
+  (t) => [index("colourings_by_studio").on(t.studioId)],
+);
