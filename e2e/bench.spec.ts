@@ -121,7 +121,7 @@ test("the picture that was drawn last is there with the page, on every stage and
   page,
   request,
 }) => {
-  await open(page, "/");
+  await open(page, "/?find=ferry");
   const ferry = page.getByRole("article", { name: "Tin Ferry" });
   const picture = ferry.locator("img");
   await expect(picture).toHaveAttribute("src", /\/colouring\?v=/);

@@ -33,13 +33,14 @@ test("a stranger gets into no route and no page", async ({ request }) => {
     "POST /api/people",
     "POST /api/recovery",
     "POST /api/session",
+    "GET /api/shared/[code]/colouring",
     "GET /api/shared/[code]/pictures/[id]",
     "GET /api/shared/[code]/pictures/[id]/facts",
   ]);
   for (const [method, route] of routesOnDisk()) {
     const url =
       server.url + route.replace("[id]", NOBODYS).replace("[name]", "predict").replace("[code]", "x");
-    const form = /guide|tracing|pictures$/.test(route);
+    const form = /guide|tracing|colouring|pictures$/.test(route);
     const type = /import$/.test(route)
       ? "application/zip"
       : form
