@@ -163,6 +163,8 @@ function drawdownsOf(own: readonly Current[]): RackMarker["drawdowns"] {
     : undefined;
 }
 
+const NUMERIC = new Intl.Collator("en", { numeric: true });
+
 /** Everything on the rack with its swatches on a paper; undefined when there is no such paper. */
 export async function rackOn(studio: Studio, paperId: string): Promise<Rack | undefined> {
   const paper = await findPaper(studio, paperId);
@@ -218,13 +220,13 @@ export async function rackOn(studio: Studio, paperId: string): Promise<Rack | un
   });
   const inOrder = known.flatMap((range) => {
     const own = items.filter((i) => i.range === range.name);
-    const byCode = range.key
-      ? compareCodes(range.key)
-      : (a: string, b: string) =>
-          range.families.indexOf(own.find((o) => o.code === a)?.family ?? "") -
-            range.families.indexOf(own.find((o) => o.code === b)?.family ?? "") ||
-          a.localeCompare(b, "en", { numeric: true });
-    return own.sort((a, b) => byCode(a.code, b.code));
+    if (range.key) {
+      const byCode = compareCodes(range.key);
+      return own.sort((a, b) => byCode(a.code, b.code));
+    }
+    const places = new Map(range.families.map((f, i) => [f, i]));
+    const placeOf = ({ family }: RackMarker) => places.get(family) ?? -1;
+    return own.sort((a, b) => placeOf(a) - placeOf(b) || NUMERIC.compare(a.code, b.code));
   });
   return {
     paper,
