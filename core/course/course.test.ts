@@ -61,6 +61,23 @@ describe("the course of an area", () => {
       expect(borders[local + 1]!).toBeGreaterThanOrEqual(0.62 - 1e-9);
     }
   });
+  it("puts a hint where it belongs: in the light, in the mids, in the shadow, along the edge", () => {
+    const hint = (place: "all" | "light" | "mids" | "shadow" | "edge") => {
+      const { passes, borders } = courseOf(
+        [...tones, { medium: "shadow", kind: "warm hint", code: "cream", coats: 1, place }],
+        HOW,
+      );
+      const { from, to } = passes.find((p) => p.code === "cream")!;
+      return [borders.indexOf(from), borders.indexOf(to)];
+    };
+    expect((["all", "light", "mids", "shadow", "edge"] as const).map(hint)).toEqual([
+      [0, 4],
+      [0, 1],
+      [1, 3],
+      [3, 4],
+      [3, 4],
+    ]);
+  });
   it("has the underlay of the whole beneath a group, and none beneath bare paper", () => {
     const { passes } = courseOf(tones, { ...HOW, underlay: ["violet"] });
     expect(passes[0]).toMatchObject({ code: "violet", ofWhole: true, dry: false });

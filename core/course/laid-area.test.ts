@@ -111,6 +111,22 @@ describe("an area as it lies", () => {
     expect(deltaE00(drawn.at(1, 0.01), plain.at(1, 0.01))).toBeLessThan(0.5);
     expect(drawn.at(0.02, 0.01)).toEqual([96, 0, 0]);
   });
+  it("has pencil at the values at which it is drawn, and between them on the way", () => {
+    const film = pencilFilm("dark", [20, 0, 0], [12, 0, 0]);
+    const steps = [[], [], [{ film, layers: 6, pressure: "firm" as const }]];
+    const bare = layArea(desk, { ink: [pass(3, 0, 1)], pencil: [], opaque: [] }, reach);
+    const drawn = layArea(
+      desk,
+      { ink: [pass(3, 0, 1)], pencil: [{ steps, fit: usualTooth(0.3) }], opaque: [] },
+      reach,
+    );
+    const darker = (t: number) => bare.at(t, 0.03)[0] - drawn.at(t, 0.03)[0];
+    expect(darker(0)).toBeCloseTo(0, 6);
+    expect(darker(0.5)).toBeCloseTo(0, 6);
+    expect(darker(1)).toBeGreaterThan(10);
+    expect(darker(0.75)).toBeGreaterThan(1);
+    expect(darker(0.75)).toBeLessThan(darker(1));
+  });
 });
 
 it("a steepness has its place among those that are kept", () => {

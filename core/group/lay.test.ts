@@ -109,4 +109,14 @@ describe("the passes of a group", () => {
     // The first tone comes onto a dry underlay.
     expect(passes[1]!.wet).toBe(false);
   });
+  it("have their places where their tones lie, not where only bare paper is", () => {
+    for (const school of ["middle out", "dark first"] as const) {
+      const l = laying({ school });
+      const passes = layingPasses(l);
+      const first = placesOf(l, passes)[1]!;
+      const from = Math.min(...passes.filter((p) => p.tone === 0).map((p) => p.from));
+      expect(from).toBeGreaterThan(0.01);
+      expect(first.t).toBeCloseTo((from + bordersOf(l)[1]!) / 2, 9);
+    }
+  });
 });

@@ -70,6 +70,12 @@ describe("a sample strip", () => {
     expect(deltaE00(profile[2]!, desk.paper.lab)).toBeLessThan(0.2);
     expect(profile[60]![0]).toBeLessThan(desk.paper.lab[0] - 10);
   });
+  it("keeps fewer strokes where a wet pass goes over them", () => {
+    const flicked: LaidPass = { ...flood("clay7m", 1), from: 0.4, stroke: "flick" };
+    const after = (wet: boolean) =>
+      layStrip(desk, [flicked, { ...flood("clay1c", 1, wet), stroke: "flat" }]).texture;
+    expect(after(true)).toBeLessThan(0.8 * after(false));
+  });
   it("loses dark ink to a wet lighter pass, more than to a dry one", () => {
     const dark = flood("clay7m", 1);
     const after = (wet: boolean) => layStrip(desk, [dark, flood("clay1c", 1, wet)]).profile[30]![0];
@@ -81,6 +87,26 @@ describe("a sample strip", () => {
     expect(judgeFade(ramp).edge).toBeLessThan(0.5);
     expect(judgeFade(jump).edge).toBeGreaterThan(10);
     expect(judgeFade(jump).softness).toBeLessThan(judgeFade(ramp).softness);
+  });
+});
+
+describe("what a school leaves and thins", () => {
+  const passes = (school: School) => schoolPasses(school, [2, 1, 1], [0, 0.3, 0.7, 1]);
+  it("keeps the highlight bare in dark first, and some white in middle out", () => {
+    for (const school of ["dark first", "middle out"] as const) {
+      const lightest = passes(school).filter((p) => p.tone === 0);
+      expect(Math.min(...lightest.map((p) => p.from))).toBeGreaterThan(0.05);
+    }
+    for (const school of ["light first", "layered"] as const)
+      expect(Math.min(...passes(school).map((p) => p.from))).toBe(0);
+  });
+  it("lays thinner where it lays in layers", () => {
+    const laid = (school: School) =>
+      passes(school)
+        .filter((p) => p.kind === "lay")
+        .map((p) => p.coats);
+    expect(laid("light first")).toEqual([2, 1, 1]);
+    laid("layered").forEach((c, i) => expect(c).toBeCloseTo([1.4, 0.7, 0.7][i]!, 9));
   });
 });
 

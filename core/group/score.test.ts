@@ -42,6 +42,21 @@ describe("the score of a group as laid", () => {
         );
       }),
     ));
+  it("minds no bow that is slight, and beyond that only what is more", () => {
+    const bow = (by: number) => blendCost({ mud: 0, bow: by }, w);
+    expect([bow(0), bow(1)]).toEqual([0, 0]);
+    expect(bow(20) - bow(15)).toBeCloseTo(5 * w.bow, 9);
+    expect(bow(20)).toBeLessThan(20 * w.bow);
+  });
+  it("wants the ends that were read only where no contrast was asked for", () => {
+    const asked = groupGoal(target, 4, paper, { contrast: 30 }, 1);
+    expect([goal.lightRead, goal.shadowRead, asked.lightRead, asked.shadowRead]).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ]);
+  });
   it("measures evenness against a step of at least four L*, however flat the goal is", () => {
     const flat = groupGoal(
       { light: [66, 16, 22], local: [64, 16, 22], shadow: [62, 14, 20] },

@@ -1,3 +1,4 @@
+import { DEFAULT_FIT } from "./paper";
 import fc from "fast-check";
 import { passWeights, uptakeAt, coatWeights } from "./weights";
 import { deltaE00 } from "@/core/colour/delta-e00";
@@ -69,5 +70,17 @@ describe("passes over each other", () => {
     const [L, a, b] = seenLab(desk, [0, 1]);
     const read = withOverlays(desk, [{ stack: [0, 1], lab: [L - 5, a, b] }]);
     expect(laidLab(read, [dry(0), dry(1)])[0]).toBeLessThan(L - 3);
+  });
+  it("lose to a wet pass what it loosens beyond a dry one, and nothing twice", () => {
+    const paper = { ...DEFAULT_FIT, lifting: 0.1, wetLifting: 0.3 };
+    const first = (wet: boolean) =>
+      passWeights(
+        [
+          { coats: 1, wet: false },
+          { coats: 1, wet },
+        ],
+        paper,
+      )[0]!;
+    expect(first(true) / first(false)).toBeCloseTo(1 - (0.3 - 0.1), 9);
   });
 });

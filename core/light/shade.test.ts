@@ -38,6 +38,33 @@ describe("the shade of what passes before", () => {
     expect(aslant.half / straight.half).toBeGreaterThan(0.75);
     expect(aslant.half / straight.half).toBeLessThan(1.33);
   });
+  it("spreads to its sides alike wherever the light stands", () => {
+    // A pin throws a shade that is all spread.
+    const pin = groundWhere(
+      SIDE,
+      SIDE,
+      2,
+      (x, y) => (Math.hypot(x + 0.5 - SIDE / 2, y + 0.5 - SIDE / 2) < 5 ? 0 : 1),
+      0.2,
+    );
+    const sideways = (from: number) => {
+      const shade = shadeOf(pin, plan(from, 1, 20), [1, 0]);
+      const turn = (from * Math.PI) / 180;
+      let [sum, spread] = [0, 0];
+      for (let p = 0; p < shade.length; p++) {
+        const [x, y] = [(p % SIDE) + 0.5 - SIDE / 2, Math.floor(p / SIDE) + 0.5 - SIDE / 2];
+        // Only what lies away from it, where the looks have parted.
+        if (pin.own[p] !== 1 || y * Math.cos(turn) - x * Math.sin(turn) < 12) continue;
+        sum += shade[p]!;
+        spread += shade[p]! * (x * Math.cos(turn) + y * Math.sin(turn)) ** 2;
+      }
+      return Math.sqrt(spread / sum);
+    };
+    for (const from of [45, 135, 225, 315]) {
+      expect(sideways(from) / sideways(0)).toBeGreaterThan(0.85);
+      expect(sideways(from) / sideways(0)).toBeLessThan(1.18);
+    }
+  });
   it("falls away from the light", () => {
     for (const from of [0, 60, 135, 220, 300]) {
       const shade = shadeOf(disc, plan(from, 0.5), [1, 0]);

@@ -43,6 +43,14 @@ describe("the ranking of recipes", () => {
     expect(preferredOf(WORTH_MORE_INK - 0.01)).toBe(1);
     expect(preferredOf(WORTH_MORE_INK + 0.01)).toBe(0);
   });
+  it("would rather lay more coats than take up another marker", () => {
+    const ranking = new Ranking(3, alone);
+    [recipe(1, [0, 2], [1, 2]), recipe(1.1, [2, 1], [3, 1]), recipe(1.2, [4, 4])].forEach((r) =>
+      ranking.add(r),
+    );
+    const { recipes, preferred } = ranking.result();
+    expect(recipes[preferred]!.layers).toEqual([{ ink: 4, coats: 4 }]);
+  });
   it("shows the preferred recipe even where it is not among the best", () => {
     const ranking = new Ranking(1, alone);
     [recipe(1, [0, 2], [1, 2]), recipe(1.2, [2, 1])].forEach((r) => ranking.add(r));
