@@ -76,7 +76,8 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
   const bare = useColouring(piece, rack, [view, other].includes("line") ? light.lit : undefined, {
     upTo: NOTHING,
   });
-  const field = light.exact?.output.field;
+  // What is seen comes before what is said of it.
+  const field = whole.coloured && !whole.busy ? light.exact?.output.field : undefined;
   const had = useHavePicture(picture);
   const [pairs, gains] = [reference?.pairs, reference?.gains];
   const over = useAsk(

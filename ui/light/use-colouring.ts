@@ -24,6 +24,8 @@ export interface Closeness {
 export const EXACT: Closeness = { drawing: 1, light: 1 };
 export const SMALL: Closeness = { drawing: 3, light: 1 };
 const WHILE_DRAGGED = 4;
+/** The first look at a drawing makes the drawing itself smaller by this: finding its line and areas is most of the work. */
+const AT_FIRST = 3;
 
 /** Values of a piece as they were worked out. */
 export interface Lit {
@@ -106,13 +108,14 @@ export function useLight(
     return litOf(await askOfPicture("light", asked(drawing!), question, watch), near !== closeness);
   };
   const quick = { ...closeness, light: closeness.light * WHILE_DRAGGED };
+  const first = { ...closeness, drawing: closeness.drawing * AT_FIRST };
   const job = useJob<Lit>(
     id ?? null,
     async ({ signal, onProgress }) => {
       const stopped = signal ? { signal } : {};
       if (dragged) return look(quick, stopped);
       const pixels = (drawing!.width * drawing!.height) / closeness.drawing ** 2;
-      if (seen.current !== drawing!.id && pixels > LARGE) onProgress?.(0.3, await look(quick, stopped));
+      if (seen.current !== drawing!.id && pixels > LARGE) onProgress?.(0.3, await look(first, stopped));
       const lit = await look(closeness, { ...stopped, ...(onProgress && { onProgress }) });
       seen.current = drawing!.id;
       return lit;
