@@ -3,8 +3,12 @@ import { spoilt } from "@/fixtures/malformed";
 import { questions } from "@/fixtures/sound";
 import { seeded } from "@/sim/random";
 import { runOperation } from "./run";
+import { operationNames } from "./table";
 
 const TRIES = 16;
+
+it("has a sound question of every operation to spoil", () =>
+  expect(Object.keys(questions).sort()).toEqual([...operationNames].sort()));
 
 describe.each(Object.keys(questions))("%s", (name) => {
   it("answers, or refuses by field and in words, whatever is put into its question", async () => {
