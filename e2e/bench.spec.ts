@@ -7,11 +7,13 @@ import { open } from "./studio";
 const MANY = 30;
 
 test("a long bench is found, sorted and leafed through", async ({ page, request }) => {
+  const brought: string[] = [];
   for (let n = 1; n <= MANY; n++) {
     const made = await request.post("/api/pieces", {
       data: blank(`Reef ${String(n).padStart(2, "0")}`, null),
     });
     expect(made.status()).toBe(201);
+    brought.push(((await made.json()) as { id: string }).id);
   }
   await open(page, "/?find=reef&sort=name");
   const names = page.locator("article h2");
@@ -31,6 +33,7 @@ test("a long bench is found, sorted and leafed through", async ({ page, request 
     await page.goto(odd);
     expect(new URL(page.url()).search).toBe("");
   }
+  for (const id of brought) expect((await request.delete(`/api/pieces/${id}`)).ok()).toBe(true);
 });
 
 test("a piece is renamed, duplicated, done, put away, and removed with a way back", async ({

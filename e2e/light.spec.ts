@@ -2,7 +2,7 @@ import { readFile } from "node:fs/promises";
 import type { Download, Page } from "@playwright/test";
 import { expect, test } from "./test";
 import sharp from "sharp";
-import { listens, open, openKiteMender, savedNotice, stored } from "./studio";
+import { hrefOf, listens, open, openKiteMender, savedNotice, stored } from "./studio";
 
 /** The part of a stored piece that Light decides. */
 interface LitDocument {
@@ -228,8 +228,7 @@ test("light is dragged, hair is drawn, tones are moved and touched, a shadow is 
 test("passes are scrubbed through from bare paper to the finish, views compared, an area shown alone", async ({
   page,
 }) => {
-  await open(page, "/");
-  const href = (await page.getByRole("link", { name: "Open Tin Ferry" }).last().getAttribute("href"))!;
+  const href = await hrefOf(page, "Tin Ferry");
   await open(page, href.replace("colour", "check"));
   await expect(page.getByTestId("colouring")).toBeVisible({ timeout: 60_000 });
   const finished = await seen(page, "colouring");

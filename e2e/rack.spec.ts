@@ -1,5 +1,5 @@
 import { expect, test } from "./test";
-import { listens, open } from "./studio";
+import { hrefOf, listens, open } from "./studio";
 
 test("the rack shows measured markers; the finder and the arrows walk it", async ({ page }) => {
   await open(page, "/rack");
@@ -126,7 +126,7 @@ test("shortcuts are listed, and every place works at 360 px without sideways scr
   await expect(page.getByRole("dialog", { name: "Shortcuts" })).toContainText("keep the group shown");
   await page.keyboard.press("Escape");
   await page.setViewportSize({ width: 360, height: 740 });
-  const href = await page.getByRole("link", { name: "Open The Kite Mender" }).getAttribute("href");
+  const href = await hrefOf(page, "The Kite Mender");
   const parts = ["school", "shadow", "pencil"].map((tab) => `${href}?tab=${tab}`);
   for (const path of [
     "/",
@@ -134,10 +134,10 @@ test("shortcuts are listed, and every place works at 360 px without sideways scr
     "/rack?view=table",
     "/swatchbook",
     "/groups",
-    href!,
+    href,
     ...parts,
-    href!.replace("colour", "whole"),
-    href!.replace("colour", "steps"),
+    href.replace("colour", "whole"),
+    href.replace("colour", "steps"),
   ]) {
     await open(page, path);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(360);

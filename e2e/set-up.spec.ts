@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "./test";
-import { open, savedNotice, stored } from "./studio";
+import { hrefOf, open, savedNotice, stored } from "./studio";
 
 /** The part of a stored piece that Set up decides. */
 interface SetUpDocument {
@@ -212,8 +212,7 @@ test("what is no picture, empty or all dark is said plainly", async ({ page }) =
 test("the demo: a reference lies under the line, colours are read from it, order is pointed at", async ({
   page,
 }) => {
-  await open(page, "/");
-  const href = (await page.getByRole("link", { name: "Open Tin Ferry" }).last().getAttribute("href"))!;
+  const href = await hrefOf(page, "Tin Ferry");
   const id = href.split("/")[2]!;
   await open(page, `/pieces/${id}/set-up?tab=areas`);
   await expect(drawing(page)).toBeVisible({ timeout: 30_000 });
@@ -242,8 +241,7 @@ test("the demo: a reference lies under the line, colours are read from it, order
 });
 
 test("a sheet to trace is a PDF in true size", async ({ page }) => {
-  await open(page, "/");
-  const href = (await page.getByRole("link", { name: "Open The Kite Mender" }).last().getAttribute("href"))!;
+  const href = await hrefOf(page, "The Kite Mender");
   await open(page, href.replace("colour", "set-up?tab=sheet"));
   await expect(drawing(page)).toBeVisible({ timeout: 30_000 });
   const waiting = page.waitForEvent("download");

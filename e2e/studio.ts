@@ -99,11 +99,18 @@ export async function offeredGroups(page: Page): Promise<Locator> {
   return list;
 }
 
+/** Looks a piece up on the bench, which shows a page of them at a time; gives the path of its Colour. */
+export async function hrefOf(page: Page, piece: string): Promise<string> {
+  await open(page, `/?find=${encodeURIComponent(piece)}`);
+  return (await page
+    .getByRole("link", { name: `Open ${piece}` })
+    .first()
+    .getAttribute("href"))!;
+}
+
 /** The demo piece. */
 export async function openKiteMender(page: Page, stage: "colour" | "steps" = "colour"): Promise<void> {
-  await open(page, "/");
-  const href = await page.getByRole("link", { name: "Open The Kite Mender" }).first().getAttribute("href");
-  await open(page, href!.replace("colour", stage));
+  await open(page, (await hrefOf(page, "The Kite Mender")).replace("colour", stage));
 }
 
 /** Adds an area and names it. */

@@ -1,5 +1,5 @@
 import { expect, type Page } from "@playwright/test";
-import { open } from "./studio";
+import { hrefOf, open } from "./studio";
 
 /** A view as somebody meets it: its address, and what brings it into the state that is looked at. */
 export interface View {
@@ -15,12 +15,11 @@ export interface Things {
 }
 
 export async function thingsOf(page: Page): Promise<Things> {
-  await open(page, "/");
-  const href = async (name: string) =>
-    (await page.getByRole("link", { name }).first().getAttribute("href"))!.split("/")[2]!;
-  const kite = await href("Open The Kite Mender");
+  const idIn = (href: string | null) => href!.split("/")[2]!;
+  const kite = idIn(await hrefOf(page, "The Kite Mender"));
   await open(page, "/swatchbook");
-  return { kite, paper: await href("Smooth white card") };
+  const paper = await page.getByRole("link", { name: "Smooth white card" }).first().getAttribute("href");
+  return { kite, paper: idIn(paper) };
 }
 
 const press = (name: string) => (page: Page) =>
