@@ -1,4 +1,4 @@
-import { build } from "esbuild";
+import { buildSync } from "esbuild";
 import { createHash } from "node:crypto";
 import { fileURLToPath } from "node:url";
 
@@ -6,8 +6,8 @@ import { fileURLToPath } from "node:url";
  * Names the computation as it is: the hash of all operations with what they stand on, in the form that runs. Comments and format are no part
  * of it, a number is.
  */
-export async function buildOfCore(): Promise<string> {
-  const { outputFiles } = await build({
+export function buildOfCore(): string {
+  const { outputFiles } = buildSync({
     entryPoints: [fileURLToPath(new URL("../compute/run.ts", import.meta.url))],
     bundle: true,
     minify: true,

@@ -328,22 +328,12 @@ export const importRack = (
   withStore((db) =>
     db.transaction(async (tx) => {
       await lockStudio(tx, studio.id);
-      const known = new Map(
-        (
-          await tx
-            .select({ code: inks.code, rangeId: inks.rangeId })
-            .from(inks)
-            .where(
-              and(
-                eq(inks.studioId, studio.id),
-                inArray(
-                  inks.code,
-                  rows.map((r) => r.code),
-                ),
-              ),
-            )
-        ).map((r) => [r.code, r.rangeId]),
-      );
+      const codes = rows.map((r) => r.code);
+      const there = await tx
+        .select({ code: inks.code, rangeId: inks.rangeId })
+        .from(inks)
+        .where(and(eq(inks.studioId, studio.id), inArray(inks.code, codes)));
+      const known = new Map(there.map((r) => [r.code, r.rangeId]));
       const isElsewhere = (r: RackRow) => known.has(r.code) && known.get(r.code) !== rangeId;
       const elsewhere = rows.filter(isElsewhere).map((r) => r.code);
       const own = rows.filter((r) => !isElsewhere(r));
