@@ -55,7 +55,7 @@ await open("/start");
 await click("Look around in the demo");
 await page.waitForURL(base + "/");
 await open("/");
-await drawnPieces(1);
+await page.locator("article img").first().waitFor();
 await page.waitForTimeout(1500);
 await shoot("bench");
 const kite = (await page.getByRole("link", { name: "Open The Kite Mender" }).last().getAttribute("href"))!;
