@@ -98,7 +98,9 @@ function handleOf(rack: ReadRack): Promise<string> {
   return opening;
 }
 
-const isClosed = (e: unknown) => e instanceof BadInput && e.problems.some((p) => p.path === "desk");
+/** Whether something that was named was put away in the meantime. */
+export const isUnknown = (e: unknown, path: string): boolean =>
+  e instanceof BadInput && e.problems.some((p) => p.path === path);
 
 /** Asks an operation of a rack's desk; a desk that the worker has put away is opened again. */
 export async function ask<N extends OperationName>(
@@ -111,15 +113,11 @@ export async function ask<N extends OperationName>(
   try {
     return await once();
   } catch (e) {
-    if (!isClosed(e)) throw e;
+    if (!isUnknown(e, "desk")) throw e;
     worker().desks.delete(rackKey(rack));
     return once();
   }
 }
-
-/** Whether something that was named was put away in the meantime. */
-export const isUnknown = (e: unknown, path: string): boolean =>
-  e instanceof BadInput && e.problems.some((p) => p.path === path);
 
 /** A picture as the worker knows it. */
 export interface NamedPicture {
