@@ -3,9 +3,12 @@ import path from "node:path";
 
 let build: Promise<string> | undefined;
 
-/** Names the build of the app: what another build worked out is not this one's answer. */
+/** Names the computation of this build of the app: what another one worked out is not its answer. */
 export const buildName = (): Promise<string> =>
-  (build ??= readFile(path.join(/* turbopackIgnore: true */ process.cwd(), ".next", "BUILD_ID"), "utf8").then(
-    (id) => id.trim(),
+  (build ??= readFile(
+    path.join(/* turbopackIgnore: true */ process.cwd(), ".next", "CORE_BUILD"),
+    "utf8",
+  ).then(
+    (name) => name.trim(),
     () => "unbuilt",
   ));

@@ -5,7 +5,6 @@ import { BadInput } from "@/border/problem";
 import { deskOfRack, rackKey } from "@/compute/from-rack";
 import type { GroupOutput } from "@/compute/group-output";
 import { keptQuestions, type JudgedGroups, type KeptQuestion } from "@/compute/kept-groups";
-import { labToHex } from "@/core/colour/display";
 import { tonesIn } from "@/core/piece/area-course";
 import type { Piece } from "@/core/piece/piece";
 import { findJudged, keepJudged } from "@/store/judged-groups";
@@ -76,7 +75,7 @@ async function workOut(
 export interface AreaRamp {
   readonly id: string;
   readonly name: string;
-  /** As it will lie; the tones alone, as read, until that is known. */
+  /** As it will lie; none until that is known. */
   readonly colours: readonly string[];
 }
 
@@ -88,23 +87,17 @@ const thinned = (colours: readonly string[]) =>
     return colours[Math.floor(((i + 0.5) * colours.length) / n)]!;
   });
 
-/** The ramps of a piece's planned areas, at once: what nobody has worked out yet is worked out for the next time. */
+/** The ramps of a piece's planned areas, at once: one that nobody has worked out yet has no colours, and is worked out for the next time. */
 export async function rampsOf(piece: Piece, at: RackAt): Promise<AreaRamp[]> {
   const studio = await currentStudio();
   const there = await rackAt(studio, at.paperId);
   if (!there) return [];
   const groups = new Map(await judgedOf(piece, at, 0));
   const names = new Map(keptQuestions(there.rack, piece).map((q) => [q.id, q.name]));
-  const swatches = new Map(there.rack.markers.map((m) => [m.code, m.swatches]));
   return piece.areas.flatMap((area): AreaRamp[] => {
-    const { tones } = tonesIn(area);
-    if (!tones.length) return [];
+    if (!tonesIn(area).tones.length) return [];
     const laid = groups.get(names.get(area.id) ?? "")?.strip;
-    const alone = tones.flatMap((t) => {
-      const read = swatches.get(t.code)?.[t.coats - 1] ?? swatches.get(t.code)?.[0];
-      return read ? [read.hex ?? labToHex(read.lab)] : [];
-    });
-    return [{ id: area.id, name: area.name, colours: thinned(laid ?? alone) }];
+    return [{ id: area.id, name: area.name, colours: thinned(laid ?? []) }];
   });
 }
 

@@ -2,7 +2,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node
 import { hashOf } from "@/compute/hash";
 import { runOperation } from "@/compute/run";
 import type { OperationName, OutputOf } from "@/compute/table";
-import { buildOfCore } from "./build";
+import { buildOfCore } from "@/scripts/core-build";
 
 const FILE = new URL("./answers.json", import.meta.url);
 const PICTURES = new URL("./colourings/", import.meta.url);
@@ -14,7 +14,8 @@ interface Kept {
 }
 
 const kept = JSON.parse(readFileSync(FILE, "utf8")) as Partial<Kept>;
-const build = buildOfCore();
+/** The build of the computation that all of it is of. */
+export const build = buildOfCore();
 /** What another build worked out is not this one's answer. */
 const known = kept.build === build ? (kept.answers ?? {}) : {};
 const used: Record<string, unknown> = {};

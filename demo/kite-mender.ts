@@ -84,6 +84,7 @@ export const kiteMender: DemoPiece = {
       picks: { light: [180, 690], local: [340, 616], shadow: [372, 838] },
       kept: true,
       pencil: 7,
+      pencilAlone: true,
       form: { height: 0.3, stands: 1.6 },
     },
     {
@@ -148,7 +149,7 @@ export const kiteMender: DemoPiece = {
       material: "wood",
       picks: { light: [90, 890], local: [620, 900], shadow: [1140, 966] },
       kept: true,
-      form: { kind: "flat" },
+      form: { kind: "tube", axis: 8, height: 0.3 },
     },
     {
       name: "Sea",
@@ -159,7 +160,7 @@ export const kiteMender: DemoPiece = {
       material: "other",
       picks: { local: [150, 470] },
       kept: true,
-      form: { kind: "flat" },
+      form: { kind: "tube", axis: 0, height: 0.35 },
     },
     given(
       "Wall",
@@ -171,7 +172,7 @@ export const kiteMender: DemoPiece = {
         [940, 771],
         [455, 698],
       ],
-      { form: { kind: "flat", takes: 0.5 } },
+      { form: { kind: "tube", axis: 70, height: 0.25, takes: 0.5 } },
     ),
     given(
       "Sky",
@@ -181,7 +182,7 @@ export const kiteMender: DemoPiece = {
         [161, 161],
         [340, 163],
       ],
-      { form: { kind: "flat", takes: 0.3 }, school: "layered" },
+      { form: { kind: "tube", axis: 0, height: 0.3, takes: 0.3 }, school: "layered" },
     ),
     given(
       "Window frame",
@@ -203,7 +204,7 @@ export const kiteMender: DemoPiece = {
     given("Lamp glass", "glass", ["#f6f6ee", "#e6e2c8", "#c2b98e"], [[1007, 560]], {
       form: { height: 1, shine: 0.6 },
     }),
-    given("Patch", "cloth", ["#f4efe2", "#e2d6bd", "#b8a684"], [[332, 668]], { form: { kind: "flat" } }),
+    given("Patch", "cloth", ["#f4efe2", "#e2d6bd", "#b8a684"], [[332, 668]], { form: { height: 0.3 } }),
     given("Shelf", "wood", ["#c79f73", "#a87f57", "#6f4f36"], [[898, 276]], { form: { height: 0.3 } }),
     given(
       "Jar and books",

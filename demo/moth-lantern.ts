@@ -119,7 +119,7 @@ export const mothLantern: DemoPiece = {
       material: "ground shadow",
       picks: { light: [700, 880], local: [200, 890], shadow: [700, 960] },
       kept: true,
-      form: { kind: "flat" },
+      form: { kind: "tube", axis: 0, height: 0.3 },
     },
     given(
       "Night",

@@ -35,6 +35,8 @@ export interface DemoArea {
   readonly hints?: readonly ShadowKind[];
   /** Values of a pencil plan that is kept. */
   readonly pencil?: number;
+  /** Nothing lies beneath the pencil but its base. */
+  readonly pencilAlone?: true;
   /** Finishers that come last. */
   readonly finish?: readonly Omit<FinishLayer, "medium">[];
   readonly note?: string;

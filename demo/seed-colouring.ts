@@ -8,7 +8,7 @@ import { keepColouring } from "@/store/colourings";
 import { findDrawing, pictureBytes } from "@/store/pictures";
 import type { Rack } from "@/store/rack";
 import type { Studio } from "@/store/studio";
-import { pictureOf } from "./answers";
+import { build, pictureOf } from "./answers";
 
 /** Long side, pixels, and quality at which the picture of a piece is kept; as pages keep it. */
 const SIDE = 1600;
@@ -47,7 +47,6 @@ export async function seedColouring(
       .toBuffer();
   });
   const { width, height } = await sharp(webp).metadata();
-  // Which build of the app shows it is not known here: the first page that draws it keeps it anew.
-  const name = `demo ${colouringName(piece, rack)}`;
+  const name = `${build} ${colouringName(piece, rack)}`;
   await keepColouring(studio, pieceId, { name, lineId, width, height }, webp);
 }

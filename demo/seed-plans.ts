@@ -1,5 +1,6 @@
 import sharp from "sharp";
 import { deskOfRack } from "@/compute/from-rack";
+import { keptQuestions } from "@/compute/kept-groups";
 import type { Lab } from "@/core/colour/lab";
 import { readPatch } from "@/core/picture/patch";
 import type { Shade } from "@/core/piece/commands";
@@ -18,6 +19,7 @@ import {
 } from "@/core/piece/piece";
 import { decodePicture } from "@/store/decode-picture";
 import { keepGroups, type GroupFacts } from "@/store/groups";
+import { keepJudged } from "@/store/judged-groups";
 import { addPicture } from "@/store/pictures";
 import { addPiece } from "@/store/pieces";
 import { rackOn, type Rack } from "@/store/rack";
@@ -32,7 +34,7 @@ import type { Layer, PencilLayer, ShadowLayer } from "@/core/media/layer";
 import { inOrder } from "@/core/media/registry";
 import type { ShadowKind } from "@/core/shadow/shadow";
 import { withReference } from "@/core/piece/set-up-commands";
-import { answerOf } from "./answers";
+import { answerOf, build } from "./answers";
 import { seedColouring } from "./seed-colouring";
 import { setUpWhole } from "./seed-set-up";
 
@@ -76,6 +78,7 @@ export async function seedPiece(
     areas.push(await planned(rack, piece.scene, a, placed.areas[i]!));
   const document = { ...placed, areas: areas.map((a, i) => inDepth(a, piece.areas[i]!, placed)) };
   const { id } = await addPiece(studio, document);
+  await seedJudged(studio, document, rack);
   await seedColouring(studio, id, document, rack);
 }
 
@@ -142,6 +145,7 @@ async function planned(rack: Rack, scene: Scene, wish: DemoArea, blank: Area): P
   const mids = midsOf(group.tones);
   const hints = await Promise.all((wish.hints ?? []).map((k) => shadowFor(rack, k, mids, target.shadow)));
   const pencil = wish.pencil && (await pencilFor(rack, wish.pencil, target, group.tones.at(-1)!.lab));
+  if (pencil && wish.pencilAlone) return { ...area, layers: [pencil] };
   const layers: Layer[] = [
     ...asLayers(asKept(group.tones)),
     ...group.shade.map((l): Layer => ({ medium: "shadow", place: "shadow", ...l })),
@@ -196,6 +200,16 @@ const groupFor = (rack: Rack, wish: object): Promise<PlannedKept | undefined> =>
         shade: best.shade,
       },
   );
+
+/** Has the piece's groups known as they will lie, so that the bench and its pages show them from the first visit on. */
+async function seedJudged(studio: Studio, piece: Piece, rack: Rack): Promise<void> {
+  const questions = keptQuestions(rack, piece);
+  const areas = questions.map(({ id, question }) => ({ id, ...question }));
+  const groups = await answerOf("assessAreas", { ...deskOfRack(rack), areas }, (o) =>
+    o.areas.map((a) => a.group),
+  );
+  await keepJudged(studio, new Map(questions.map(({ name }, i) => [`${build} ${name}`, groups[i]!])));
+}
 
 /** The two tones that carry the local colour. */
 const midsOf = (tones: readonly PlannedTone[]) => {

@@ -127,14 +127,14 @@ export const tinFerry: DemoPiece = {
       form: { height: 0.9, stands: 0 },
     }),
     given("Sea", "other", ["#a6c9d0", "#639aa8", "#356472"], [[77, 740]], {
-      form: { kind: "flat", takes: 0.8 },
+      form: { kind: "tube", axis: 0, height: 0.35, takes: 0.8 },
     }),
-    given("Quay", "other", ["#d3ccbd", "#a89f90", "#6f675c"], TILES, { form: { kind: "flat" } }),
+    given("Quay", "other", ["#d3ccbd", "#a89f90", "#6f675c"], TILES, { form: { height: 0.3 } }),
     given("Bollard", "metal", ["#94918c", "#5d5b58", "#33323a"], [[1095, 741]], {
       form: { kind: "tube", axis: 90, height: 1 },
     }),
     given("Sky", "other", ["#e6f0f2", "#c8dde4", "#a2c2cf"], [[1046, 380]], {
-      form: { kind: "flat", takes: 0 },
+      form: { kind: "tube", axis: 0, height: 0.3, takes: 0 },
       school: "layered",
     }),
   ],

@@ -20,6 +20,11 @@ export function CheckSide({ own }: { readonly own: Check }) {
       <section aria-label="Look over">
         <h2 className="m-0 mb-1 text-[19px]">Before a marker is uncapped</h2>
         <Progress work={over} doing="Looking it over" />
+        {own.still && own.progress !== undefined && (
+          <p className="m-0 text-[14px] text-soft" role="status">
+            Laying every pass to look it over… {Math.round(100 * own.progress)} %
+          </p>
+        )}
         {found && (
           <ul className="m-0 list-none border-t border-line p-0" data-testid="noticed">
             {found.noticed.map((n) => (

@@ -153,7 +153,7 @@ function Picture({ own }: { readonly own: Check }) {
       </div>
       <div ref={frame} className="relative min-h-60 flex-1 overflow-auto">
         {error && <Progress work={{ ...NO_WORK, error, again: light.again }} doing="Drawing the colouring" />}
-        {!shown && !error && kept && (
+        {(own.still || (!shown && !error && kept)) && kept && (
           <StillPicture
             kept={kept}
             label="The colouring as it was last drawn"
@@ -169,7 +169,7 @@ function Picture({ own }: { readonly own: Check }) {
             />
           </div>
         )}
-        {shown && fit > 0 && (
+        {shown && !own.still && fit > 0 && (
           <div
             className={beside ? "flex flex-wrap gap-2" : "relative mx-auto"}
             style={beside ? undefined : on}

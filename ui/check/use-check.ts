@@ -9,7 +9,7 @@ import { useAsk, useCompute } from "@/ui/jobs/use-job";
 import { useHavePicture } from "@/ui/light/use-have-picture";
 import { EXACT, useColouring, useLight } from "@/ui/light/use-colouring";
 import { useJudged } from "@/ui/piece/group/use-groups";
-import { useKeepPicture } from "@/ui/piece/kept-picture";
+import { useKeepPicture, useKeptNow } from "@/ui/piece/kept-picture";
 import { usePiece } from "@/ui/piece/piece-context";
 import { useRack } from "@/ui/piece/use-rack";
 import { usePictures } from "@/ui/set-up/use-pictures";
@@ -48,7 +48,9 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
   const drawing = line ? pictures.known.get(line.pictureId) : undefined;
   const reference = piece.references.find((r) => r.pictureId === piece.pictureId);
   const picture = reference && pictures.known.get(reference.pictureId);
-  const light = useLight(piece, drawing, pictures.known, EXACT);
+  // What is kept of the present plan is seen until the same is drawn, which takes longer than to look at it.
+  const kept = useKeptNow(piece, byDay);
+  const light = useLight(piece, drawing, pictures.known, EXACT, { shown: kept !== undefined });
   const [view, setView] = useState<CheckView>("colouring");
   const [other, setOther] = useState<CheckView>("reference");
   const [compare, setCompare] = useState<Compare>("one");
@@ -94,6 +96,8 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
       : null,
     { about: piece.setUp.line?.pictureId },
   );
+  const still =
+    kept && rack === byDay && !alone && at === undefined && !whole.coloured && !light.error ? kept : undefined;
   const needsMap = [view, other].includes("tones");
   const map = useCompute(
     "toneMap",
@@ -122,9 +126,12 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
     step: at,
     setStep,
     sequence,
+    /** The picture as it is, while it is not drawn anew here. */
+    still,
     shown: shown.coloured ?? whole.coloured,
     bare: bare.coloured,
-    busy: light.busy || shown.busy,
+    /** The picture is not yet that of the present plan. */
+    busy: !still && (light.busy || shown.busy),
     progress:
       light.progress !== undefined
         ? light.progress / 2

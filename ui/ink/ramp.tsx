@@ -24,6 +24,9 @@ const sideBySide = (colours: readonly string[]): string => {
   return `linear-gradient(90deg, ${stops.join(", ")})`;
 };
 
+/** Where nobody has worked a group out yet. */
+const NOT_YET = "var(--color-line)";
+
 interface RampProps {
   readonly colours: readonly string[];
   readonly height?: number;
@@ -36,12 +39,12 @@ export const Ramp = memo(
     return (
       <span
         role="img"
-        aria-label={colours.length ? `${label}: ${endsInWords(colours)}` : label}
+        aria-label={`${label}: ${colours.length ? endsInWords(colours) : "not worked out yet"}`}
         className="block w-full"
         style={{
           height,
           clipPath: STROKE,
-          background: colours.length ? sideBySide(colours) : "none",
+          background: colours.length ? sideBySide(colours) : NOT_YET,
         }}
       />
     );

@@ -7,7 +7,7 @@ import type { Rack } from "@/store/rack";
 import { useCompute } from "@/ui/jobs/use-job";
 import { PixelCanvas } from "@/ui/kit/pixel-canvas";
 import { usePictures } from "@/ui/set-up/use-pictures";
-import { StillPicture, useKeepPicture, useKeptPicture } from "@/ui/piece/kept-picture";
+import { StillPicture, useKeepPicture, useKeptNow, useKeptPicture } from "@/ui/piece/kept-picture";
 import { tintOf } from "./tints";
 import { ToneLayer } from "./tone-layer";
 import { SMALL, useColouring, useLight, type Closeness } from "./use-colouring";
@@ -42,8 +42,9 @@ export function PiecePicture(props: PiecePictureProps) {
   const frame = useRef<HTMLDivElement>(null);
   const [seen, setSeen] = useState(false);
   const can = canBeShown(props.piece);
+  const isNow = useKeptNow(props.piece, props.rack) !== undefined;
   useEffect(() => {
-    if (seen || !can || !frame.current) return;
+    if (seen || isNow || !can || !frame.current) return;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const watch = new IntersectionObserver(([entry]) => {
       clearTimeout(timer);
@@ -54,7 +55,7 @@ export function PiecePicture(props: PiecePictureProps) {
       clearTimeout(timer);
       watch.disconnect();
     };
-  }, [seen, can]);
+  }, [seen, can, isNow]);
   const kept = useKeptPicture();
   if (!can) return <>{props.instead}</>;
   // What was drawn the last time is seen at once; it is one picture with the tone map only where that is asked for.
@@ -68,6 +69,8 @@ export function PiecePicture(props: PiecePictureProps) {
       />
     ) : undefined;
   const instead = still ?? props.instead;
+  // What is kept of the present plan is what would be drawn.
+  if (still && isNow) return still;
   return (
     <div ref={frame}>
       {seen ? <Shown {...props} instead={instead} /> : (instead ?? <div className="min-h-8" />)}

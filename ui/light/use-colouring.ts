@@ -1,6 +1,6 @@
 "use client";
 import { drawingQuestion, lightQuestion, shownQuestion, type UpTo } from "@/compute/piece-questions";
-import { useMemo, useRef } from "react";
+import { useEffect, useMemo, useRef } from "react";
 import type { LightOutput } from "@/compute/operations/light";
 import type { RenderOutput } from "@/compute/operations/render";
 import type { LightPlan } from "@/core/light/light";
@@ -76,6 +76,13 @@ async function questionOf(
 /** Pixels of a drawing from which on a quick look is worth while. */
 const LARGE = 250_000;
 
+interface LightWish {
+  /** Stands in for the light while it is dragged. */
+  readonly passing?: Partial<LightPlan> | undefined;
+  /** The piece is to be seen already: no quick look comes first. */
+  readonly shown?: boolean;
+}
+
 /**
  * Light and dark of a piece. The first time a quick look comes first; while `passing` stands in for its light, quick looks follow it as fast as
  * they are worked out.
@@ -85,7 +92,7 @@ export function useLight(
   drawing: DrawingFacts | undefined,
   references: ReadonlyMap<string, DrawingFacts>,
   closeness: Closeness,
-  passing?: Partial<LightPlan>,
+  { passing, shown: stands = false }: LightWish = {},
 ): LightState & { readonly again: () => void } {
   const shown = useMemo(
     () => (passing ? { ...piece, light: { ...piece.light, ...passing } } : piece),
@@ -93,6 +100,10 @@ export function useLight(
   );
   const dragged = passing !== undefined;
   const seen = useRef<string>(undefined);
+  const latest = useRef(stands);
+  useEffect(() => {
+    latest.current = stands;
+  });
   const id =
     drawing &&
     JSON.stringify([
@@ -115,7 +126,7 @@ export function useLight(
       const stopped = signal ? { signal } : {};
       if (dragged) return look(quick, stopped);
       const pixels = (drawing!.width * drawing!.height) / closeness.drawing ** 2;
-      if (seen.current !== drawing!.id && pixels > LARGE) onProgress?.(0.3, await look(first, stopped));
+      if (!latest.current && seen.current !== drawing!.id && pixels > LARGE) onProgress?.(0.3, await look(first, stopped));
       const lit = await look(closeness, { ...stopped, ...(onProgress && { onProgress }) });
       seen.current = drawing!.id;
       return lit;

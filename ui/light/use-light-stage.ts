@@ -39,7 +39,7 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
   const drawing = line ? pictures.known.get(line.pictureId) : undefined;
   const state = useDrawing(piece, drawing, NOT_PASSING);
   const [passing, setPassing] = useState<Partial<LightPlan>>();
-  const light = useLight(piece, drawing, pictures.known, EXACT, passing);
+  const light = useLight(piece, drawing, pictures.known, EXACT, { passing });
   const [asked, setView] = useState<StageView>();
   // Each tab has a view that shows what it changes.
   const view = asked ?? (tab === "tones" ? "tones" : "light");

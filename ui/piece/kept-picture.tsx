@@ -1,6 +1,7 @@
 "use client";
-import { createContext, useContext, useEffect, type ReactNode } from "react";
+import { createContext, useContext, useEffect, useMemo, type ReactNode } from "react";
 import { colouringName } from "@/compute/colouring-name";
+import type { Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Picture } from "@/ui/kit/picture";
 import type { Coloured } from "@/ui/light/use-colouring";
@@ -30,6 +31,13 @@ export const KeptPictureProvider = ({
 }) => <KeptContext value={kept}>{children}</KeptContext>;
 
 export const useKeptPicture = (): KeptPicture | undefined => useContext(KeptContext);
+
+/** The kept picture where it is what would be drawn now, of the present plan by the present computation: nothing need be drawn to see it. */
+export function useKeptNow(piece: Piece, rack: Rack): KeptPicture | undefined {
+  const kept = useKeptPicture();
+  const name = useMemo(() => (kept?.name ? colouringName(piece, rack) : undefined), [kept, piece, rack]);
+  return kept && name === kept.name && kept.lineId === piece.setUp.line?.pictureId ? kept : undefined;
+}
 
 /** The kept picture, to be seen at once: as a page shows it until it is drawn anew. */
 export function StillPicture({
