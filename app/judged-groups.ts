@@ -8,6 +8,7 @@ import { keptQuestions, type JudgedGroups, type KeptQuestion } from "@/compute/k
 import { tonesIn } from "@/core/piece/area-course";
 import type { Piece } from "@/core/piece/piece";
 import { findJudged, keepJudged } from "@/store/judged-groups";
+import type { StoredPiece } from "@/store/pieces";
 import { rackAt } from "@/store/rack-cache";
 import type { Rack } from "@/store/rack";
 import type { Studio } from "@/store/studio";
@@ -80,25 +81,35 @@ export interface AreaRamp {
 }
 
 /** Colours of a ramp that is small. */
-const FEW = 16;
+const FEW = 9;
 const thinned = (colours: readonly string[]) =>
   Array.from({ length: Math.min(FEW, colours.length) }, (_, i) => {
     const n = Math.min(FEW, colours.length);
     return colours[Math.floor(((i + 0.5) * colours.length) / n)]!;
   });
 
+/** Ramps that are known whole, by what they are of: a bench is looked at again and again. */
+const ramps = memory<AreaRamp[]>(2000);
+
 /** The ramps of a piece's planned areas, at once: one that nobody has worked out yet has no colours, and is worked out for the next time. */
-export async function rampsOf(piece: Piece, at: RackAt): Promise<AreaRamp[]> {
+export async function rampsOf(
+  { id, revision, document: piece }: Pick<StoredPiece, "id" | "revision" | "document">,
+  at: RackAt,
+): Promise<AreaRamp[]> {
   const studio = await currentStudio();
   const there = await rackAt(studio, at.paperId);
   if (!there) return [];
+  const of = `${studio.id} ${id} ${revision} ${rackKey(there.rack)}`;
+  const known = ramps.recall(of);
+  if (known) return known;
   const groups = new Map(await judgedOf(piece, at, 0));
   const names = new Map(keptQuestions(there.rack, piece).map((q) => [q.id, q.name]));
-  return piece.areas.flatMap((area): AreaRamp[] => {
+  const found = piece.areas.flatMap((area): AreaRamp[] => {
     if (!tonesIn(area).tones.length) return [];
     const laid = groups.get(names.get(area.id) ?? "")?.strip;
     return [{ id: area.id, name: area.name, colours: thinned(laid ?? []) }];
   });
+  return found.every((r) => r.colours.length) ? ramps.keep(of, found) : found;
 }
 
 /**

@@ -16,6 +16,19 @@ describe("the name of a colouring", () => {
     };
     expect(colouringName(JSON.parse(JSON.stringify(copy)) as Piece, rack)).toBe(colouringName(piece, rack));
   });
+  it("does not mind the order of fields, which a database changes", () => {
+    const turned = (v: unknown): unknown =>
+      Array.isArray(v)
+        ? v.map(turned)
+        : typeof v === "object" && v !== null
+          ? Object.fromEntries(
+              Object.entries(v)
+                .reverse()
+                .map(([k, w]) => [k, turned(w)]),
+            )
+          : v;
+    expect(colouringName(turned(piece) as Piece, rack)).toBe(colouringName(piece, rack));
+  });
   it("does not mind what cannot be seen", () =>
     expect(
       colouringName({ ...piece, name: "Other", areas: [{ ...skin, note: "again", readings: {} }] }, rack),

@@ -2,7 +2,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node
 import { hashOf } from "@/compute/hash";
 import { runOperation } from "@/compute/run";
 import type { OperationName, OutputOf } from "@/compute/table";
-import { buildOfCore } from "@/scripts/core-build";
+import { buildOfCore } from "./core-build";
 
 const FILE = new URL("./answers.json", import.meta.url);
 const PICTURES = new URL("./colourings/", import.meta.url);

@@ -135,12 +135,13 @@ export async function seedDemo(): Promise<void> {
       await stampedPhoto("moth-lantern", sheet, 170, whiteCard, 8),
     ),
   );
+  // What is read of a paper is read before anything is planned on it.
+  await demoTrials(studio, (await rackOn(studio, paperIds[0]!))!);
   await seedPiece(studio, tinFerry, paperIds);
   await seedPiece(studio, mothLantern, paperIds);
   await seedPiece(studio, kiteMender, paperIds);
   await seedGroups(studio, paperIds);
   await halfReadPaper(studio, paperIds[2]!);
-  await demoTrials(studio, (await rackOn(studio, paperIds[0]!))!);
 }
 
 /** Ranges stand in the order in which they were made. */

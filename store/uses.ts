@@ -88,6 +88,8 @@ export async function usesOfCode(studio: Studio, code: string): Promise<Use[]> {
 /** Share of a group's inks from which an area is said to use it, and the areas that are told of each. */
 const USES = 0.6;
 const MOST_TOLD = 12;
+/** Pieces in which such areas are looked for: those changed last. */
+const MOST_PIECES = 200;
 
 /** Areas whose kept layers share most inks with each of some groups, by the group's id. */
 export async function usesOfGroups(
@@ -113,9 +115,11 @@ export async function usesOfGroups(
         select g.id, c.code, g.n
         from jsonb_to_recordset(${asked}::jsonb) as g(id text, codes jsonb, n int),
           lateral jsonb_array_elements_text(g.codes) as c(code)
+      ), recent as (
+        select id from ${pieces} where studio_id = ${studio.id} order by changed_at desc limit ${MOST_PIECES}
       ), shared as (
         select a.id, u.piece_id, u.area_id, min(u.area) as area, count(distinct a.code)::float / min(a.n) as share
-        from asked a join ${pieceUses} u on u.studio_id = ${studio.id} and u.code = a.code and u.area_id <> ''
+        from recent r join ${pieceUses} u on u.piece_id = r.id and u.area_id <> '' join asked a on u.code = a.code
         group by a.id, u.piece_id, u.area_id
       ), told as (
         select s.*, p.name as piece, row_number() over (partition by s.id order by s.share desc, p.changed_at desc) as place

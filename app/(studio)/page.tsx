@@ -54,11 +54,11 @@ export default async function BenchPage({ searchParams }: Props) {
         studio,
         bench.pieces.map((p) => p.id),
       )
-    ).map((p) => [p.id, p.document]),
+    ).map((p) => [p.id, p]),
   );
   const shown = bench.pieces.flatMap((p) => {
-    const document = documents.get(p.id);
-    return document ? [{ ...p, document }] : [];
+    const stored = documents.get(p.id);
+    return stored ? [{ ...p, document: stored.document, revision: stored.revision }] : [];
   });
   const stills = new Map(
     (
@@ -75,7 +75,7 @@ export default async function BenchPage({ searchParams }: Props) {
         ...p,
         paper: own.name,
         changed: day.format(p.changedAt),
-        ramps: await rampsOf(p.document, await rackToDraw(own.id)),
+        ramps: await rampsOf(p, await rackToDraw(own.id)),
         picture: pictureOnBench(p, stills),
       };
     }),
@@ -112,7 +112,7 @@ export default async function BenchPage({ searchParams }: Props) {
           </p>
         )}
         <div className="grid gap-4">
-          {cards.map(({ document: _, changedAt: __, colouring: ___, ...card }, i) => (
+          {cards.map(({ document: _, changedAt: __, colouring: ___, revision: ____, ...card }, i) => (
             <PieceCard key={card.id} {...card} first={i === 0} />
           ))}
         </div>

@@ -4,6 +4,7 @@ import { colourOf } from "@/border/colour";
 import { List, Optional } from "@/border/fields";
 import { auditCodes as audit, type Finding } from "@/core/codes/audit";
 import type { CodeKey } from "@/core/codes/key";
+import { findingInWords } from "@/words/codes";
 import { operation } from "../operation";
 
 export class AuditCodesQuestion {
@@ -13,11 +14,20 @@ export class AuditCodesQuestion {
   @Optional() @HueHomes() homes: Record<string, number> = {};
 }
 
+/** Something that a code promises and the swatch does not show, in words. */
+export interface FoundCode extends Pick<Finding, "kind" | "codes" | "figure"> {
+  readonly message: string;
+}
+
 /** What codes promise and swatches do not show. */
-export const auditCodes = operation(AuditCodesQuestion, ({ key, inks, homes }): { findings: Finding[] } => ({
-  findings: audit(
-    key,
-    inks.map(({ code, color }) => ({ code, lab: colourOf(color).lab })),
-    homes,
-  ),
-}));
+export const auditCodes = operation(AuditCodesQuestion, ({ key, inks, homes }): { findings: FoundCode[] } => {
+  const swatches = inks.map(({ code, color }) => ({ code, lab: colourOf(color).lab }));
+  return {
+    findings: audit(key, swatches, homes).map((f) => ({
+      kind: f.kind,
+      codes: f.codes,
+      figure: f.figure,
+      message: findingInWords(key, f),
+    })),
+  };
+});

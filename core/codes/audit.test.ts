@@ -27,7 +27,6 @@ describe("code against swatch", () => {
     expect(finding).toMatchObject({
       kind: "deeper code, lighter swatch",
       codes: ["clay4m", "clay5m"],
-      message: "clay5m should be deeper than clay4m and is 6.0 lighter",
     });
     expect(finding!.figure).toBeCloseTo(6);
   });

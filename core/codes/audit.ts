@@ -1,7 +1,7 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { chroma, hue, hueTurn, type Lab } from "@/core/colour/lab";
 import { TWIN } from "@/core/ink/twins";
-import { isRead, parseCode, type CodeKey, type ParsedCode } from "./key";
+import { isRead, parseCode, type CodeKey, type ParsedCode, type UnreadCode } from "./key";
 
 /** An ink whose code and swatch can be compared. */
 export interface CodedSwatch {
@@ -21,9 +21,11 @@ export type FindingKind =
 export interface Finding {
   readonly kind: FindingKind;
   readonly codes: readonly string[];
-  /** Size in the unit that the message names: L*, C*, degrees or ΔE00. */
+  /** L*, C*, degrees or ΔE00. */
   readonly figure: number;
-  readonly message: string;
+  readonly unread?: UnreadCode;
+  /** Of a hue that is far off: its family, and both hues in degrees. */
+  readonly home?: { readonly family: string; readonly at: number; readonly hue: number };
 }
 
 /** Limits: readings differ by less than these without anybody being wrong. */
@@ -78,7 +80,7 @@ export function auditCodes(
             kind: "does not read",
             codes: [code],
             figure: 0,
-            message: `${parsed.expected}${parsed.readUpTo ? ` after "${code.slice(0, parsed.readUpTo)}"` : ""}`,
+            unread: parsed,
           },
         ],
   );
@@ -96,14 +98,12 @@ export function auditCodes(
           kind: "deeper code, lighter swatch",
           codes: [pale.code, deep.code],
           figure: lighter,
-          message: `${deep.code} should be deeper than ${pale.code} and is ${lighter.toFixed(1)} lighter`,
         });
       if (apart < TWIN)
         twins.push({
           kind: "neighbours are twins",
           codes: [pale.code, deep.code],
           figure: apart,
-          message: `${pale.code} and ${deep.code} are ${apart.toFixed(1)} ΔE00 apart: one is enough on this paper`,
         });
     }
   const grey: Finding[] = [];
@@ -118,7 +118,6 @@ export function auditCodes(
           kind: "greyer code, purer swatch",
           codes: [clear.code, dull.code],
           figure: purer,
-          message: `${dull.code} should be greyer than ${clear.code} and has ${purer.toFixed(1)} more chroma`,
         });
     }
   const far: Finding[] = [];
@@ -136,7 +135,7 @@ export function auditCodes(
           kind: "hue far from its family",
           codes: [r.code],
           figure: Math.abs(turn),
-          message: `hue ${hue(r.lab).toFixed(0)}°, ${Math.abs(turn).toFixed(0)}° from the ${name} home at ${home.toFixed(0)}°`,
+          home: { family: name, at: home, hue: hue(r.lab) },
         });
     }
   }

@@ -36,6 +36,14 @@ export interface CodeKey {
   readonly examples: readonly string[];
 }
 
+/** The text that a part of a code took, and what that stands for: a name, or the digits themselves. */
+export interface TakenPart {
+  readonly part: number;
+  readonly text: string;
+  readonly means?: Meaning;
+  readonly value?: string;
+}
+
 /** A code as read by its key. Depth and greyness grow with deeper and greyer; what a code does not say is undefined. */
 export interface ParsedCode {
   readonly code: string;
@@ -44,30 +52,27 @@ export interface ParsedCode {
   readonly greyness?: number;
   readonly serial?: string;
   /** Which text each part took, for showing. */
-  readonly read: readonly { readonly part: number; readonly text: string; readonly says: string }[];
+  readonly read: readonly TakenPart[];
 }
 
-/** Why a code does not read: how much of it did, the part that failed and what it expected there. */
+/** Why a code does not read: how much of it did, and the part that failed. */
 export interface UnreadCode {
   readonly code: string;
   readonly readUpTo: number;
   /** Number of the part that failed, from 0; one past the last when text is left over. */
   readonly part: number;
-  readonly expected: string;
 }
 
 export const isRead = (result: ParsedCode | UnreadCode): result is ParsedCode => "read" in result;
 
-const listed = (words: readonly string[]) =>
-  words.length > 8 ? `${words.slice(0, 7).join(", ")} or one of ${words.length - 7} more` : words.join(", ");
-
-/** What a part expects, in words. */
-export function expectedBy(part: KeyPart): string {
-  if (part.kind === "separator") return `"${part.text}"`;
-  if (part.kind === "digits")
-    return `${part.means} in ${part.least === part.most ? part.least : `${part.least} to ${part.most}`} digit${part.most === 1 ? "" : "s"}`;
-  return `${part.means}: ${listed(part.words.map((w) => w.written))}`;
-}
+/** What keeps a key from being used. Parts are numbered from 0. */
+export type KeyProblem =
+  | { readonly kind: "says nothing" }
+  | { readonly kind: "said twice"; readonly means: Meaning }
+  | { readonly kind: "empty separator" | "digits"; readonly part: number }
+  | { readonly kind: "no words" | "empty word"; readonly part: number }
+  | { readonly kind: "word twice"; readonly part: number; readonly word: string }
+  | { readonly kind: "example"; readonly unread: UnreadCode };
 
 const sameText = (code: string, at: number, text: string) =>
   code.slice(at, at + text.length).toLowerCase() === text.toLowerCase();
@@ -109,22 +114,20 @@ function choices(part: KeyPart, code: string, at: number): string[] {
   return part.optional ? [...out, ""] : out;
 }
 
+/** What the text of a part stands for, and what the code says by it. */
 function valueOf(
   part: KeyPart,
   text: string,
-): { says: string; field?: Partial<Record<Meaning, string | number>> } {
-  if (part.kind === "separator") return { says: "" };
+): Pick<TakenPart, "means" | "value"> & { field?: Partial<Record<Meaning, string | number>> } {
+  if (part.kind === "separator") return {};
+  const { means } = part;
   if (part.kind === "digits") {
-    if (part.means === "serial") return { says: `serial ${text}`, field: { serial: text } };
     const n = Number(text);
-    return { says: `${part.means} ${text}`, field: { [part.means]: part.rising ? n : -n } };
+    return { means, value: text, field: { [means]: means === "serial" ? text : part.rising ? n : -n } };
   }
   const place = part.words.findIndex((w) => w.written === text);
   const { name } = part.words[place]!;
-  return {
-    says: `${part.means} ${name}`,
-    field: { [part.means]: part.means === "family" || part.means === "serial" ? name : place },
-  };
+  return { means, value: name, field: { [means]: means === "family" || means === "serial" ? name : place } };
 }
 
 /**
@@ -152,63 +155,17 @@ export function parseCode(key: CodeKey, raw: string): ParsedCode | UnreadCode {
     return undefined;
   };
   const taken = take(0, 0);
-  if (!taken) {
-    const failed = key.parts[furthest.part];
-    return {
-      code,
-      ...furthest,
-      readUpTo: Math.max(0, furthest.readUpTo),
-      expected: failed
-        ? `expected ${expectedBy(failed)}`
-        : `expected the code to end after "${code.slice(0, furthest.readUpTo)}"`,
-    };
-  }
+  if (!taken) return { code, ...furthest, readUpTo: Math.max(0, furthest.readUpTo) };
   const fields: Partial<Record<Meaning, string | number>> = {};
   // A greyness that is left out is the clearest.
   for (const p of key.parts)
     if (p.kind === "words" && p.means === "greyness" && p.optional) fields.greyness = -1;
   const read = taken.map(({ part, text }) => {
-    const { says, field } = valueOf(key.parts[part]!, text);
+    const { field, ...said } = valueOf(key.parts[part]!, text);
     Object.assign(fields, field);
-    return { part, text, says };
+    return { part, text, ...said };
   });
   return { code: taken.map((t) => t.text).join(""), ...(fields as Omit<ParsedCode, "code" | "read">), read };
-}
-
-/**
- * Code of a family, depth, greyness and serial as the key writes it. Separators that may be left out are left out.
- * @throws RangeError naming the part that has no text for what was asked
- */
-export function formatCode(
-  key: CodeKey,
-  fields: {
-    readonly family?: string;
-    readonly depth?: number;
-    readonly greyness?: number;
-    readonly serial?: string;
-  },
-): string {
-  const text = key.parts.map((part): string => {
-    if (part.kind === "separator") return part.optional ? "" : part.text;
-    const value = fields[part.means];
-    if (value === undefined || (part.optional && value === -1)) {
-      if (part.optional) return "";
-      throw new RangeError(`the code needs a ${part.means}`);
-    }
-    if (part.kind === "words") {
-      const word = typeof value === "number" ? part.words[value] : part.words.find((w) => w.name === value);
-      if (!word)
-        throw new RangeError(
-          `${part.means} "${value}" is not among ${listed(part.words.map((w) => w.name))}`,
-        );
-      return word.written;
-    }
-    const digits = part.means === "serial" ? String(value) : String(Math.abs(Number(value)));
-    if (!/^\d+$/.test(digits) || digits.length > part.most)
-      throw new RangeError(`${part.means} ${value} does not fit ${expectedBy(part)}`);
-    return digits.padStart(part.least, "0");
-  });
-  return text.join("");
 }
 
 /** Sorts codes as the rack stands: by family in the key's order, light to deep, clear to grey, then serial; codes that do not read come last, by their text. */
@@ -268,32 +225,28 @@ export function completeCode(key: CodeKey, begun: string): string[] {
 }
 
 /** What is wrong with a key before it is used: parts that say nothing, the same word twice, examples that do not read. */
-export function keyProblems(key: CodeKey): string[] {
-  const out: string[] = [];
-  if (!key.parts.some((p) => p.kind !== "separator"))
-    out.push("The key has no part yet that says anything. Add the family or the depth first.");
+export function keyProblems(key: CodeKey): KeyProblem[] {
+  const out: KeyProblem[] = [];
+  if (!key.parts.some((p) => p.kind !== "separator")) out.push({ kind: "says nothing" });
   for (const means of ["family", "depth", "greyness", "serial"] as const)
     if (key.parts.filter((p) => p.kind !== "separator" && p.means === means).length > 1)
-      out.push(`Two parts say the ${means}; one is enough.`);
-  key.parts.forEach((p, i) => {
-    if (p.kind === "separator" && !p.text) out.push(`Part ${i + 1}, a separator, is empty.`);
+      out.push({ kind: "said twice", means });
+  key.parts.forEach((p, part) => {
+    if (p.kind === "separator" && !p.text) out.push({ kind: "empty separator", part });
     if (p.kind === "digits" && !(p.least >= 1 && p.least <= p.most && p.most <= 6))
-      out.push(`Part ${i + 1} wants ${p.least} to ${p.most} digits; it can be 1 to 6, fewest first.`);
+      out.push({ kind: "digits", part });
     if (p.kind !== "words") return;
-    if (!p.words.length) out.push(`Part ${i + 1}, the ${p.means}, has no words yet.`);
+    if (!p.words.length) out.push({ kind: "no words", part });
     const seen = new Set<string>();
     for (const { written } of p.words) {
-      if (!written) out.push(`Part ${i + 1}, the ${p.means}, has an empty word.`);
-      if (seen.has(written.toLowerCase())) out.push(`Part ${i + 1}, the ${p.means}, has "${written}" twice.`);
+      if (!written) out.push({ kind: "empty word", part });
+      if (seen.has(written.toLowerCase())) out.push({ kind: "word twice", part, word: written });
       seen.add(written.toLowerCase());
     }
   });
   for (const example of key.examples) {
-    const result = parseCode(key, example);
-    if (!isRead(result))
-      out.push(
-        `The example "${example}" does not read: ${result.expected}${result.readUpTo ? ` after "${example.slice(0, result.readUpTo)}"` : ""}.`,
-      );
+    const unread = parseCode(key, example);
+    if (!isRead(unread)) out.push({ kind: "example", unread });
   }
   return out;
 }

@@ -212,7 +212,7 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
             ))}
           </ul>
         ) : (
-          <p className="m-0">In no piece yet.</p>
+          <p className="m-0">In none of the 200 pieces changed last.</p>
         )}
       </div>
       <div>

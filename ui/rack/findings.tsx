@@ -1,7 +1,7 @@
 "use client";
 import { useMemo } from "react";
 import { gapsOf } from "@/core/stock/gaps";
-import type { Finding } from "@/core/codes/audit";
+import type { FoundCode } from "@/compute/operations/audit-codes";
 import type { RangeFacts, Rack, RackMarker } from "@/store/rack";
 import { Progress } from "@/ui/jobs/progress";
 import { rackKey } from "@/compute/from-rack";
@@ -123,13 +123,13 @@ function Audit({
   );
 }
 
-const UNITS: Partial<Record<Finding["kind"], string>> = {
+const UNITS: Partial<Record<FoundCode["kind"], string>> = {
   "deeper code, lighter swatch": "in lightness",
   "greyer code, purer swatch": "in colour strength",
   "hue far from its family": "degrees of hue",
   "neighbours are twins": "ΔE00",
 };
-const figure = (f: Finding) => (UNITS[f.kind] ? `${f.figure.toFixed(1)} ${UNITS[f.kind]}` : "");
+const figure = (f: FoundCode) => (UNITS[f.kind] ? `${f.figure.toFixed(1)} ${UNITS[f.kind]}` : "");
 
 function Block({ title, says, children }: { title: string; says: string; children: React.ReactNode }) {
   return (

@@ -3,7 +3,6 @@ import { ArrowLeft, ArrowRight, Plus, X } from "lucide-react";
 import { useState } from "react";
 import {
   completeCode,
-  expectedBy,
   isRead,
   keyProblems,
   parseCode,
@@ -13,6 +12,7 @@ import {
   type Meaning,
   type WordsPart,
 } from "@/core/codes/key";
+import { expectedBy, expectedInWords, keyProblemInWords, partInWords } from "@/words/codes";
 
 const MEANINGS: readonly { readonly means: Meaning; readonly says: string }[] = [
   { means: "family", says: "colour family" },
@@ -57,7 +57,7 @@ export function KeyEditor({ value, onChange, codes }: Props) {
     parts.splice(i + by, 0, taken!);
     onChange({ ...value, parts });
   };
-  const problems = keyProblems(value);
+  const problems = keyProblems(value).map((p) => keyProblemInWords(value, p));
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap items-stretch gap-2" role="group" aria-label="Parts of a code">
@@ -278,10 +278,10 @@ function LiveReading({ codeKey, codes }: { codeKey: CodeKey; codes: readonly str
         <div aria-live="polite">
           {result && isRead(result) && (
             <ul className="m-0 flex list-none flex-wrap gap-2 p-0 pt-4">
-              {result.read.map(({ part, text, says }) => (
-                <li key={part} className="border-b-3 border-text px-1 text-center">
-                  <span className="block font-mono text-[20px]">{text}</span>
-                  <span className="block text-[13px] text-soft">{says || "separator"}</span>
+              {result.read.map((taken) => (
+                <li key={taken.part} className="border-b-3 border-text px-1 text-center">
+                  <span className="block font-mono text-[20px]">{taken.text}</span>
+                  <span className="block text-[13px] text-soft">{partInWords(taken) || "separator"}</span>
                 </li>
               ))}
             </ul>
@@ -293,7 +293,7 @@ function LiveReading({ codeKey, codes }: { codeKey: CodeKey; codes: readonly str
                 <u className="decoration-2">{result.code.slice(result.readUpTo) || "…"}</u>
               </span>
               <br />
-              <strong>Part {result.part + 1}.</strong> {result.expected}
+              <strong>Part {result.part + 1}.</strong> {expectedInWords(codeKey, result)}
             </p>
           )}
         </div>
@@ -314,7 +314,7 @@ function LiveReading({ codeKey, codes }: { codeKey: CodeKey; codes: readonly str
                   <span className="code">{u.code}</span>:{" "}
                   {codeKey.parts[u.part]
                     ? `part ${u.part + 1} expects ${expectedBy(codeKey.parts[u.part]!)}`
-                    : u.expected}
+                    : expectedInWords(codeKey, u)}
                 </li>
               ),
           )}

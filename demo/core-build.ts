@@ -8,7 +8,7 @@ const PARTS = ["run", "piece-questions", "kept-groups", "from-rack", "colouring-
 
 /**
  * Names the computation as it is: the hash of all operations with what they stand on, in the form that runs. Comments and format are no part
- * of it, a number is. `npx tsx scripts/core-build.ts FILE` writes it down beside the app that was built.
+ * of it, a number is. `npx tsx demo/core-build.ts FILE` writes it down beside the app that was built.
  */
 export function buildOfCore(): string {
   const { outputFiles } = buildSync({
