@@ -8,7 +8,9 @@ import { ownServer } from "./own-server";
  * plan; the same laid anew there. Then from Light to Check with nothing changed.
  */
 const CHROMIUM = process.env.CHROMIUM ?? "/usr/bin/chromium";
-const server = await ownServer();
+const server = process.env.BLENDT_URL
+  ? { url: process.env.BLENDT_URL, stop: () => undefined }
+  : await ownServer();
 const { url } = server;
 const browser = await chromium.launch({
   executablePath: CHROMIUM,
@@ -16,15 +18,17 @@ const browser = await chromium.launch({
 });
 
 /** Watches what is on the page, picture by picture. */
-const watch = (page: Page) =>
-  page.addInitScript(() => {
+const watch = async (page: Page) => {
+  // What runs in the page is compiled with the names of its functions kept by this.
+  await page.addInitScript("globalThis.__name = (f) => f");
+  await page.addInitScript(() => {
     const seen: Record<string, number> = {};
     (window as unknown as { seen: typeof seen }).seen = seen;
     const look = () => {
       const still = document.querySelector<HTMLImageElement>('main img[src*="/colouring"]');
       const canvas = document.querySelector('main [data-testid="colouring"]');
       const there = Boolean((still?.complete && still.naturalWidth) || canvas);
-      const updating = /Updating|Laying/.test(document.querySelector("[role=status]")?.textContent ?? "");
+      const updating = /Updating…/.test(document.querySelector("main")?.textContent ?? "");
       const ready = document.documentElement?.hasAttribute("data-ready") ?? false;
       const now = performance.now();
       if (there) seen.something ??= now;
@@ -34,6 +38,7 @@ const watch = (page: Page) =>
     };
     look();
   });
+};
 
 try {
   const demo = (await (

@@ -1,53 +1,57 @@
 import { pieces, pieceUses } from "./piece-schema";
-import { and, asc, eq, ne, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, ne, sql } from "drizzle-orm";
 import type { Piece } from "@/core/piece/piece";
 import { tonesOf } from "@/core/piece/piece";
 import { upgradePiece } from "@/core/piece/upgrade";
 import { usesByCode, type Use } from "@/core/stock/losses";
 import type { GroupUse } from "@/core/group/library";
-import { withStore } from "./database";
+import { inPieces, withStore } from "./database";
 import type { Studio } from "./studio";
 
 /** Documents that are held at a time while uses are worked out. */
-const AT_ONCE = 8;
+const AT_ONCE = 24;
 
 /**
  * Sees to it that what lists and the rack say of pieces speaks of their present revisions: documents that were saved since are read once, by
  * the same code that says it everywhere. Whatever way a piece came in (saved, copied, restored), it is found here.
  */
 export async function listUses(studio: Studio): Promise<void> {
-  for (;;) {
-    const stale = await withStore((db) =>
-      db
+  while ((await listSome(studio)) === AT_ONCE);
+}
+
+/** Lists some pieces, and says how many. Whoever lists the same at the same time waits, and finds them listed. */
+const listSome = (studio: Studio): Promise<number> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      const stale = await tx
         .select({ id: pieces.id, revision: pieces.revision, document: pieces.document })
         .from(pieces)
         .where(and(eq(pieces.studioId, studio.id), ne(pieces.listed, pieces.revision)))
-        .limit(AT_ONCE),
-    );
-    if (!stale.length) return;
-    for (const { id, revision, document } of stale)
-      await listPiece(studio, id, revision, upgradePiece(document) as Piece);
-  }
-}
-
-const listPiece = (studio: Studio, id: string, revision: number, document: Piece): Promise<void> =>
-  withStore((db) =>
-    db.transaction(async (tx) => {
-      const [own] = await tx
-        .update(pieces)
-        .set({
-          listed: revision,
-          areas: document.areas.length,
-          planned: document.areas.filter((a) => tonesOf(a).length).length,
-        })
-        .where(and(eq(pieces.studioId, studio.id), eq(pieces.id, id)))
-        .returning({ id: pieces.id });
-      if (!own) return;
-      await tx.delete(pieceUses).where(eq(pieceUses.pieceId, id));
-      const rows = [...usesByCode([{ id, document }])].flatMap(([code, uses]) =>
-        uses.map(({ area, areaId, medium, coats }) => ({
+        .orderBy(pieces.id)
+        .limit(AT_ONCE)
+        .for("update");
+      if (!stale.length) return 0;
+      const present = stale.map((p) => ({ ...p, document: upgradePiece(p.document) as Piece }));
+      const said = present.map(({ id, revision, document: { areas } }) => ({
+        id,
+        revision,
+        areas: areas.length,
+        planned: areas.filter((a) => tonesOf(a).length).length,
+      }));
+      await tx.execute(sql`
+        update ${pieces} p set listed = s.revision, areas = s.areas, planned = s.planned
+        from jsonb_to_recordset(${JSON.stringify(said)}::jsonb) as s(id uuid, revision int, areas int, planned int)
+        where p.id = s.id`);
+      await tx.delete(pieceUses).where(
+        inArray(
+          pieceUses.pieceId,
+          present.map((p) => p.id),
+        ),
+      );
+      const uses = [...usesByCode(present)].flatMap(([code, own]) =>
+        own.map(({ pieceId, area, areaId, medium, coats }) => ({
           studioId: studio.id,
-          pieceId: id,
+          pieceId,
           code,
           area,
           areaId,
@@ -55,8 +59,8 @@ const listPiece = (studio: Studio, id: string, revision: number, document: Piece
           coats,
         })),
       );
-      for (let at = 0; at < rows.length; at += 1000)
-        await tx.insert(pieceUses).values(rows.slice(at, at + 1000));
+      for (const rows of inPieces(uses)) await tx.insert(pieceUses).values([...rows]);
+      return stale.length;
     }),
   );
 

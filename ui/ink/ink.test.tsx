@@ -49,7 +49,7 @@ describe("a ramp", () => {
       <Ramp colours={["#111111", "#222222", "#333333", "#444444"]} label="Ramp of Skin" />,
     );
     expect(markup).toContain(
-      "linear-gradient(90deg, #111111 0.000% 25.000%, #222222 25.000% 50.000%, #333333 50.000% 75.000%, #444444 75.000% 100.000%)",
+      "linear-gradient(90deg, #111111 0 25.00%, #222222 0 50.00%, #333333 0 75.00%, #444444 0 100.00%)",
     );
     expect(markup).toContain('aria-label="Ramp of Skin: black to dark grey"');
   });

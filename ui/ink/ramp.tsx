@@ -13,14 +13,11 @@ const endsInWords = (colours: readonly string[]): string => {
   return first === last ? first : `${first} to ${last}`;
 };
 
-/** Outline of a laid stroke, a little uneven as a hand is. */
-const STROKE =
-  "polygon(2% 15%, 15% 9%, 30% 8%, 50% 13%, 70% 15%, 85% 13%, 100% 10%, 98.5% 87.5%, 85% 91%, 70% 92%, 50% 88%, 30% 85%, 15% 86%, 0% 90%)";
-
 /** Colours side by side, each as wide as the others, with hard edges: one element, however many they are. */
 const sideBySide = (colours: readonly string[]): string => {
   const share = 100 / colours.length;
-  const stops = colours.map((hex, i) => `${hex} ${(i * share).toFixed(3)}% ${((i + 1) * share).toFixed(3)}%`);
+  // A stop that begins at 0 begins where the one before it ends.
+  const stops = colours.map((hex, i) => `${hex} 0 ${((i + 1) * share).toFixed(2)}%`);
   return `linear-gradient(90deg, ${stops.join(", ")})`;
 };
 
@@ -40,10 +37,9 @@ export const Ramp = memo(
       <span
         role="img"
         aria-label={`${label}: ${colours.length ? endsInWords(colours) : "not worked out yet"}`}
-        className="block w-full"
+        className="laid-stroke block w-full"
         style={{
           height,
-          clipPath: STROKE,
           background: colours.length ? sideBySide(colours) : NOT_YET,
         }}
       />
