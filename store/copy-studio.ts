@@ -4,7 +4,18 @@ import { and, eq, getTableColumns, sql, type SQL } from "drizzle-orm";
 import type { PgColumn, PgTable } from "drizzle-orm/pg-core";
 import type { Piece } from "@/core/piece/piece";
 import { withStore, type Database } from "./database";
-import { blends, charts, inks, judgedGroups, keptGroups, papers, ranges, readings, scans, trials } from "./schema";
+import {
+  blends,
+  charts,
+  inks,
+  judgedGroups,
+  keptGroups,
+  papers,
+  ranges,
+  readings,
+  scans,
+  trials,
+} from "./schema";
 import { DEMO_STUDIO, MOST_STUDIOS, ownedBy, studiosOf, type Studio } from "./studio";
 import type { Visitor } from "./people";
 

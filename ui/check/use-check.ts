@@ -97,7 +97,9 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
     { about: piece.setUp.line?.pictureId },
   );
   const still =
-    kept && rack === byDay && !alone && at === undefined && !whole.coloured && !light.error ? kept : undefined;
+    kept && rack === byDay && !alone && at === undefined && !whole.coloured && !light.error
+      ? kept
+      : undefined;
   const needsMap = [view, other].includes("tones");
   const map = useCompute(
     "toneMap",

@@ -126,7 +126,8 @@ export function useLight(
       const stopped = signal ? { signal } : {};
       if (dragged) return look(quick, stopped);
       const pixels = (drawing!.width * drawing!.height) / closeness.drawing ** 2;
-      if (!latest.current && seen.current !== drawing!.id && pixels > LARGE) onProgress?.(0.3, await look(first, stopped));
+      if (!latest.current && seen.current !== drawing!.id && pixels > LARGE)
+        onProgress?.(0.3, await look(first, stopped));
       const lit = await look(closeness, { ...stopped, ...(onProgress && { onProgress }) });
       seen.current = drawing!.id;
       return lit;
