@@ -63,3 +63,58 @@ export function noticedInWords(
       };
   }
 }
+
+/** From so many areas on, of which the same is to be said, it is said once. */
+const TOGETHER = 3;
+type OfArea = Extract<Noticed, { readonly area: string }>;
+const SAID_OF_ALL: Readonly<Record<OfArea["kind"], string>> = {
+  "off target": "will be a visible way off the colours that were picked",
+  "small highlight": "have hardly any room for their lightest tone",
+  "lost highlight": "have their highlight covered by darker tones",
+  "pale cover": "are too pale for their underlay: the shadow keeps the underlay's hue",
+};
+const UNITS: Readonly<Record<OfArea["kind"], string>> = {
+  "off target": "ΔE00 over their pixels",
+  "small highlight": "mm²",
+  "lost highlight": "darker than was picked",
+  "pale cover": "degrees of hue",
+};
+const figureOf = (n: OfArea): number => {
+  switch (n.kind) {
+    case "off target":
+      return n.deltaE00;
+    case "small highlight":
+      return n.mm2;
+    case "lost highlight":
+      return n.darker;
+    case "pale cover":
+      return n.turn;
+  }
+};
+
+/** What was noticed, in the order in which it was; what is the same of many areas is one sentence with all their figures, worst first. */
+export function noticedTogether<N extends Noticed & ReturnType<typeof noticedInWords>>(
+  noticed: readonly N[],
+  nameOf: (id: string) => string,
+): ReturnType<typeof noticedInWords>[] {
+  const said = new Set<string>();
+  return noticed.flatMap((n) => {
+    const same = noticed.filter((o) => o.kind === n.kind && "area" in o) as (N & OfArea)[];
+    if (same.length < TOGETHER) return [n];
+    if (said.has(n.kind)) return [];
+    said.add(n.kind);
+    const kind = same[0]!.kind;
+    const digits = kind === "off target" || kind === "small highlight" ? 1 : 0;
+    const worst = kind === "small highlight" ? 1 : -1;
+    const figures = [...same]
+      .sort((a, b) => worst * (figureOf(a) - figureOf(b)))
+      .map((o) => `${nameOf(o.area)} ${figureOf(o).toFixed(digits)}`);
+    return [
+      {
+        says: `${same.length} areas ${SAID_OF_ALL[kind]}`,
+        figure: `${figures.join(", ")} ${UNITS[kind]}`,
+        advice: n.advice.replace("its group", "their groups"),
+      },
+    ];
+  });
+}

@@ -3,6 +3,7 @@ import type { LookOverOutput } from "@/compute/operations/look-over";
 import { Progress } from "@/ui/jobs/progress";
 import { axis, ChartCanvas } from "@/ui/kit/chart";
 import { usePieceHandles } from "@/ui/piece/piece-context";
+import { noticedTogether } from "@/words/check";
 import { differenceWords } from "@/words/closeness";
 import { ExportButtons } from "./export-buttons";
 import type { Check } from "./use-check";
@@ -14,6 +15,8 @@ export function CheckSide({ own }: { readonly own: Check }) {
   const found = over.output;
   // Of what nobody has planned there is nothing good to say either.
   const planned = piece.areas.some((a) => a.place && (a.white || a.layers.length > 0));
+  const names = new Map(piece.areas.map((a) => [a.id, a.name]));
+  const nameOf = (area: string) => names.get(area) ?? area;
   const offs = new Map(found?.areas.map((a) => [a.id, a.deltaE00]));
   return (
     <div className="flex flex-col gap-5">
@@ -27,7 +30,7 @@ export function CheckSide({ own }: { readonly own: Check }) {
         )}
         {found && (
           <ul className="m-0 list-none border-t border-line p-0" data-testid="noticed">
-            {found.noticed.map((n) => (
+            {noticedTogether(found.noticed, nameOf).map((n) => (
               <li key={n.says} className="border-b border-line py-2 text-[15px]">
                 <strong className="font-semibold">{n.says}.</strong>{" "}
                 <span className="text-soft">
