@@ -4,6 +4,7 @@ import { assess, assessAreas } from "./operations/assess";
 import { auditCodes } from "./operations/audit-codes";
 import { findSheet } from "./operations/find-sheet";
 import { fitPaper } from "./operations/fit-paper";
+import { gather, gatherings } from "./operations/gather";
 import { group } from "./operations/group";
 import { line } from "./operations/line";
 import { light } from "./operations/light";
@@ -53,6 +54,8 @@ export const table = {
   areas,
   readAreas,
   setUp,
+  gather,
+  gatherings,
   light,
   toneMap,
   render,

@@ -145,18 +145,26 @@ test("a tone is exchanged and seen at once, in its own area alone", async ({ pag
   await openKiteMender(page);
   await page.getByRole("button", { name: /^Shawl/ }).click();
   await page.getByRole("button", { name: "Colouring", exact: true }).click();
+  // What is kept of the present plan is seen at once; it is drawn anew once something is changed.
+  await expect(page.getByRole("img", { name: "The Kite Mender as it will look" })).toBeVisible();
+  const more = (tone: number) =>
+    page
+      .getByRole("button", { name: /^One coat more of/ })
+      .nth(tone)
+      .click();
+  await more(2);
   await expect(page.getByTestId("piece-picture")).toBeVisible({ timeout: 60_000 });
+  await expect(savedNotice(page)).toBeVisible();
   // The shawl's middle, and the wall that nobody changes.
   const shawl = () => colourAt(page, "piece-picture", 0.68, 0.72);
   const [before, wall] = [await shawl(), await colourAt(page, "piece-picture", 0.75, 0.08)];
-  await page
-    .getByRole("button", { name: /^One coat more of/ })
-    .nth(1)
-    .click();
+  await more(1);
   await expect.poll(shawl, { timeout: 30_000 }).not.toEqual(before);
   expect(await colourAt(page, "piece-picture", 0.75, 0.08)).toEqual(wall);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect.poll(shawl, { timeout: 30_000 }).toEqual(before);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByTestId("piece-picture")).toHaveCount(0);
   await expect(savedNotice(page)).toBeVisible();
 });
 

@@ -74,6 +74,11 @@ test("neighbours are told, merge when they are too near, and are untold again", 
   const pairs = async () => (await said()).whole.neighbours?.length;
   // What the drawing shows holds until somebody says something else.
   const before = (await said()).setUp.touches.length;
+  await page
+    .getByRole("row")
+    .filter({ has: page.getByRole("rowheader", { name: "Sea" }) })
+    .getByText(/^touches/)
+    .click();
   await page.getByRole("button", { name: "Sea touches another area" }).click();
   await page.getByRole("menuitem", { name: "Spool" }).click();
   await expect(async () => expect(await pairs()).toBe(before + 1)).toPass();

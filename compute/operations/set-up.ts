@@ -8,7 +8,6 @@ import { outlinesOf } from "@/core/picture/contour";
 import type { Bytes } from "@/core/picture/plane";
 import type { Corners } from "@/core/picture/rectify";
 import { stackingOf, type Stacking } from "@/core/picture/stacking";
-import { tilesOf } from "@/core/picture/tiles";
 import type { Work } from "@/core/progress";
 import { drawingFor, lineFor, type Drawing } from "../drawings";
 import { hashOf } from "../hash";
@@ -62,8 +61,6 @@ export interface SetUpOutput extends Omit<AreaMap, "owner"> {
   readonly gaps: number;
   readonly specks: number;
   readonly stacking: Stacking;
-  /** Regions that look like repeated blocks. */
-  readonly tiles: readonly (readonly number[])[];
 }
 
 /** How far a drawn outline may leave the pixels' edges, pixels. */
@@ -123,7 +120,6 @@ function* setUpOf(question: SetUpQuestion): Work<SetUpOutput> {
     gaps: found.gaps,
     specks: found.specks,
     stacking: stackingOf(found.labels, { owner, ...map }, mmPerPixel),
-    tiles: tilesOf(found).map((t) => t.regions),
     ...map,
   };
 }

@@ -16,6 +16,7 @@ import {
   asLayers,
   isPlannedShade,
   newArea,
+  numbered,
   partOf,
   schoolOf,
   tonesOf,
@@ -60,6 +61,11 @@ export type Command =
   | { readonly type: "take colours"; readonly id: string; readonly readings: Area["readings"] }
   | { readonly type: "clear reading"; readonly id: string; readonly place: Place }
   | { readonly type: "set material"; readonly id: string; readonly material: Material }
+  | { readonly type: "set materials"; readonly ids: readonly string[]; readonly material: Material }
+  | {
+      readonly type: "name areas";
+      readonly areas: readonly { readonly id: string; readonly name: string }[];
+    }
   | { readonly type: "choose school"; readonly id: string; readonly school: School | null }
   | { readonly type: "set size"; readonly id: string; readonly size: number | null }
   | { readonly type: "set tones"; readonly id: string; readonly tones: number | null }
@@ -134,7 +140,9 @@ const withLayer = (area: Area, layer: Layer): Area =>
     : area;
 
 /** The piece after a command. Commands on areas that are gone leave it as it is. */
-export function applyCommand(piece: Piece, command: Command): Piece {
+export const applyCommand = (piece: Piece, command: Command): Piece => numbered(applied(piece, command));
+
+function applied(piece: Piece, command: Command): Piece {
   if (isSetUpCommand(command)) return applySetUp(piece, command);
   if (isLightCommand(command)) return applyLight(piece, command);
   switch (command.type) {
@@ -180,6 +188,15 @@ export function applyCommand(piece: Piece, command: Command): Piece {
         const { [command.place]: _gone, ...readings } = a.readings;
         return { ...a, readings };
       });
+    case "set materials":
+      return command.ids.reduce(
+        (p, id) => changeArea(p, id, (a) => withSuitingTones(a, { material: command.material })),
+        piece,
+      );
+    case "name areas": {
+      const names = new Map(command.areas.map((a) => [a.id, a.name]));
+      return { ...piece, areas: piece.areas.map((a) => ({ ...a, name: names.get(a.id) ?? a.name })) };
+    }
     case "set material":
       return changeArea(piece, command.id, (a) => withSuitingTones(a, { material: command.material }));
     case "choose school":

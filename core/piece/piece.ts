@@ -121,6 +121,20 @@ export function driftIn(scene: Scene, { light, shadow }: Drift): Drift {
   return { light: light || (scene === "warm" ? 1 : 0), shadow: shadow || (scene === "cool" ? -1 : 0) };
 }
 
+/** What an area is called that nobody has named: by its place among the areas, from 0. */
+export const defaultName = (place: number): string => `Area ${place + 1}`;
+const IS_DEFAULT = /^Area \d+$/;
+
+/** The piece with areas that nobody has named called by their place: the number by which they are known in drawing, lists and steps. */
+export function numbered(piece: Piece): Piece {
+  const isRight = (a: Area, i: number) => !IS_DEFAULT.test(a.name) || a.name === defaultName(i);
+  if (piece.areas.every(isRight)) return piece;
+  return {
+    ...piece,
+    areas: piece.areas.map((a, i) => (isRight(a, i) ? a : { ...a, name: defaultName(i) })),
+  };
+}
+
 /** An area as it starts. */
 export const newArea = (id: string, name: string): Area => ({
   id,

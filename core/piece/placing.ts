@@ -1,6 +1,6 @@
 import type { Point } from "@/core/algebra/point";
 import type { PlacedArea } from "@/core/picture/area-map";
-import type { Area, Piece } from "./piece";
+import { defaultName, type Area, type Piece } from "./piece";
 import type { FoundArea, SetUpCommand } from "./set-up-commands";
 import { MOST_POINTS } from "./set-up";
 
@@ -20,6 +20,8 @@ export interface Ground {
 
 /** Along more of the picture's edge than this a region is the bare sheet round the drawing. */
 const BACKGROUND = 0.5;
+/** Stands for the name of what is gathered until it has its own. */
+const GATHERED = "gathered";
 /** Longest name of an area. */
 const LONGEST_NAME = 80;
 
@@ -55,7 +57,7 @@ export function areasFor(
   const named = (name: string | undefined): string => {
     let out = name?.slice(0, LONGEST_NAME - 5);
     if (out === undefined) {
-      do out = `Area ${++count}`;
+      do out = defaultName(count++);
       while (used.has(out));
     } else for (let n = 2; used.has(out); n++) out = `${name} ${n}`;
     used.add(out);
@@ -75,6 +77,53 @@ export function areasFor(
       part: Math.max(...own.map((id) => regionOf(ground, id).mm2)),
       width: Math.max(...own.map((id) => regionOf(ground, id).width)),
     }));
+}
+
+const isUntouched = (a: Area): boolean => !a.layers.length && !Object.keys(a.readings).length && !a.fixed;
+
+/**
+ * Regions that may be gathered into new areas: those of none, and those that are an area by themselves of which nothing has been said yet. The bare
+ * sheet is none of them.
+ */
+export function gatherable(piece: Piece, ground: Ground): readonly number[] {
+  const known = new Map(piece.areas.map((a) => [a.id, a]));
+  const alone = ground.areas.flatMap(({ id, regions }) => {
+    const area = known.get(id);
+    return area && regions.length === 1 && isUntouched(area) ? regions : [];
+  });
+  return [...openRegions(ground), ...alone];
+}
+
+/** Sets of regions made one area each, in one step; areas of single regions that are gathered with others are gone. Nothing when there is no room. */
+export function gathered(
+  piece: Piece,
+  ground: Ground,
+  sets: readonly (readonly number[])[],
+  room: number,
+  newId: () => string,
+): Extract<SetUpCommand, { type: "add areas" }> | undefined {
+  const may = new Set(gatherable(piece, ground));
+  const wanted = sets.map((s) => s.filter((r) => may.has(r))).filter((s) => s.length);
+  const all = new Set(wanted.flat());
+  const instead = ground.areas.filter((a) => a.regions.some((r) => all.has(r))).map((a) => a.id);
+  const kept = piece.areas.filter((a) => !instead.includes(a.id)).map((a) => a.name);
+  const areas = wanted.slice(0, Math.max(0, room + instead.length)).reduce<FoundArea[]>((made, own) => {
+    const names = new Set(own.map((r) => regionOf(ground, r).name));
+    const [name] = names;
+    // One name for all of them makes them one area.
+    const set = {
+      ...ground,
+      regions: ground.regions.map((r) =>
+        own.includes(r.id) ? { ...r, name: names.size === 1 && name ? name : GATHERED } : r,
+      ),
+    };
+    const taken = [...kept, ...made.map((a) => a.name)];
+    const [area] = areasFor(set, own, taken, 1, newId);
+    return area
+      ? [...made, names.size === 1 && name ? area : { ...area, name: defaultName(taken.length) }]
+      : made;
+  }, []);
+  return areas.length ? { type: "add areas", areas, instead } : undefined;
 }
 
 /** Several areas, and regions that belong to none, made one: the first keeps its plan. Nothing when that is locked. */

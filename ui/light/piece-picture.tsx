@@ -7,6 +7,7 @@ import type { Rack } from "@/store/rack";
 import { useCompute } from "@/ui/jobs/use-job";
 import { PixelCanvas } from "@/ui/kit/pixel-canvas";
 import { usePictures } from "@/ui/set-up/use-pictures";
+import { usePiece } from "@/ui/piece/piece-context";
 import { StillPicture, useKeepPicture, useKeptNow, useKeptPicture } from "@/ui/piece/kept-picture";
 import { tintOf } from "./tints";
 import { ToneLayer } from "./tone-layer";
@@ -98,7 +99,12 @@ function Shown({
     alone,
     onLost: light.again,
   });
-  useKeepPicture(rack, look === "colouring" && !alone && light.exact && !busy ? coloured : undefined);
+  // What is only proposed is not the piece's picture.
+  const isOwn = usePiece() === piece;
+  useKeepPicture(
+    rack,
+    isOwn && look === "colouring" && !alone && light.exact && !busy ? coloured : undefined,
+  );
   const field = light.lit?.output.field;
   const map = useCompute("toneMap", field && look === "tones" ? { field, ...toneMapQuestion(piece) } : null);
   const tint = useMemo(() => tintOf(piece, groupOf), [piece, groupOf]);

@@ -14,6 +14,7 @@ import { useKey } from "@/ui/use-keys";
 import { ask, useQueryPart } from "@/ui/use-query";
 import { canBeShown, PiecePicture } from "@/ui/light/piece-picture";
 import { AreaPanel } from "./area-panel";
+import { AreaPicture } from "./area-picture";
 import { AreaStrip } from "./area-strip";
 import { nameAtOnce } from "./area-wishes";
 import { useJudged } from "./group/use-groups";
@@ -23,10 +24,11 @@ import { PieceHeader } from "./piece-header";
 import { useRack } from "./use-rack";
 
 /** What stands beside the plan: the reference that is picked from, or the piece as ink. */
-const LOOKS = ["reference", "tones", "colouring", "area"] as const;
+const LOOKS = ["reference", "line", "tones", "colouring", "area"] as const;
 type Look = (typeof LOOKS)[number];
 const LOOK_NAMES: Readonly<Record<Look, string>> = {
   reference: "Reference",
+  line: "Drawing",
   tones: "Tone map",
   colouring: "Colouring",
   area: "This area alone",
@@ -60,7 +62,10 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
   const [pictures, setPictures] = useState<readonly PictureFacts[]>(firstPicture ? [firstPicture] : []);
   const [upload, setUpload] = useState<{ busy: boolean; error?: string }>({ busy: false });
   const picture = pictures.find((p) => p.id === piece.pictureId);
-  const look = said ?? (picture ? "reference" : "colouring");
+  const hasLine = piece.setUp.line !== null;
+  const planned = canBeShown(piece);
+  const usual = picture || !hasLine ? "reference" : planned ? "colouring" : "line";
+  const look = said && (said === "reference" || hasLine) ? said : usual;
 
   const choose = useCallback((id: string) => ask(`/pieces/${pieceId}/colour?area=${id}`), [pieceId]);
   const step = (by: number) => {
@@ -114,6 +119,33 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
     choose(id);
   };
 
+  const looks = (
+    <div role="group" aria-label="Picture shows" className="flex flex-wrap gap-1">
+      {LOOKS.filter((l) => planned || l === "reference" || l === "line").map((l) => (
+        <button
+          key={l}
+          className={`button ${l === look ? "button-main" : ""}`}
+          aria-pressed={l === look}
+          onClick={() => setLook(l)}
+        >
+          {l === "reference" && !picture ? "Bring a reference" : LOOK_NAMES[l]}
+        </button>
+      ))}
+    </div>
+  );
+  const shownIn = (className: string) => (
+    <PiecePicture
+      piece={piece}
+      rack={rack}
+      look={look === "tones" ? "tones" : "colouring"}
+      alone={look === "area" ? area?.id : undefined}
+      groupOf={judged.groupOf}
+      closeness={CLOSER}
+      className={className}
+      instead={<p className="m-0 p-4 text-[16px] text-soft">Finding the line and what it encloses…</p>}
+    />
+  );
+
   return (
     <div className="flex min-h-[calc(100dvh-3rem)] flex-col min-[900px]:h-[calc(100dvh-3.06rem)]">
       <PieceHeader stage="colour" papers={papers} />
@@ -138,38 +170,24 @@ export function ColourView({ papers, rack: first, picture: firstPicture }: Colou
       >
         <h1 className="sr-only">Colour of {piece.name}</h1>
         <div className="flex min-h-0 min-w-0 flex-col">
-          {canBeShown(piece) && (
-            <div
-              role="group"
-              aria-label="Picture shows"
-              className="flex flex-wrap gap-1 pb-2 max-[899px]:order-last max-[899px]:pb-0"
-            >
-              {LOOKS.map((l) => (
-                <button
-                  key={l}
-                  className={`button ${l === look ? "button-main" : ""}`}
-                  aria-pressed={l === look}
-                  onClick={() => setLook(l)}
-                >
-                  {LOOK_NAMES[l]}
-                </button>
-              ))}
+          {look === "reference" ? (
+            hasLine && <div className="flex flex-wrap gap-1 pb-2 max-[899px]:order-last">{looks}</div>
+          ) : (
+            <div className="flex min-h-60 flex-1 flex-col">
+              <AreaPicture
+                piece={piece}
+                chosen={chosen?.id}
+                onChoose={choose}
+                lined={look === "line" || look === "tones" || !canBeShown(piece)}
+                numbered={look !== "colouring"}
+                toolbar={looks}
+                instead={shownIn("mx-auto max-h-full w-full max-w-[calc((100dvh-19rem)*1.2)]")}
+              >
+                {look !== "line" && canBeShown(piece) && shownIn("w-full")}
+              </AreaPicture>
             </div>
           )}
-          {canBeShown(piece) && look !== "reference" ? (
-            <div className="min-h-60 flex-1 overflow-auto">
-              <PiecePicture
-                piece={piece}
-                rack={rack}
-                look={look === "area" ? "colouring" : look}
-                alone={look === "area" ? area?.id : undefined}
-                groupOf={judged.groupOf}
-                closeness={CLOSER}
-                className="mx-auto max-h-full w-full max-w-[calc((100dvh-19rem)*1.2)]"
-                instead={<p className="m-0 p-4 text-[16px] text-soft">Laying every pass of every area…</p>}
-              />
-            </div>
-          ) : picture ? (
+          {look !== "reference" ? null : picture ? (
             <PicturePane
               picture={picture}
               gains={piece.references.find((r) => r.pictureId === picture.id)?.gains ?? NO_GAINS}

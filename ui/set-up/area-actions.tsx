@@ -1,5 +1,7 @@
 "use client";
 import { Lock, LockOpen } from "lucide-react";
+import { useState, type ReactNode } from "react";
+import { MATERIALS, type Material } from "@/core/group/material";
 import { joined } from "@/core/piece/placing";
 import type { Area } from "@/core/piece/piece";
 import { JOINTS, type Joints } from "@/core/piece/set-up";
@@ -8,6 +10,10 @@ import { useRun } from "@/ui/piece/piece-context";
 import { counted } from "@/words/numbers";
 import type { AreasTabProps } from "./areas-tab";
 import { regionKey } from "./region-overlay";
+import type { Tool } from "./tool";
+
+/** Longest name that leaves room for a number. */
+const LONGEST_NAME = 74;
 
 /** What can be done with what is chosen. */
 export function AreaActions({
@@ -22,7 +28,14 @@ export function AreaActions({
   onPropose,
   open,
   onMake,
-}: AreasTabProps & { readonly open: readonly number[]; readonly onMake: (ids: readonly number[]) => void }) {
+  onGather,
+  onGrow,
+}: AreasTabProps & {
+  readonly open: readonly number[];
+  readonly onMake: (ids: readonly number[]) => void;
+  /** Makes one area of shapes. */
+  readonly onGather: (ids: readonly number[]) => void;
+}) {
   const run = useRun();
   const areas = piece.areas.filter((a) => chosen.has(a.id));
   const regions = open.filter((r) => chosen.has(regionKey(r)));
@@ -54,6 +67,21 @@ export function AreaActions({
         >
           Several
         </button>
+        <ToolButton own="around" tool={tool} onTool={onTool}>
+          Draw around
+        </ToolButton>
+        <ToolButton own="across" tool={tool} onTool={onTool}>
+          Wipe across
+        </ToolButton>
+        {chosen.size > 0 && (
+          <span role="group" aria-label="Choose more" className="flex">
+            {GROW.map(([how, says]) => (
+              <button key={how} className="button -ml-px first:ml-0" onClick={() => onGrow(how)}>
+                + {says}
+              </button>
+            ))}
+          </span>
+        )}
         <button
           className="button"
           disabled={!join}
@@ -87,6 +115,11 @@ export function AreaActions({
         >
           Draw a shape
         </button>
+        {regions.length > 1 && !areas.length && (
+          <button className="button button-main" onClick={() => onGather(regions)}>
+            Make them one area
+          </button>
+        )}
         {regions.length > 0 && (
           <button className="button" onClick={() => onMake(regions)}>
             Make {regions.length === 1 ? "it an area" : "them areas"}
@@ -98,6 +131,7 @@ export function AreaActions({
           </button>
         )}
       </div>
+      {areas.length > 1 && <SeveralAreas areas={areas} />}
       {areas.length > 0 ? (
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[14px]">
           <Mark label="stays white" on={all((a) => a.white)} onChange={(white) => mark({ white })} />
@@ -147,6 +181,87 @@ export function AreaActions({
         </p>
       )}
     </div>
+  );
+}
+
+/** What chooses more of what is chosen. */
+const GROW = [
+  ["neighbours", "neighbours"],
+  ["alike", "alike"],
+  ["within", "inside"],
+] as const;
+
+const ToolButton = ({
+  own,
+  tool,
+  onTool,
+  children,
+}: {
+  readonly own: Tool;
+  readonly tool: Tool;
+  readonly onTool: (tool: Tool) => void;
+  readonly children: ReactNode;
+}) => (
+  <button
+    className={`button ${tool === own ? "button-main" : ""}`}
+    aria-pressed={tool === own}
+    onClick={() => onTool(tool === own ? "pick" : own)}
+  >
+    {children}
+  </button>
+);
+
+/** Names and material for several areas in one go: "petal" makes petal 1, petal 2 and so on. */
+function SeveralAreas({ areas }: { readonly areas: readonly Area[] }) {
+  const run = useRun();
+  const [name, setName] = useState("");
+  const [material] = [...new Set(areas.map((a) => a.material))].length === 1 ? [areas[0]!.material] : [];
+  return (
+    <form
+      className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[14px]"
+      onSubmit={(e) => {
+        e.preventDefault();
+        const said = name.trim().slice(0, LONGEST_NAME);
+        if (!said) return;
+        run({ type: "name areas", areas: areas.map(({ id }, i) => ({ id, name: `${said} ${i + 1}` })) });
+        setName("");
+      }}
+    >
+      <label className="flex items-center gap-1.5">
+        call them
+        <input
+          className="field min-h-8 w-32 py-0"
+          value={name}
+          maxLength={LONGEST_NAME}
+          placeholder="petal"
+          onChange={(e) => setName(e.target.value)}
+        />
+      </label>
+      <button className="button min-h-8 py-0" disabled={!name.trim()}>
+        Name {areas.length}
+      </button>
+      <label className="flex items-center gap-1.5">
+        material
+        <select
+          className="field min-h-8 py-0"
+          value={material ?? ""}
+          onChange={(e) =>
+            run({
+              type: "set materials",
+              ids: areas.map((a) => a.id),
+              material: e.target.value as Material,
+            })
+          }
+        >
+          {!material && <option value="">as they are</option>}
+          {MATERIALS.map((m) => (
+            <option key={m} value={m}>
+              {m}
+            </option>
+          ))}
+        </select>
+      </label>
+    </form>
   );
 }
 

@@ -1,8 +1,9 @@
 "use client";
 import type { SetUpOutput } from "@/compute/operations/set-up";
+import type { Gathering } from "@/core/picture/gatherings";
 import type { Piece } from "@/core/piece/piece";
-import { areasFor, joined, openRegions, swapped } from "@/core/piece/placing";
-import type { SetUpCommand } from "@/core/piece/set-up-commands";
+import { areasFor, gathered, openRegions, swapped } from "@/core/piece/placing";
+import type { Work } from "@/ui/jobs/use-job";
 import { Notice } from "@/ui/kit/notice";
 import { NumberField } from "@/ui/kit/number-field";
 import { Slider } from "@/ui/kit/slider";
@@ -10,8 +11,8 @@ import { useRun } from "@/ui/piece/piece-context";
 import { counted } from "@/words/numbers";
 import { AreaActions } from "./area-actions";
 import { AreaRow } from "./area-row";
-import { regionKey } from "./region-overlay";
-import type { Tool } from "./tool";
+import { Gatherings } from "./gatherings";
+import { STROKE_TOOLS, type Tool } from "./tool";
 
 /** Most areas of a piece. */
 export const MOST_AREAS = 400;
@@ -27,6 +28,9 @@ export interface AreasTabProps {
   readonly onSeveral: (several: boolean) => void;
   readonly tool: Tool;
   readonly onTool: (tool: Tool) => void;
+  readonly gatherings: Work<readonly Gathering[]>;
+  /** Chooses more by what is chosen. */
+  readonly onGrow: (how: "neighbours" | "alike" | "within") => void;
   readonly onPassing: (passing: { readonly gap?: number; readonly speck?: number }) => void;
   readonly onPropose: (() => void) | undefined;
   readonly onPlaceByPicks: (() => void) | undefined;
@@ -57,7 +61,13 @@ export function AreasTab(props: AreasTabProps) {
     run({ type: "add areas", areas });
     onChoose(new Set(areas.slice(0, 1).map((a) => a.id)));
   };
-  const tiles = output.tiles.filter((t) => new Set(t.map((r) => ownerOf(output, r))).size > 1);
+  const gather = (sets: readonly (readonly number[])[]) => {
+    const command = gathered(piece, output, sets, room, () => crypto.randomUUID());
+    if (!command) return;
+    run(command);
+    onChoose(new Set(sets.length === 1 ? command.areas.map((a) => a.id) : []));
+    if (tool !== "pick" && !STROKE_TOOLS.includes(tool)) onTool("pick");
+  };
 
   return (
     <div className="flex flex-col gap-3">
@@ -105,19 +115,13 @@ export function AreasTab(props: AreasTabProps) {
           )}
         </div>
       )}
-      {tiles.map((t) => (
-        <Notice
-          key={t.join()}
-          action={
-            <button className="button" onClick={() => joinRegions(piece, output, t, run, make)}>
-              Make them one
-            </button>
-          }
-        >
-          {t.length} shapes are alike and lie side by side: tiles, bricks, scales? One area of many parts is
-          planned once.
-        </Notice>
-      ))}
+      <Gatherings
+        work={props.gatherings}
+        output={output}
+        chosen={chosen}
+        onChoose={onChoose}
+        onTake={gather}
+      />
       {[...lost].map(([id, to]) => (
         <Notice
           key={id}
@@ -168,7 +172,7 @@ export function AreasTab(props: AreasTabProps) {
           Choose one below and point at it.
         </Notice>
       )}
-      <AreaActions {...props} open={open} onMake={make} />
+      <AreaActions {...props} open={open} onMake={make} onGather={(ids) => gather([ids])} />
       <ul className="m-0 list-none border-t border-line p-0" aria-label="Areas">
         {piece.areas.map((area, i) => (
           <AreaRow
@@ -192,41 +196,6 @@ export function AreasTab(props: AreasTabProps) {
       </ul>
     </div>
   );
-}
-
-const ownerOf = (output: SetUpOutput, region: number): string =>
-  output.areas.find((a) => a.regions.includes(region))?.id ?? regionKey(region);
-
-/** Blocks become one area: those that are areas are joined, and none yet are made one first. */
-function joinRegions(
-  piece: Piece,
-  output: SetUpOutput,
-  regions: readonly number[],
-  run: (command: SetUpCommand) => void,
-  make: (ids: readonly number[]) => void,
-): void {
-  const owners = output.areas.filter((a) => a.regions.some((r) => regions.includes(r))).map((a) => a.id);
-  const free = regions.filter((r) => output.free.includes(r));
-  if (!owners.length) {
-    // One name for all of them makes them one.
-    const name = output.regions[regions[0]! - 1]!.name ?? "Blocks";
-    const ground = {
-      ...output,
-      regions: output.regions.map((r) => (regions.includes(r.id) ? { ...r, name } : r)),
-    };
-    const areas = areasFor(
-      ground,
-      free,
-      piece.areas.map((a) => a.name),
-      MOST_AREAS - piece.areas.length,
-      () => crypto.randomUUID(),
-    );
-    if (areas.length) run({ type: "add areas", areas });
-    else make(free);
-    return;
-  }
-  const command = joined(piece, output, owners, free);
-  if (command) run(command);
 }
 
 function Search({

@@ -18,6 +18,25 @@ interface RegionOverlayProps {
 
 export const regionKey = (id: number) => `region ${id}`;
 
+/** Which area each region belongs to. */
+const ownersOf = ({ areas }: Pick<SetUpOutput, "areas">): ReadonlyMap<number, string> =>
+  new Map(areas.flatMap((a) => a.regions.map((r) => [r, a.id] as const)));
+
+/** What is chosen when some regions are: their areas, or themselves where they are of none. */
+export function keysOf(output: Pick<SetUpOutput, "areas">, regions: readonly number[]): string[] {
+  const owners = ownersOf(output);
+  return [...new Set(regions.map((r) => owners.get(r) ?? regionKey(r)))];
+}
+
+/** Regions of what is chosen. */
+export const regionsOf = (
+  { areas, regions }: Pick<SetUpOutput, "areas" | "regions">,
+  chosen: ReadonlySet<string>,
+): number[] => [
+  ...areas.flatMap((a) => (chosen.has(a.id) ? a.regions : [])),
+  ...regions.flatMap((r) => (chosen.has(regionKey(r.id)) ? [r.id] : [])),
+];
+
 /** Least width on the screen, pixels, of an area that bears its number. */
 const NUMBERED = 13;
 
@@ -70,9 +89,7 @@ export function RegionOverlay({
   numbered = true,
 }: RegionOverlayProps) {
   const { width, height } = output;
-  const ownerOf = new Map<number, string>(
-    output.areas.flatMap((a) => a.regions.map((r) => [r, a.id] as const)),
-  );
+  const ownerOf = ownersOf(output);
   const pixel = 1 / Math.max(1e-6, scale);
   return (
     <svg

@@ -61,6 +61,8 @@ export function SetUpTabs({ own, open }: { readonly own: SetUp; readonly open: s
             tool={tool}
             onTool={start}
             onPassing={own.drag}
+            gatherings={own.gatherings}
+            onGrow={own.grow}
             onPropose={picture && reference ? () => void own.propose() : undefined}
             onPlaceByPicks={picture && piece.areas.some((a) => !a.place) ? own.placeByPicks : undefined}
           />

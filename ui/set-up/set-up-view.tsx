@@ -12,6 +12,7 @@ import { ReferenceLayer } from "./reference-layer";
 import { ReferencePane } from "./reference-pane";
 import { HALF } from "./reference-tab";
 import { SetUpTabs, useSetUpTab } from "./set-up-tabs";
+import { STROKE_TOOLS } from "./tool";
 import { useSetUp, type SetUp } from "./use-set-up";
 
 const FILTER = "reference-light";
@@ -137,7 +138,8 @@ function DrawingSide({ own, tab }: { readonly own: SetUp; readonly tab: string }
         next={draft.length}
         cuts={cuts}
         onPoint={own.onPoint}
-        onEnd={() => cutting && own.endCut(draft)}
+        onEnd={() => (cutting ? own.endCut(draft) : own.unite())}
+        onPath={STROKE_TOOLS.includes(tool) ? own.onStroke : undefined}
         onBack={() => {
           if (draft.length) own.setDraft(draft.slice(0, -1));
           else if (cutting && cuts.length) run({ type: "take cut away", at: cuts.length - 1 });

@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import type { Gathering } from "@/core/picture/gatherings";
 import type { SetUpOutput } from "@/compute/operations/set-up";
 import { NO_GAINS } from "@/core/picture/balance";
 import { newArea, type Area, type Piece } from "@/core/piece/piece";
@@ -52,7 +53,6 @@ const output = {
   touches: [{ a: "Hull", b: "Mast", mm: 12 }],
   gaps: 2,
   specks: 5,
-  tiles: [],
   stacking: { order: ["Mast", "Hull"], pairs: [{ front: "Mast", back: "Hull", confidence: 0.9 }] },
 } as unknown as SetUpOutput;
 const ferry = (...areas: Area[]): Piece => {
@@ -152,7 +152,21 @@ describe("the sheet", () => {
 });
 
 describe("the areas", () => {
-  const tab = (chosen: readonly string[] = [], own = piece, found = output) => (
+  const still = {
+    output: undefined,
+    old: false,
+    progress: undefined,
+    error: undefined,
+    cancelled: false,
+    cancel: nothing,
+    again: nothing,
+  };
+  const tab = (
+    chosen: readonly string[] = [],
+    own = piece,
+    found = output,
+    proposed?: readonly Gathering[],
+  ) => (
     <AreasTab
       piece={own}
       output={found}
@@ -164,6 +178,8 @@ describe("the areas", () => {
       tool="pick"
       onTool={nothing}
       onPassing={nothing}
+      gatherings={{ ...still, output: proposed }}
+      onGrow={nothing}
       onPropose={nothing}
       onPlaceByPicks={nothing}
     />
@@ -188,10 +204,23 @@ describe("the areas", () => {
       /<button[^>]*disabled[^>]*>Join<\/button>/,
     );
   });
-  it("that look like tiles are offered as one", () =>
-    expect(says(tab([], piece, { ...output, tiles: [[1, 2, 3]] } as SetUpOutput))).toContain(
-      "tiles, bricks, scales?",
-    ));
+  it("that belong together are offered as one, each to be looked at before it is taken", () => {
+    const words = says(
+      tab(["region 3"], piece, output, [
+        { kind: "alike", regions: [1, 2] },
+        { kind: "hatching", regions: [3] },
+      ]),
+    );
+    expect(words).toContain("3 shapes would make 2 areas");
+    expect(words).toContain("Take all 2");
+    expect(words).toContain("2 shapes alike, side by side");
+  });
+  it("are named and given a material several at once", () => {
+    const words = says(tab(["Hull", "Mast"]));
+    expect(words).toContain("call them");
+    expect(words).toContain("Name 2");
+    expect(says(tab(["Hull"]))).not.toContain("call them");
+  });
 });
 
 describe("the order", () => {

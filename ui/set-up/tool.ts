@@ -2,6 +2,8 @@
 export const TOOLS = [
   "pick",
   "parts",
+  "around",
+  "across",
   "cut",
   "shape",
   "before",
@@ -19,6 +21,9 @@ export const TOOLS = [
 ] as const;
 export type Tool = (typeof TOOLS)[number];
 
+/** Tools that choose many shapes in one stroke. */
+export const STROKE_TOOLS: readonly Tool[] = ["around", "across"];
+
 /** Tools that draw a line over the chosen area: dragged in one go, or point by point. */
 export const LINE_TOOLS: readonly Tool[] = ["growth", "parting", "crease"];
 
@@ -31,6 +36,8 @@ const drawn = (what: string) => (n: number) =>
 export const toolInWords: Readonly<Record<Tool, (n: number) => string>> = {
   pick: () => "Click an area to choose it; with Shift, more than one.",
   parts: () => "Click what belongs to the chosen area; click it again to take it out.",
+  around: () => "Draw round the shapes that belong together; Enter makes them one area.",
+  across: () => "Wipe across the shapes that belong together; Enter makes them one area.",
   cut: (n) =>
     n === 0
       ? "Click where the cut begins: on a line, or a little past it."

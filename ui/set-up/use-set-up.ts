@@ -2,7 +2,15 @@
 import { useEffect, useMemo, useState } from "react";
 import { aligned } from "@/core/picture/align";
 import { aspectOf } from "@/core/picture/rectify";
-import { measured, placedByReadings, rounded, withPart } from "@/core/piece/placing";
+import {
+  gathered,
+  joined,
+  measured,
+  openRegions,
+  placedByReadings,
+  rounded,
+  withPart,
+} from "@/core/piece/placing";
 import type { PaperSheet } from "@/store/papers";
 import type { DrawingFacts } from "@/store/pictures";
 import { askOfPicture } from "@/ui/jobs/client";
@@ -10,10 +18,13 @@ import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
 import { messageOf } from "@/ui/send";
 import { useKey } from "@/ui/use-keys";
 import type { Share } from "./drawing-pane";
+import { MOST_AREAS } from "./areas-tab";
 import { stackedAreas } from "./order-tab";
 import type { ReferenceLook } from "./reference-tab";
+import { keysOf, regionKey, regionsOf } from "./region-overlay";
 import type { Tool } from "./tool";
 import { asked, useDrawing } from "./use-drawing";
+import { useGather, useGatherings, type Gather } from "./use-gather";
 import { usePictures } from "./use-pictures";
 import { gainsAt, proposed, useDoubts } from "./use-reference";
 
@@ -142,7 +153,7 @@ export function useSetUp(papers: readonly PaperSheet[]) {
   };
 
   const onPoint = (at: Share, owner: string | undefined, region: number | undefined, more: boolean) => {
-    if (tool === "pick") {
+    if (tool === "pick" || tool === "around" || tool === "across") {
       if (!owner) return setChosen(new Set());
       const add = more || several;
       const next = new Set(add ? chosen : []);
@@ -218,6 +229,52 @@ export function useSetUp(papers: readonly PaperSheet[]) {
     }
   };
 
+  const gather = useGather(piece, drawing, output);
+  const bare = (id: number) => (output?.regions[id - 1]?.edge ?? 0) >= 0.5;
+  /** Chooses what a stroke or a choice gathers, beside what is chosen or instead of it; the bare sheet round the drawing is never meant. */
+  const choose = async (question: Gather, add: boolean) => {
+    if (!output) return;
+    try {
+      const found = await gather(question);
+      const keys = keysOf(
+        output,
+        found.filter((id) => !bare(id)),
+      );
+      setChosen((now) => new Set([...(add ? now : []), ...keys]));
+    } catch (e) {
+      setTrouble(messageOf(e));
+    }
+  };
+  const onStroke = (stroke: readonly Share[]) => {
+    if (tool === "around" || tool === "across") void choose({ how: tool, stroke }, several);
+  };
+  const grow = (how: "neighbours" | "alike" | "within") => {
+    if (output) void choose({ how, of: regionsOf(output, chosen) }, true);
+  };
+  /** All that is chosen becomes one area. */
+  const unite = () => {
+    if (!output || chosen.size < 2) return;
+    const areas = piece.areas.filter((a) => chosen.has(a.id));
+    const open = openRegions(output).filter((r) => chosen.has(regionKey(r)));
+    const room = MOST_AREAS - piece.areas.length;
+    const command = areas.length
+      ? joined(
+          piece,
+          output,
+          areas.map((a) => a.id),
+          open,
+        )
+      : gathered(piece, output, [open], room, () => crypto.randomUUID());
+    if (!command) return;
+    run(command);
+    setChosen(
+      new Set(
+        command.type === "add areas" ? command.areas.map((a) => a.id) : areas.slice(0, 1).map((a) => a.id),
+      ),
+    );
+  };
+  const gatherings = useGatherings(piece, drawing, busy ? undefined : output, picture);
+
   const placeByPicks = () => {
     if (!output || !picture || !reference) return;
     const back = reference.pairs.map((p) => ({ line: p.reference, reference: p.line }));
@@ -264,6 +321,10 @@ export function useSetUp(papers: readonly PaperSheet[]) {
     onReferencePoint,
     propose,
     placeByPicks,
+    onStroke,
+    grow,
+    unite,
+    gatherings,
   };
 }
 

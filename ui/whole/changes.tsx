@@ -1,8 +1,9 @@
 "use client";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { PlanPieceOutput } from "@/compute/operations/plan-piece";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { labToHex } from "@/core/colour/display";
+import type { Command } from "@/core/piece/commands";
 import type { SeenArea } from "@/core/piece/overview";
 import { tonesOf, type KeptTone, type Piece } from "@/core/piece/piece";
 import { Ramp } from "@/ui/ink/ramp";
@@ -10,6 +11,8 @@ import { sameShade } from "@/ui/piece/group/shown-group";
 import { plainTones, tonesOfGroup } from "@/compute/kept-groups";
 import { useRun } from "@/ui/piece/piece-context";
 import { counted } from "@/words/numbers";
+
+export type AcceptGroups = Extract<Command, { type: "accept groups" }>;
 
 const sameCodes = (a: readonly KeptTone[], b: readonly KeptTone[]) =>
   a.length === b.length && a.every((t, i) => t.code === b[i]!.code && t.coats === b[i]!.coats);
@@ -19,10 +22,13 @@ export function Changes({
   plan,
   piece,
   seen,
+  onProposal,
 }: {
   plan: PlanPieceOutput;
   piece: Piece;
   seen: readonly SeenArea[];
+  /** Told what would be taken as it is chosen; undefined when nothing is proposed any more. */
+  onProposal: (command: AcceptGroups | undefined) => void;
 }) {
   const run = useRun();
   const rows = plan.areas.map(({ id, group }) => {
@@ -44,6 +50,15 @@ export function Changes({
   const changed = rows.filter((r) => !r.same);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const chosen = changed.filter((r) => !left.has(r.id));
+  const command: AcceptGroups = {
+    type: "accept groups",
+    groups: chosen.map(({ id, tones, group }) => ({ id, tones, shade: group.shade })),
+  };
+  const said = chosen.length ? JSON.stringify(command) : "";
+  useEffect(() => {
+    onProposal(said ? (JSON.parse(said) as AcceptGroups) : undefined);
+    return () => onProposal(undefined);
+  }, [said, onProposal]);
   const toggle = (id: string, on: boolean) => {
     const next = new Set(left);
     if (on) next.delete(id);
@@ -119,16 +134,7 @@ export function Changes({
             ))}
           </ul>
           <div>
-            <button
-              className="button button-main"
-              disabled={!chosen.length}
-              onClick={() =>
-                run({
-                  type: "accept groups",
-                  groups: chosen.map(({ id, tones, group }) => ({ id, tones, shade: group.shade })),
-                })
-              }
-            >
+            <button className="button button-main" disabled={!chosen.length} onClick={() => run(command)}>
               Take {counted(chosen.length, "change")}
             </button>
           </div>

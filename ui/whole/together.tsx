@@ -5,7 +5,7 @@ import { targetOf, type Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/jobs/progress";
 import { counted } from "@/words/numbers";
-import { Changes } from "./changes";
+import { Changes, type AcceptGroups } from "./changes";
 import { Trade } from "./charts";
 import { togetherKey, useTogether } from "./use-together";
 
@@ -14,10 +14,12 @@ export function Together({
   piece,
   rack,
   seen,
+  onProposal,
 }: {
   readonly piece: Piece;
   readonly rack: Rack;
   readonly seen: readonly SeenArea[];
+  readonly onProposal: (command: AcceptGroups | undefined) => void;
 }) {
   const [asked, setAsked] = useState<{ key: string; trade: boolean }>();
   const work = useTogether(piece, rack, asked);
@@ -25,7 +27,7 @@ export function Together({
   const ask = (trade: boolean) => setAsked({ key: togetherKey(piece, rack), trade });
   const plan = work.output;
   return (
-    <section aria-label="Planned together" className="grid gap-2 border-t-2 border-text pt-2">
+    <section aria-label="Planned together" className="grid gap-2 border-y border-strong py-2">
       <div className="flex flex-wrap items-center gap-3">
         <h2 className="m-0 text-[17px]">Planned together</h2>
         <span className="text-[14px] text-soft">
@@ -41,7 +43,7 @@ export function Together({
         </button>
       </div>
       {asked && <Progress work={work} doing="Planning all areas" />}
-      {plan && <Changes key={asked!.key} plan={plan} piece={piece} seen={seen} />}
+      {plan && <Changes key={asked!.key} plan={plan} piece={piece} seen={seen} onProposal={onProposal} />}
       {plan?.trade && (
         <div>
           <h3 className="small-title m-0">Markers against fit</h3>

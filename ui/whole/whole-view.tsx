@@ -3,7 +3,7 @@ import { chroma, hue } from "@/core/colour/lab";
 import { colourInWords } from "@/words/colour";
 import { withRack } from "@/ui/rack-here";
 import { Link } from "@/ui/kit/link";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { judgeAgain, merging, seenAreas, sharedCodes } from "@/core/piece/overview";
 import { neighboursOf, SCENES, tonesOf, type Scene, type Whole } from "@/core/piece/piece";
 import type { PaperSheet } from "@/store/papers";
@@ -11,7 +11,6 @@ import type { Rack } from "@/store/rack";
 import { useTones } from "@/ui/jobs/use-tones";
 import { NumberField } from "@/ui/kit/number-field";
 import { Slider } from "@/ui/kit/slider";
-import { PiecePicture } from "@/ui/light/piece-picture";
 import { laidColours, useJudged } from "@/ui/piece/group/use-groups";
 import { PieceHeader } from "@/ui/piece/piece-header";
 import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
@@ -20,6 +19,8 @@ import { counted, signed } from "@/words/numbers";
 import { AreaRows } from "./area-rows";
 import { HueChroma } from "./charts";
 import { Monochrome } from "./monochrome";
+import type { AcceptGroups } from "./changes";
+import { PieceThen } from "./piece-then";
 import { Together } from "./together";
 import { ValueLanes } from "./value-lanes";
 
@@ -51,6 +52,7 @@ export function WholeView({
   const shared = markers.filter((m) => m.areas.length > 1);
   const near = merging(piece, seen);
   const again = judgeAgain(piece, seen);
+  const [proposal, setProposal] = useState<AcceptGroups>();
   const set = (wish: Partial<Whole>) => run({ type: "wish of the whole", set: wish });
   return (
     <>
@@ -132,14 +134,15 @@ export function WholeView({
             </p>
           ) : (
             <>
+              <Together piece={piece} rack={rack} seen={seen} onProposal={setProposal} />
               <AreaRows
                 seen={seen}
+                offOf={(id) => groupOf(id)?.localColourDeltaE00}
                 pieceId={id}
                 neighbours={neighboursOf(piece)}
                 onNeighbours={(neighbours) => set({ neighbours })}
                 onEmphasis={(area, emphasis) => run({ type: "set emphasis", id: area.id, emphasis })}
               />
-              <Together piece={piece} rack={rack} seen={seen} />
               <Monochrome
                 piece={piece}
                 rack={rack}
@@ -150,7 +153,7 @@ export function WholeView({
           )}
         </div>
         <div className="grid min-w-0 content-start gap-4">
-          <PiecePicture piece={piece} rack={rack} className="w-full" />
+          <PieceThen piece={piece} rack={rack} proposal={proposal} />
           {planned.length > 0 && <ValueLanes areas={planned} />}
           {planned.length > 0 && (
             <section aria-label="Hue and colour strength">

@@ -60,6 +60,7 @@ describe("areas in rows", () => {
     const markup = drawn(
       <AreaRows
         seen={seen}
+        offOf={() => 2.34}
         pieceId="x"
         neighbours={neighboursOf(piece)}
         onNeighbours={nothing}
@@ -70,6 +71,8 @@ describe("areas in rows", () => {
     expect(markup).toContain('aria-label="Hat does not touch Skin"');
     expect(markup).toContain('aria-label="Sky touches another area"');
     expect(wordsOf(markup)).toContain("Sky no group kept");
+    expect(wordsOf(markup)).toContain("2.3 ΔE");
+    expect(markup).toContain('aria-label="Order of the list"');
   });
 });
 
@@ -97,7 +100,7 @@ describe("a joint plan", () => {
     limitMet: true,
   });
   const words = (p: PlanPieceOutput) =>
-    wordsOf(drawn(within(<Changes plan={p} piece={piece} seen={seen} />)));
+    wordsOf(drawn(within(<Changes onProposal={nothing} plan={p} piece={piece} seen={seen} />)));
   it("lists what would change, with what is new in it", () => {
     const said = words(plan(["hat", group("clay1", "clay7")], ["skin", group("clay1", "clay3", "clay7")]));
     expect(said).toContain("4 markers , 2 fewer than area by area");

@@ -1,0 +1,49 @@
+"use client";
+import { useMemo, useState } from "react";
+import { applyCommand } from "@/core/piece/commands";
+import type { Piece } from "@/core/piece/piece";
+import type { Rack } from "@/store/rack";
+import { PiecePicture } from "@/ui/light/piece-picture";
+import type { AcceptGroups } from "./changes";
+
+/** The picture of a piece: as it is, and with what is proposed wiped over it. */
+export function PieceThen({
+  piece,
+  rack,
+  proposal,
+}: {
+  readonly piece: Piece;
+  readonly rack: Rack;
+  readonly proposal: AcceptGroups | undefined;
+}) {
+  const [wipe, setWipe] = useState(1);
+  const then = useMemo(() => proposal && applyCommand(piece, proposal), [piece, proposal]);
+  return (
+    <div>
+      <div className="relative">
+        <PiecePicture piece={piece} rack={rack} className="w-full" />
+        {then && (
+          <div className="absolute inset-0" style={{ clipPath: `inset(0 ${100 * (1 - wipe)}% 0 0)` }}>
+            <PiecePicture piece={then} rack={rack} className="w-full" />
+          </div>
+        )}
+      </div>
+      {then && (
+        <label className="mt-1 flex items-center gap-2 text-[14px] text-soft">
+          as it is
+          <input
+            type="range"
+            aria-label="Wipe between the piece as it is and with the proposal"
+            className="min-h-8 min-w-0 flex-1 accent-current"
+            min={0}
+            max={1}
+            step={0.01}
+            value={wipe}
+            onChange={(e) => setWipe(Number(e.target.value))}
+          />
+          with the proposal
+        </label>
+      )}
+    </div>
+  );
+}
