@@ -33,6 +33,8 @@ const LINE = 100;
 /** An outline is heavier when it is this much thicker than the lines within it; and such is this share of all lines at least. */
 const HEAVIER = 1.6;
 const LEAST_SHARE = 0.08;
+/** Share of what bounds shapes together that must be heavy. */
+const ENCLOSED = 0.8;
 /** A gathering within an outline that holds more of the drawing than this tells nothing. */
 const NEARLY_ALL = 0.7;
 /** Strokes of hatching leave shapes narrower than this, mm, longer than so many of their widths. */
@@ -124,8 +126,17 @@ function withinOutlines({ found, line }: Seen, may: (r: Region) => boolean): num
     if (widths[i]! < limit && may(regions[a - 1]!) && may(regions[b - 1]!)) join(a, b);
   });
   const whole = regions.reduce((sum, r) => sum + (may(r) ? r.pixels : 0), 0);
+  // What is bounded by thin lines too, as by those against the bare sheet, is not enclosed.
+  const [thin, heavy] = [new Float64Array(regions.length + 1), new Float64Array(regions.length + 1)];
+  borders.forEach(({ a, b, length }, i) => {
+    if (root(a) === root(b)) return;
+    const side = widths[i]! < limit ? thin : heavy;
+    for (const r of [a, b]) side[root(r)]! += length;
+  });
   return setsOf(regions, root, may).filter(
-    (s) => s.reduce((sum, id) => sum + regions[id - 1]!.pixels, 0) < NEARLY_ALL * whole,
+    ([first, ...others]) =>
+      heavy[root(first!)]! >= ENCLOSED * (heavy[root(first!)]! + thin[root(first!)]!) &&
+      [first!, ...others].reduce((sum, id) => sum + regions[id - 1]!.pixels, 0) < NEARLY_ALL * whole,
   );
 }
 

@@ -63,6 +63,7 @@ export function AreaPicture({
       numbered={numbered}
       lined={lined}
       toolbar={toolbar}
+      says="Click an area to plan it."
       under={children ? () => <div className="absolute inset-0 overflow-hidden">{children}</div> : undefined}
     />
   );

@@ -21,7 +21,26 @@ export function readingOf(text: string, rack: Rack): PictureReading | undefined 
   return { lab: readColour(typed)!.lab, spread: 0, from: typeof typed === "string" ? typed : "typed" };
 }
 
-/** Gives an area a colour without pointing at a picture. */
+/** Colours in one line: as many as there are places, parted by spaces, commas or semicolons; "72 14 24" is one colour, not three. */
+const PARTED = /[\s,;]+/;
+
+/**
+ * What one line gives: a colour for the place that is chosen, or light, local colour and shadow in this order. Undefined when any of it is no colour.
+ */
+export function readingsOf(
+  text: string,
+  place: Place,
+  rack: Rack,
+): { readonly [P in Place]?: PictureReading } | undefined {
+  const one = readingOf(text, rack);
+  if (one) return { [place]: one };
+  const parts = text.trim().split(PARTED);
+  const colours = parts.map((p) => (/^[-\d.]+$/.test(p) ? undefined : readingOf(p, rack)));
+  if (parts.length !== PLACES.length || colours.some((c) => !c)) return undefined;
+  return Object.fromEntries(PLACES.map((p, i) => [p, colours[i]!]));
+}
+
+/** Gives an area its colours without pointing at a picture: one, or all three in one line. */
 export function GiveColour({ area, rack }: { readonly area: Area; readonly rack: Rack }) {
   const run = useRun();
   const [place, setPlace] = useState<Place>("local");
@@ -30,10 +49,10 @@ export function GiveColour({ area, rack }: { readonly area: Area; readonly rack:
   const id = useId();
   const submit = (e: FormEvent) => {
     e.preventDefault();
-    const reading = readingOf(text, rack);
-    setTrouble(!reading);
-    if (!reading) return;
-    run({ type: "place reading", id: area.id, place, reading });
+    const given = readingsOf(text, place, rack);
+    setTrouble(!given);
+    if (!given) return;
+    run({ type: "take colours", id: area.id, readings: { ...area.readings, ...given } });
     setText("");
   };
   return (
@@ -56,7 +75,7 @@ export function GiveColour({ area, rack }: { readonly area: Area; readonly rack:
         aria-label="Colour or marker"
         aria-invalid={trouble}
         aria-describedby={trouble ? id : undefined}
-        placeholder="#c8a27a, 72 14 24 or clay3m"
+        placeholder="#c8a27a, 72 14 24, clay3m; or light, local, shadow"
         value={text}
         onChange={(e) => {
           setText(e.target.value);
@@ -69,7 +88,7 @@ export function GiveColour({ area, rack }: { readonly area: Area; readonly rack:
       {trouble && (
         <span id={id} role="alert" className="basis-full">
           “{text.trim().slice(0, 40)}” is no colour here: write a hex colour, three numbers L* a* b*, or the
-          code of a marker that was read on {rack.paper.name}.
+          code of a marker that was read on {rack.paper.name}; or three colours, light, local and shadow.
         </span>
       )}
     </form>

@@ -3,7 +3,7 @@ import type { GroupOutput } from "@/compute/group-output";
 import { drawn } from "@/fixtures/drawn";
 import { clay, pieceOf, rackOf as studioRack } from "@/fixtures/studio";
 import { PieceProvider } from "./piece-context";
-import { GiveColour, readingOf } from "./give-colour";
+import { GiveColour, readingOf, readingsOf } from "./give-colour";
 import { newArea, type Area } from "@/core/piece/piece";
 import type { Rack, RackMarker } from "@/store/rack";
 import { Advice, Purchase, TonedPaper } from "./group/group-advice";
@@ -128,6 +128,14 @@ describe("a colour that comes from no picture", () => {
   it("is hex, three numbers of L* a* b*, or a marker as it was read, whatever its case", () => {
     expect(readingOf(" #C8A27A ", rack)).toMatchObject({ from: "#c8a27a", spread: 0 });
     expect(readingOf("72 14 24", rack)).toEqual({ lab: [72, 14, 24], spread: 0, from: "typed" });
+    expect(readingsOf("#f6d860 #e3a51f, clay1", "shadow", rack)).toMatchObject({
+      light: { from: "#f6d860" },
+      local: { from: "#e3a51f" },
+      shadow: { from: "clay1" },
+    });
+    expect(readingsOf("72 14 24", "shadow", rack)).toEqual({ shadow: readingOf("72 14 24", rack) });
+    for (const odd of ["#f6d860 #e3a51f", "#f6d860 #e3a51f nought", "1 2 3 4", ""])
+      expect(readingsOf(odd, "local", rack)).toBeUndefined();
     expect(readingOf("CLAY1", rack)).toEqual({ lab: clay[0]!.swatches[0]!.lab, spread: 0, from: "clay1" });
   });
   it.each(["", "blue", "clay99", "120 0 0", "=1+1", "\u0000"])("is not %j", (text) =>
@@ -140,7 +148,7 @@ describe("a colour that comes from no picture", () => {
         <GiveColour area={document.areas[0]!} rack={rack} />
       </PieceProvider>,
     );
-    expect(words).toContain("#c8a27a, 72 14 24 or clay3m");
+    expect(words).toContain("#c8a27a, 72 14 24, clay3m; or light, local, shadow");
     expect(words).toContain("local colour");
   });
 });

@@ -56,7 +56,7 @@ describe("the plan of an area", () => {
       ["Finish", true],
     ]);
   });
-  it("says what to do first", () => expect(wordsOf(panel(bare))).toContain("Point at Sky in the picture"));
+  it("says what to do first", () => expect(wordsOf(panel(bare))).toContain("Give Sky its local colour"));
   it("lets its name be written where it stands", () =>
     expect(panel(skin)).toMatch(/aria-label="Name of this area"[^>]*value="Skin"/));
 });

@@ -101,7 +101,7 @@ export function AreasTab(props: AreasTabProps) {
       {open.length > 0 && (
         <div className="flex flex-wrap items-center gap-2">
           <button
-            className={`button ${output.areas.length ? "" : "button-main"}`}
+            className={`button ${output.areas.length || props.gatherings.output?.length ? "" : "button-main"}`}
             onClick={() => make(open)}
             disabled={room < 1}
           >

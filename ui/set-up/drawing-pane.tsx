@@ -37,6 +37,8 @@ interface DrawingPaneProps {
   /** What lies under the line, for the size of the drawing on the screen. */
   readonly under?: (frame: { readonly width: number; readonly height: number }) => ReactNode;
   readonly toolbar?: ReactNode;
+  /** What a click does, where that is not what the tool says. */
+  readonly says?: string;
   /** More that is drawn over it; `place` leads from shares to pixels of the screen. */
   readonly marks?: ((place: (at: Share) => readonly [number, number]) => ReactNode) | undefined;
 }
@@ -179,7 +181,7 @@ export function DrawingPane(props: DrawingPaneProps) {
         )}
       </div>
       <p className="m-0 min-h-6 pt-1 text-[14px] text-soft" role="status">
-        {toolInWords[tool](next)}
+        {props.says ?? toolInWords[tool](next)}
       </p>
     </section>
   );

@@ -22,7 +22,7 @@ import { counted, signed } from "@/words/numbers";
 import { GroupWishes, Readings } from "../area-wishes";
 import { GiveColour } from "../give-colour";
 import { MatchDialog } from "../match-dialog";
-import { useRun } from "../piece-context";
+import { usePiece, useRun } from "../piece-context";
 import { placeNames } from "../picture-pane";
 import { Alternatives } from "./alternatives";
 import { FromGroups } from "./from-groups";
@@ -121,8 +121,7 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
       {shown.error && <Notice alert>{shown.error}</Notice>}
       {!shown.hasTarget && !tones.length && (
         <Empty>
-          Point at <strong>{area.name}</strong> in the picture: click its local colour, or drag over a patch
-          of it. The group appears here.{" "}
+          <HowToBegin name={area.name} /> The group appears here.{" "}
           <button className="button mt-2" onClick={() => setTaking(true)}>
             <LibraryBig size={17} aria-hidden /> Or take one from Groups
           </button>
@@ -265,5 +264,18 @@ function Heading({
         )}
       </span>
     </div>
+  );
+}
+
+/** How an area gets its first colour: from the picture where there is one. */
+function HowToBegin({ name }: { readonly name: string }) {
+  return usePiece().pictureId ? (
+    <>
+      Point at <strong>{name}</strong> in the picture: click its local colour, or drag over a patch of it.
+    </>
+  ) : (
+    <>
+      Give <strong>{name}</strong> its local colour above, or its light, local and shadow colour in one line.
+    </>
   );
 }

@@ -1,0 +1,148 @@
+import type { Page } from "@playwright/test";
+import { denseDrawing } from "./dense-drawing";
+import { open, savedNotice, stored } from "./studio";
+import { expect, test } from "./test";
+
+const drawing = (page: Page) => page.getByTestId("drawing");
+interface Said {
+  readonly areas: readonly { readonly name: string; readonly material: string }[];
+}
+const areasOf = async (page: Page, id: string) =>
+  ((await stored(page.request, id)).document as unknown as Said).areas;
+
+/** Brings the dense drawing to a new piece, and opens its areas. */
+async function brought(page: Page, name: string): Promise<string> {
+  await open(page, "/");
+  await page.getByRole("button", { name: "New piece" }).click();
+  await page.getByLabel("Name", { exact: true }).fill(name);
+  await page.getByRole("button", { name: "Open it" }).click();
+  await page.waitForURL(/\/pieces\/[0-9a-f-]+\/set-up/);
+  await page
+    .locator('input[type="file"]')
+    .setInputFiles({ name: "bird.png", mimeType: "image/png", buffer: await denseDrawing() });
+  await expect(drawing(page)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole("tab", { name: /^Areas/ }).click();
+  await expect(page.getByText(/shapes that are none yet/)).toBeVisible({ timeout: 60_000 });
+  return page.url().split("/")[4]!;
+}
+
+/** Drags along points in shares of the drawing. */
+async function drag(page: Page, points: readonly (readonly [number, number])[]) {
+  const box = (await drawing(page).boundingBox())!;
+  const at = ([x, y]: readonly [number, number]) => [box.x + x * box.width, box.y + y * box.height] as const;
+  await page.mouse.move(...at(points[0]!));
+  await page.mouse.down();
+  for (const p of points.slice(1)) await page.mouse.move(...at(p), { steps: 6 });
+  await page.mouse.up();
+}
+
+test("a drawing of three hundred shapes becomes areas in at most twenty actions", async ({ page }) => {
+  const id = await brought(page, "Three hundred shapes");
+  const proposed = page.getByRole("region", { name: "Proposed areas" });
+  await expect(proposed).toBeVisible({ timeout: 60_000 });
+  let actions = 0;
+  const act = async (what: () => Promise<unknown>) => {
+    actions++;
+    await what();
+  };
+  // A proposal is shown in the drawing before it is taken.
+  await act(() => proposed.getByRole("listitem").first().getByRole("button").first().click());
+  await expect(page.getByRole("button", { name: "Make them one area" })).toBeVisible();
+  await act(() => proposed.getByRole("button", { name: /^Take (all|it)/ }).click());
+  await expect(savedNotice(page)).toBeVisible();
+  const taken = (await areasOf(page, id)).length;
+  expect(taken).toBeGreaterThan(2);
+  // The reeds, by one stroke round them.
+  await act(() => page.getByRole("button", { name: "Draw around" }).click());
+  await act(() =>
+    drag(page, [
+      [0.71, 0.99],
+      [0.71, 0.54],
+      [0.985, 0.54],
+      [0.985, 0.99],
+    ]),
+  );
+  await expect(page.getByRole("button", { name: /^Make them one area|^Join$/ }).first()).toBeVisible();
+  await act(() => page.keyboard.press("Enter"));
+  await expect(savedNotice(page)).toBeVisible();
+  // What is left is made areas as it is.
+  const rest = page.getByRole("button", { name: /^Make (areas of all|it an area)/ });
+  if (await rest.isVisible()) await act(() => rest.click());
+  await expect(page.getByText(/areas on the sheet/)).not.toContainText("none yet");
+  expect(actions).toBeLessThanOrEqual(20);
+  // Names that nobody gave are the numbers of the areas.
+  const names = (await areasOf(page, id)).map((a) => a.name);
+  expect(names).toEqual(names.map((_, i) => `Area ${i + 1}`));
+  expect(names.length).toBeLessThan(60);
+  await page.request.delete(`/api/pieces/${id}`);
+});
+
+test("shapes are wiped across, grown by what they are, named together, and undone in one step", async ({
+  page,
+}) => {
+  const id = await brought(page, "Wiped across");
+  await page.getByRole("button", { name: "Wipe across" }).click();
+  // Across two bricks.
+  await drag(page, [
+    [0.05, 0.885],
+    [0.2, 0.885],
+  ]);
+  const chosen = page.getByText(/^\d+ shapes? chosen that (is|are) no area yet/);
+  await expect(chosen).toBeVisible();
+  const count = async () => Number(/^\d+/.exec(await chosen.innerText())![0]);
+  const few = await count();
+  expect(few).toBeGreaterThan(0);
+  await page.getByRole("button", { name: "+ alike" }).click();
+  await expect.poll(count).toBeGreaterThan(few + 10);
+  await page.getByRole("button", { name: "Make them one area" }).click();
+  await expect(savedNotice(page)).toBeVisible();
+  expect((await areasOf(page, id)).map((a) => a.name)).toEqual(["Area 1"]);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(async () => (await areasOf(page, id)).length).toBe(0);
+  // Two areas at once get a name and a material.
+  await page.getByRole("button", { name: "Wipe across" }).click();
+  await drag(page, [
+    [0.05, 0.885],
+    [0.2, 0.885],
+  ]);
+  await expect(chosen).toBeVisible();
+  await page.getByRole("button", { name: /^Make (it an area|them areas)$/ }).click();
+  await expect(savedNotice(page)).toBeVisible();
+  const made = (await areasOf(page, id)).length;
+  expect(made).toBeGreaterThan(1);
+  const list = page.getByRole("list", { name: "Areas" }).getByRole("button", { name: /choose/ });
+  await list.nth(0).click();
+  await list.nth(1).click({ modifiers: ["Shift"] });
+  await page.getByLabel("call them").fill("brick");
+  await page.getByRole("button", { name: "Name 2" }).click();
+  await page.getByLabel("material", { exact: true }).selectOption("ground");
+  await expect
+    .poll(async () => (await areasOf(page, id)).slice(0, 2).map((a) => [a.name, a.material]))
+    .toEqual([
+      ["brick 1", "ground"],
+      ["brick 2", "ground"],
+    ]);
+  await page.request.delete(`/api/pieces/${id}`);
+});
+
+test("with a drawing and no reference, Colour shows it, and areas are chosen in it", async ({ page }) => {
+  const id = await brought(page, "No reference");
+  await page.getByRole("button", { name: /^Take (all|it)/ }).click();
+  await expect(savedNotice(page)).toBeVisible();
+  await open(page, `/pieces/${id}/colour`);
+  await expect(page.getByRole("button", { name: "Bring a reference" })).toBeVisible();
+  await expect(drawing(page)).toBeVisible({ timeout: 60_000 });
+  const [first, second] = await page
+    .locator("[data-region][data-owner]")
+    .evaluateAll((all) => [...new Set(all.map((g) => (g as HTMLElement).dataset.owner!))].slice(0, 2));
+  await page.locator(`[data-owner="${second}"]`).first().click({ force: true });
+  await expect(page).toHaveURL(new RegExp(`area=${second}`));
+  expect(first).not.toBe(second);
+  // All three colours in one line.
+  await page.getByLabel("Colour or marker").fill("#f6d860 #e3a51f #9a4a14");
+  await page.getByRole("button", { name: "Give it" }).click();
+  await expect(page.getByRole("region", { name: "Layers" }).locator("li").first()).toBeVisible({
+    timeout: 60_000,
+  });
+  await page.request.delete(`/api/pieces/${id}`);
+});
