@@ -139,3 +139,36 @@ describe("the operations that set a drawing up", () => {
   it("find no sheet where there is none, and say so without an error", async () =>
     expect(await runOperation("findSheet", { image })).toMatchObject({ corners: null, aspect: 2 }));
 });
+
+describe("shapes of a drawing that was set up", () => {
+  const image = { width: 120, height: 90, channels: 1, data: "" };
+  const bytes = new Uint8Array(120 * 90).fill(250);
+  for (let y = 0; y < 90; y++)
+    for (let x = 0; x < 120; x++)
+      if ([10, 11, 40, 41, 70, 71].includes(x) && y > 9 && y < 72) bytes[y * 120 + x] = 20;
+  for (let x = 10; x < 72; x++) for (const y of [10, 11, 40, 41, 70, 71]) bytes[y * 120 + x] = 20;
+  const picture = { ...image, data: Buffer.from(bytes).toString("base64") };
+  const drawing = async () =>
+    (await runOperation("setUp", { image: picture, kind: "drawn", width: 60, gap: 0.2, speck: 0.2 })).drawing;
+  it("are gathered by a stroke, and by those that are chosen without one", async () => {
+    const key = await drawing();
+    const { regions } = await runOperation("gather", {
+      drawing: key,
+      how: "across",
+      stroke: [
+        [0.15, 0.28],
+        [0.5, 0.28],
+      ],
+    });
+    expect(regions).toHaveLength(2);
+    const more = await runOperation("gather", { drawing: key, how: "alike", of: regions });
+    expect(more.regions).toHaveLength(2);
+  });
+  it("are refused of a drawing that is not there, by its field", async () => {
+    const refused = { problems: [{ path: "drawing" }] };
+    await expect(runOperation("gather", { drawing: "gone", how: "within", of: [1] })).rejects.toMatchObject(
+      refused,
+    );
+    await expect(runOperation("gatherings", { drawing: "gone" })).rejects.toMatchObject(refused);
+  });
+});

@@ -62,8 +62,22 @@ test("a drawing of three hundred shapes becomes areas in at most twenty actions"
       [0.985, 0.99],
     ]),
   );
-  await expect(page.getByRole("button", { name: /^Make them one area|^Join$/ }).first()).toBeVisible();
-  await act(() => page.keyboard.press("Enter"));
+  const unite = page
+    .getByRole("button", { name: "Make them one area" })
+    .or(page.locator("button:enabled", { hasText: /^Join$/ }));
+  await act(() => unite.click());
+  await expect(savedNotice(page)).toBeVisible();
+  // The tail, in the same way.
+  await act(() =>
+    drag(page, [
+      [0.11, 0.66],
+      [0.36, 0.53],
+      [0.41, 0.6],
+      [0.27, 0.87],
+      [0.16, 0.8],
+    ]),
+  );
+  await act(() => unite.click());
   await expect(savedNotice(page)).toBeVisible();
   // What is left is made areas as it is.
   const rest = page.getByRole("button", { name: /^Make (areas of all|it an area)/ });

@@ -17,7 +17,9 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
   await test.step("an empty piece says what to do next", async () => {
     await expect(page.getByText("Bring the picture whose colours you want")).toBeVisible();
     await page.getByRole("button", { name: "Add the first area" }).click();
-    await expect(page.getByText(/^(Point at Area 1 in the picture|Give Area 1 its local colour)/)).toBeVisible();
+    await expect(
+      page.getByText(/^(Point at Area 1 in the picture|Give Area 1 its local colour)/),
+    ).toBeVisible();
   });
 
   await test.step("upload a reference and pick light, local colour and shadow", async () => {

@@ -43,7 +43,7 @@ const BY_CHOICE = ["neighbours", "alike", "within"] as const;
 export class GatherQuestion extends OfDrawing {
   @OneOf([...BY_STROKE, ...BY_CHOICE]) how!: (typeof BY_STROKE)[number] | (typeof BY_CHOICE)[number];
   /** The stroke, points in shares of the drawing. */
-  @Optional() @Points(1, 400) stroke: [number, number][] = [];
+  @Optional() @Points(0, 400) stroke: [number, number][] = [];
   /** Regions that are chosen. */
   @Optional() @RegionIds() of: number[] = [];
 }

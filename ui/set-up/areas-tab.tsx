@@ -115,13 +115,6 @@ export function AreasTab(props: AreasTabProps) {
           )}
         </div>
       )}
-      <Gatherings
-        work={props.gatherings}
-        output={output}
-        chosen={chosen}
-        onChoose={onChoose}
-        onTake={gather}
-      />
       {[...lost].map(([id, to]) => (
         <Notice
           key={id}
@@ -173,6 +166,13 @@ export function AreasTab(props: AreasTabProps) {
         </Notice>
       )}
       <AreaActions {...props} open={open} onMake={make} onGather={(ids) => gather([ids])} />
+      <Gatherings
+        work={props.gatherings}
+        output={output}
+        chosen={chosen}
+        onChoose={onChoose}
+        onTake={gather}
+      />
       <ul className="m-0 list-none border-t border-line p-0" aria-label="Areas">
         {piece.areas.map((area, i) => (
           <AreaRow
