@@ -121,9 +121,7 @@ test("shapes are wiped across, grown by what they are, named together, and undon
   ]);
   await expect(chosen).toBeVisible();
   await page.getByRole("button", { name: /^Make (it an area|them areas)$/ }).click();
-  await expect(savedNotice(page)).toBeVisible();
-  const made = (await areasOf(page, id)).length;
-  expect(made).toBeGreaterThan(1);
+  await expect.poll(async () => (await areasOf(page, id)).length).toBe(2);
   const list = page.getByRole("list", { name: "Areas" }).getByRole("button", { name: /choose/ });
   await list.nth(0).click();
   await list.nth(1).click({ modifiers: ["Shift"] });

@@ -43,6 +43,7 @@ export function PiecePicture(props: PiecePictureProps) {
   const frame = useRef<HTMLDivElement>(null);
   const [seen, setSeen] = useState(false);
   const can = canBeShown(props.piece);
+  const usesOwn = usePiece() === props.piece;
   const isNow = useKeptNow(props.piece, props.rack) !== undefined;
   useEffect(() => {
     if (seen || isNow || !can || !frame.current) return;
@@ -60,8 +61,9 @@ export function PiecePicture(props: PiecePictureProps) {
   const kept = useKeptPicture();
   if (!can) return <>{props.instead}</>;
   // What was drawn the last time is seen at once; it is one picture with the tone map only where that is asked for.
+  // What is kept is the piece's own picture, and none of what is only proposed.
   const still =
-    kept && props.look !== "tones" && !props.alone ? (
+    kept && usesOwn && props.look !== "tones" && !props.alone ? (
       <StillPicture
         kept={kept}
         label={`${props.piece.name} as it will look`}

@@ -106,40 +106,42 @@ export function AreaRows({ seen, offOf, pieceId, neighbours, onNeighbours, onEmp
                   <span className="sr-only">{area.name} </span>stands out
                 </label>
               </span>
-              <details className="col-span-full min-w-0 pl-9 text-[13px]">
-                <summary className="min-h-6 cursor-pointer text-soft">
-                  touches {others.length ? counted(others.length, "area") : "none"}
-                </summary>
-                <span className="flex flex-wrap items-center gap-1 pb-1.5">
-                  {others.map((o) => (
-                    <button
-                      key={o}
-                      className="button min-h-7 px-1.5 py-0 text-[13px]"
-                      onClick={() =>
-                        onNeighbours(neighbours.filter((p) => !(p.includes(area.id) && p.includes(o))))
-                      }
-                      aria-label={`${area.name} does not touch ${nameOf(o)}`}
-                    >
-                      {nameOf(o)}
-                      <X size={12} aria-hidden />
-                    </button>
-                  ))}
-                  {free.length > 0 && (
-                    <ActionMenu
-                      className="button min-h-7 px-1.5 py-0"
-                      label={`${area.name} touches another area`}
-                      anchor="bottom start"
-                      entries={free.map((s) => ({
-                        id: s.area.id,
-                        content: s.area.name,
-                        act: () => onNeighbours([...neighbours, [area.id, s.area.id]]),
-                      }))}
-                    >
-                      <Plus size={14} aria-hidden />
-                    </ActionMenu>
-                  )}
-                </span>
-              </details>
+              <div role="cell" className="col-span-full min-w-0 pl-9">
+                <details className="text-[13px]">
+                  <summary className="min-h-6 cursor-pointer text-soft">
+                    touches {others.length ? counted(others.length, "area") : "none"}
+                  </summary>
+                  <div className="flex flex-wrap items-center gap-1 pb-1.5">
+                    {others.map((o) => (
+                      <button
+                        key={o}
+                        className="button min-h-7 px-1.5 py-0 text-[13px]"
+                        onClick={() =>
+                          onNeighbours(neighbours.filter((p) => !(p.includes(area.id) && p.includes(o))))
+                        }
+                        aria-label={`${area.name} does not touch ${nameOf(o)}`}
+                      >
+                        {nameOf(o)}
+                        <X size={12} aria-hidden />
+                      </button>
+                    ))}
+                    {free.length > 0 && (
+                      <ActionMenu
+                        className="button min-h-7 px-1.5 py-0"
+                        label={`${area.name} touches another area`}
+                        anchor="bottom start"
+                        entries={free.map((s) => ({
+                          id: s.area.id,
+                          content: s.area.name,
+                          act: () => onNeighbours([...neighbours, [area.id, s.area.id]]),
+                        }))}
+                      >
+                        <Plus size={14} aria-hidden />
+                      </ActionMenu>
+                    )}
+                  </div>
+                </details>
+              </div>
             </div>
           );
         })}

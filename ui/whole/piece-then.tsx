@@ -24,7 +24,16 @@ export function PieceThen({
         <PiecePicture piece={piece} rack={rack} className="w-full" />
         {then && (
           <div className="absolute inset-0" style={{ clipPath: `inset(0 ${100 * (1 - wipe)}% 0 0)` }}>
-            <PiecePicture piece={then} rack={rack} className="w-full" />
+            <PiecePicture
+              piece={then}
+              rack={rack}
+              className="w-full"
+              instead={
+                <p className="m-0 bg-panel p-2 text-[14px]" role="status">
+                  Drawing what is proposed…
+                </p>
+              }
+            />
           </div>
         )}
       </div>
