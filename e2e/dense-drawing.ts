@@ -63,7 +63,7 @@ const parts: readonly Painted[] = [
   ...feathers(560, 400, 290, 5, 8, "#7f93ab"),
   // Head with beak and eye.
   { d: ellipse(1010, 300, 150, 130), fill: "#c96f4a", stroke: HEAVY },
-  { d: "M1148 270L1290 318L1146 350Z", fill: "#e2b04a", stroke: 6 },
+  { d: "M 1148 270L 1290 318L 1146 350Z", fill: "#e2b04a", stroke: 6 },
   { d: ellipse(1050, 270, 30, 30), fill: "#f6f2e6", stroke: 5 },
   { d: ellipse(1054, 272, 12, 12), fill: "#20242a", stroke: 4 },
   // Reeds.
@@ -77,7 +77,7 @@ const parts: readonly Painted[] = [
 /** Hatching across the belly, and an outline that does not close. */
 const strokes: readonly string[] = [
   ...Array.from({ length: 7 }, (_, i) => `M${830 + 15 * i} 735l${40} ${-64}`),
-  "M300 140c60 -60 180 -60 240 0s160 60 210 10",
+  "M 300 140c60 -60 180 -60 240 0s160 60 210 10",
 ];
 
 const svg = (coloured: boolean) =>

@@ -22,6 +22,7 @@ const click = (name: string | RegExp) => page.getByRole("button", { name }).firs
 const drawnPieces = (least: number) =>
   page
     .getByTestId("piece-picture")
+    .or(page.locator('main img[src*="/colouring"]'))
     .nth(least - 1)
     .waitFor({ timeout: 120_000 });
 // The first visit, in a studio of one's own.
