@@ -114,7 +114,6 @@ test("shapes are wiped across, grown by what they are, named together, and undon
   await page.getByRole("button", { name: "Undo" }).click();
   await expect.poll(async () => (await areasOf(page, id)).length).toBe(0);
   // Two areas at once get a name and a material.
-  await page.getByRole("button", { name: "Wipe across" }).click();
   await drag(page, [
     [0.05, 0.885],
     [0.2, 0.885],
