@@ -126,12 +126,12 @@ test("shapes are wiped across, grown by what they are, named together, and undon
   await list.nth(1).click({ modifiers: ["Shift"] });
   await page.getByLabel("call them").fill("brick");
   await page.getByRole("button", { name: "Name 2" }).click();
-  await page.getByLabel("material", { exact: true }).selectOption("ground");
+  await page.getByRole("group", { name: "Mend areas" }).getByRole("combobox").selectOption("wood");
   await expect
     .poll(async () => (await areasOf(page, id)).slice(0, 2).map((a) => [a.name, a.material]))
     .toEqual([
-      ["brick 1", "ground"],
-      ["brick 2", "ground"],
+      ["brick 1", "wood"],
+      ["brick 2", "wood"],
     ]);
   await page.request.delete(`/api/pieces/${id}`);
 });
