@@ -109,7 +109,8 @@ export async function rampsOf(
     const laid = groups.get(names.get(area.id) ?? "")?.strip;
     return [{ id: area.id, name: area.name, colours: thinned(laid ?? []) }];
   });
-  return found.every((r) => r.colours.length) ? ramps.keep(of, found) : found;
+  // Of more areas than come along the others are worked out by the browser.
+  return found.slice(0, MOST_ALONG).every((r) => r.colours.length) ? ramps.keep(of, found) : found;
 }
 
 /**

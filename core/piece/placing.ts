@@ -20,8 +20,6 @@ export interface Ground {
 
 /** Along more of the picture's edge than this a region is the bare sheet round the drawing. */
 const BACKGROUND = 0.5;
-/** Stands for the name of what is gathered until it has its own. */
-const GATHERED = "gathered";
 /** Longest name of an area. */
 const LONGEST_NAME = 80;
 
@@ -69,14 +67,21 @@ export function areasFor(
     .sort((a, b) => b.mm2 - a.mm2)
     .slice(0, Math.max(0, room))
     .sort((a, b) => a.own[0]! - b.own[0]!)
-    .map(({ own, mm2 }) => ({
-      id: newId(),
-      name: named(regionOf(ground, own[0]!).name),
-      at: uniquely(own.map((id) => rounded(regionOf(ground, id).middle))),
-      mm2,
-      part: Math.max(...own.map((id) => regionOf(ground, id).mm2)),
-      width: Math.max(...own.map((id) => regionOf(ground, id).width)),
-    }));
+    .map(({ own }) => areaOf(ground, own, newId(), named(regionOf(ground, own[0]!).name)));
+}
+
+/** A new area of some regions. */
+function areaOf(ground: Ground, own: readonly number[], id: string, name: string): FoundArea {
+  const parts = own.map((r) => regionOf(ground, r));
+  const greatest = (values: readonly number[]) => values.reduce((a, b) => Math.max(a, b), 0);
+  return {
+    id,
+    name,
+    at: uniquely(parts.map((r) => rounded(r.middle))),
+    mm2: parts.reduce((sum, r) => sum + r.mm2, 0),
+    part: greatest(parts.map((r) => r.mm2)),
+    width: greatest(parts.map((r) => r.width)),
+  };
 }
 
 const isUntouched = (a: Area): boolean => !a.layers.length && !Object.keys(a.readings).length && !a.fixed;
@@ -106,23 +111,15 @@ export function gathered(
   const wanted = sets.map((s) => s.filter((r) => may.has(r))).filter((s) => s.length);
   const all = new Set(wanted.flat());
   const instead = ground.areas.filter((a) => a.regions.some((r) => all.has(r))).map((a) => a.id);
-  const kept = piece.areas.filter((a) => !instead.includes(a.id)).map((a) => a.name);
-  const areas = wanted.slice(0, Math.max(0, room + instead.length)).reduce<FoundArea[]>((made, own) => {
-    const names = new Set(own.map((r) => regionOf(ground, r).name));
-    const [name] = names;
-    // One name for all of them makes them one area.
-    const set = {
-      ...ground,
-      regions: ground.regions.map((r) =>
-        own.includes(r.id) ? { ...r, name: names.size === 1 && name ? name : GATHERED } : r,
-      ),
-    };
-    const taken = [...kept, ...made.map((a) => a.name)];
-    const [area] = areasFor(set, own, taken, 1, newId);
-    return area
-      ? [...made, names.size === 1 && name ? area : { ...area, name: defaultName(taken.length) }]
-      : made;
-  }, []);
+  const names = new Set(piece.areas.flatMap((a) => (instead.includes(a.id) ? [] : [a.name])));
+  const kept = names.size;
+  const areas = wanted.slice(0, Math.max(0, room + instead.length)).map((own, i) => {
+    // What the drawing's file calls all of them is their name; else their number is.
+    const [said, ...others] = new Set(own.map((r) => regionOf(ground, r).name));
+    const name = said && !others.length && !names.has(said) ? said : defaultName(kept + i);
+    names.add(name);
+    return areaOf(ground, own, newId(), name);
+  });
   return areas.length ? { type: "add areas", areas, instead } : undefined;
 }
 
