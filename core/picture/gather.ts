@@ -112,7 +112,14 @@ export function areAlike(p: Looks, q: Looks): boolean {
 /** Regions anywhere in the drawing that are alike to one of some regions. */
 export function alikeTo({ regions }: Regions, of: readonly number[]): number[] {
   const own = new Set(of);
-  const wanted = of.map((r) => looksOf(regions[r - 1]!));
+  // What looks nearly the same is asked once, so that the work grows with the regions and not with their square.
+  const steps = (v: number) => Math.round(Math.log2(v) * 8);
+  const distinct = new Map<string, Looks>();
+  for (const r of own) {
+    const looks = looksOf(regions[r - 1]!);
+    distinct.set([steps(looks.pixels), steps(looks.shape), Math.round(looks.full * 20)].join(), looks);
+  }
+  const wanted = [...distinct.values()];
   return regions
     .filter((r) => !own.has(r.id) && wanted.some((w) => areAlike(w, looksOf(r))))
     .map((r) => r.id);
