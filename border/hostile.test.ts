@@ -40,7 +40,7 @@ const hostile: readonly (readonly [name: string, value: unknown])[] = [
   ["a NUL", "a\u0000b"],
   ["half a character", "\ud800"],
   ["100,000 entries", Array.from({ length: 100_000 }, () => "x")],
-  ["100,000 objects", Array.from({ length: 100_000 }, () => ({}))],
+  ["20,000 objects", Array.from({ length: 20_000 }, () => ({}))],
   ["a million characters", "x".repeat(1_000_000)],
   ["1,000 fields", Object.fromEntries(Array.from({ length: 1000 }, (_, i) => [`f${i}`, i]))],
   ["a prototype", JSON.parse('{"__proto__":{"polluted":true}}')],

@@ -13,6 +13,7 @@ const failed =
   (e2e?.errors?.length ?? 0) +
   (unit ? 0 : 1) +
   (e2e ? 0 : 1);
+if (e2e?.stats.flaky) console.log(`Passed on a second try: ${e2e.stats.flaky}`);
 // Written synchronously, so that nothing else can follow it.
 process.exitCode = failed ? 1 : 0;
 console.log(`Tests: ${passed} passed, ${failed} failed`);
