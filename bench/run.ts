@@ -1,6 +1,7 @@
 import { execFileSync } from "node:child_process";
 import { cpus } from "node:os";
 import { readFileSync, writeFileSync } from "node:fs";
+import { judgeAlong } from "./along";
 import { judgeAreas } from "./areas";
 import { judgeCharts } from "./chart";
 import { judgeGroups } from "./groups";
@@ -25,6 +26,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   pencil: judgePencil,
   scales: judgePencilScales,
   groups: judgeGroups,
+  along: judgeAlong,
   joint: judgeJoint,
   match: judgeMatch,
   questions: judgeQuestions,

@@ -9,6 +9,7 @@ import {
   type Joints,
   type SheetPlan,
 } from "@/core/piece/set-up";
+import { AreaShares } from "./area-shares";
 import { Flag, Id, List, Nullable, Numbers, One, OneOf, Optional, Rule, Whole, Within } from "./fields";
 
 const isPoint = (v: unknown, least: number, most: number): v is Point =>
@@ -106,6 +107,7 @@ export class AreaPlaceInput {
   @Within(0, 4e6, "mm²") mm2!: number;
   @Within(0, 4e6, "mm²") part!: number;
   @Within(0, 2000, "mm") width!: number;
+  @Optional() @AreaShares() shares?: number[];
 }
 
 export const JOINT_KINDS: readonly Joints[] = JOINTS;

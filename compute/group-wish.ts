@@ -1,3 +1,4 @@
+import { AreaShares } from "@/border/area-shares";
 import { readColour, type ColourInput } from "@/border/colour";
 import {
   Codes,
@@ -38,6 +39,8 @@ export class GroupWish extends AmongOwned {
   /** The material's habit when it is left out. */
   @Nullable() @OneOf(SCHOOLS) school?: School | null;
   @Optional() @One(() => SheetInput, SHEET) sheet: SheetInput = new SheetInput();
+  /** How the area is divided from its light end to its dark one, as a tone map tells it; evenly when it is left out. */
+  @Nullable() @AreaShares() shares?: number[] | null;
 }
 
 /** A {@link GroupWish} of an area that is planned. */
@@ -71,10 +74,11 @@ export function targetOf({ labOf }: OpenDesk, target: TargetInput): GroupTarget 
 const EMPHASIS = 1.25;
 
 /** What else is asked of a wish's goals. */
-const goalWishOf = ({ contrast, material, drift }: GroupWish, emphasis: boolean): GoalWish => ({
+const goalWishOf = ({ contrast, material, drift, shares }: GroupWish, emphasis: boolean): GoalWish => ({
   contrast: contrast ?? undefined,
   contrastShare: MATERIAL_HABITS[material].contrast * (emphasis ? EMPHASIS : 1),
   ...(drift && { drift }),
+  ...(shares && { shares }),
 });
 
 export const schoolOf = ({ school, material }: GroupWish): School =>

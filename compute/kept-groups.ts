@@ -60,6 +60,7 @@ export const wishesOf = (rack: GroupRack, area: Area, scene: Scene) => ({
   drift: driftIn(scene, area.drift),
   school: schoolOf(area),
   sheet: sheetOf(rack),
+  ...(area.place?.shares && { shares: area.place.shares }),
 });
 
 /** Lab of a marker's coats as read, for groups whose area has no reading. */

@@ -3,12 +3,12 @@ import { colourOf } from "@/border/colour";
 import type { FinisherInput } from "@/border/finisher";
 import type { SheetInput } from "@/border/sheet";
 import type { Lab } from "@/core/colour/lab";
-import type { Wanted } from "@/core/colouring/look-over";
 import { screenColours, type AreaColours } from "@/core/colouring/paint";
 import { courseOf, type Course } from "@/core/course/course";
 import { layArea, type LaidArea } from "@/core/course/laid-area";
 import { laidPasses } from "@/core/course/laid-passes";
 import { layChosen, type WeighedChoice } from "@/core/group/chosen";
+import { wantedOf, type Wanted } from "@/core/group/wanted";
 import type { School } from "@/core/group/school";
 import { reachOn } from "@/core/ink/reach";
 import { layersOf, type Layer } from "@/core/media/layer";
@@ -68,13 +68,6 @@ function chosenIn(
   return layChosen(open.desk, chosen, askedOf(open, wish, tones.length));
 }
 
-/** Goals of a group at the places by which it is judged. */
-const wantedOf = ({ goal, weighed: { places } }: WeighedChoice): Wanted[] =>
-  places.map(({ t }, n) => ({
-    t,
-    lab: n === 0 ? goal.light : n === places.length - 1 ? goal.shadow : goal.places[n - 1]!,
-  }));
-
 /** Where nothing is drawn. */
 export const NO_PENCILS: PencilDesk = { pencils: [], fit: undefined as never, surface: undefined as never };
 
@@ -129,7 +122,7 @@ function showArea(
   return {
     ...course,
     laid: area,
-    wanted: chosen && wantedOf(chosen),
+    wanted: chosen && wantedOf(chosen.goal, chosen.weighed.places),
     colours: () => (colours ??= screenColours(area)),
   };
 }

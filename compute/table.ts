@@ -27,6 +27,7 @@ import { substitute } from "./operations/substitute";
 import { substituteGroup } from "./operations/substitute-group";
 import { toneMap } from "./operations/tone-map";
 import { twins } from "./operations/twins";
+import { waysOut } from "./operations/ways-out";
 
 /** Every operation of Blendt. The browser worker, POST /api/compute/NAME and `./blendt compute NAME` run this one table. */
 export const table = {
@@ -60,6 +61,7 @@ export const table = {
   toneMap,
   render,
   lookOver,
+  waysOut,
 };
 
 export type OperationName = keyof typeof table;

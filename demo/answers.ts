@@ -36,6 +36,13 @@ export async function answerOf<N extends OperationName, P>(
   return (used[key] = key in known ? (known[key] as P) : part(await runOperation(name, input))) as P;
 }
 
+/** What was worked out of a question that no one operation answers, as it was kept; worked out here when it is another. */
+export async function workedFrom<P>(question: object, work: () => Promise<P>): Promise<P> {
+  const key = hashOf(["work", question]);
+  if (!(key in known)) fresh++;
+  return (used[key] = key in known ? (known[key] as P) : await work()) as P;
+}
+
 /** A picture that was drawn of a question, as it was kept in `colourings/`; drawn here when it is another. */
 export async function pictureOf(question: object, draw: () => Promise<Buffer>): Promise<Buffer> {
   const key = hashOf(["picture", question]);

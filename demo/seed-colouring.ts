@@ -1,33 +1,29 @@
 import sharp from "sharp";
 import { colouringName } from "@/compute/colouring-name";
 import { deskOfRack } from "@/compute/from-rack";
-import { drawingQuestion, lightQuestion, shownQuestion } from "@/compute/piece-questions";
+import { drawingQuestion, lightQuestion, shownQuestion, toneMapQuestion } from "@/compute/piece-questions";
 import { runOperation } from "@/compute/run";
+import { applyCommand } from "@/core/piece/commands";
 import type { Piece } from "@/core/piece/piece";
+import { shared } from "@/core/piece/placing";
 import { keepColouring } from "@/store/colourings";
 import { findDrawing, pictureBytes } from "@/store/pictures";
 import type { Rack } from "@/store/rack";
 import type { Studio } from "@/store/studio";
-import { build, pictureOf } from "./answers";
+import { build, pictureOf, workedFrom } from "./answers";
 
 /** Long side, pixels, and quality at which the picture of a piece is kept; as pages keep it. */
 const SIDE = 1600;
 const QUALITY = 86;
 
-/** Keeps the picture of a piece as it will look, so that it is seen before anybody has drawn it. */
-export async function seedColouring(
-  studio: Studio,
-  pieceId: string,
-  piece: Piece,
-  rack: Rack,
-): Promise<void> {
+/** What the light of a piece is asked, and how it is worked out. */
+async function litBy(studio: Studio, piece: Piece) {
   const lineId = piece.setUp.line?.pictureId;
   const drawing = lineId && (await findDrawing(studio, lineId));
-  if (!drawing) return;
+  if (!drawing) return undefined;
   const { hints: _, ...drawn } = drawingQuestion(piece, drawing);
   const lit = { ...lightQuestion(piece), drawn: { ...drawn, coarser: 1 } };
-  const shown = shownQuestion(piece, rack);
-  const webp = await pictureOf([lit, shown, deskOfRack(rack)], async () => {
+  const light = async () => {
     const { bytes } = (await pictureBytes(studio, lineId))!;
     const { data, info } = await sharp(bytes).removeAlpha().raw().toBuffer({ resolveWithObject: true });
     const image = {
@@ -36,7 +32,42 @@ export async function seedColouring(
       channels: info.channels,
       data: data.toString("base64"),
     };
-    const { field } = await runOperation("light", { image, ...lit });
+    return (await runOperation("light", { image, ...lit })).field;
+  };
+  return { lineId, lit, light };
+}
+
+/** The piece with how its areas are divided from light to dark, as its tone map shows them. */
+export async function withShares(studio: Studio, piece: Piece): Promise<Piece> {
+  const known = await litBy(studio, piece);
+  if (!known) return piece;
+  const tones = toneMapQuestion(piece);
+  const areas = await workedFrom(["shares", known.lit, tones], async () =>
+    (await runOperation("toneMap", { field: await known.light(), ...tones })).areas.map(({ id, shares }) => ({
+      id,
+      shares,
+    })),
+  );
+  const command = shared(
+    piece,
+    areas.filter((a) => a.shares.some((s) => s > 0)),
+  );
+  return command ? applyCommand(piece, command) : piece;
+}
+
+/** Keeps the picture of a piece as it will look, so that it is seen before anybody has drawn it. */
+export async function seedColouring(
+  studio: Studio,
+  pieceId: string,
+  piece: Piece,
+  rack: Rack,
+): Promise<void> {
+  const known = await litBy(studio, piece);
+  if (!known) return;
+  const { lineId, lit, light } = known;
+  const shown = shownQuestion(piece, rack);
+  const webp = await pictureOf([lit, shown, deskOfRack(rack)], async () => {
+    const field = await light();
     const { width, height, rgba } = await runOperation("render", { ...deskOfRack(rack), field, ...shown });
     return sharp(Buffer.from(rgba.buffer, rgba.byteOffset, rgba.byteLength), {
       raw: { width, height, channels: 4 },

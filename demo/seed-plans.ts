@@ -35,7 +35,7 @@ import { inOrder } from "@/core/media/registry";
 import type { ShadowKind } from "@/core/shadow/shadow";
 import { withReference } from "@/core/piece/set-up-commands";
 import { answerOf, build } from "./answers";
-import { seedColouring } from "./seed-colouring";
+import { seedColouring, withShares } from "./seed-colouring";
 import { setUpWhole } from "./seed-set-up";
 
 const asColours = (target: object) =>
@@ -72,11 +72,14 @@ export async function seedPiece(
     light: { ...blank.light, ...piece.light },
     whole: { ...blank.whole, scene: piece.scene },
   };
-  const placed = await setUpWhole(studio, piece, bare);
+  const flat = await setUpWhole(studio, piece, bare);
+  const lit = { ...flat, areas: flat.areas.map((a, i) => inDepth(a, piece.areas[i]!, flat)) };
+  // Groups are planned for how much of an area is light and how much dark; where its tones then end may move that a little.
+  const placed = await withShares(studio, lit);
   const areas: Area[] = [];
   for (const [i, a] of piece.areas.entries())
     areas.push(await planned(rack, piece.scene, a, placed.areas[i]!));
-  const document = { ...placed, areas: areas.map((a, i) => inDepth(a, piece.areas[i]!, placed)) };
+  const document = await withShares(studio, { ...placed, areas });
   const { id } = await addPiece(studio, document);
   await seedJudged(studio, document, rack);
   await seedColouring(studio, id, document, rack);
@@ -140,6 +143,7 @@ async function planned(rack: Rack, scene: Scene, wish: DemoArea, blank: Area): P
     school: schoolOf(area),
     shadow: wish.shadow ?? "best",
     drift: driftIn(scene, area.drift),
+    ...(area.place?.shares && { shares: area.place.shares }),
   });
   if (!group) return area;
   const mids = midsOf(group.tones);

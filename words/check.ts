@@ -96,9 +96,9 @@ const figureOf = (n: OfArea): number => {
 export function noticedTogether<N extends Noticed & ReturnType<typeof noticedInWords>>(
   noticed: readonly N[],
   nameOf: (id: string) => string,
-): ReturnType<typeof noticedInWords>[] {
+): (ReturnType<typeof noticedInWords> & { readonly kind: Noticed["kind"] })[] {
   const said = new Set<string>();
-  return noticed.flatMap((n) => {
+  return noticed.flatMap((n): (ReturnType<typeof noticedInWords> & { readonly kind: Noticed["kind"] })[] => {
     const same = noticed.filter((o) => o.kind === n.kind && "area" in o) as (N & OfArea)[];
     if (same.length < TOGETHER) return [n];
     if (said.has(n.kind)) return [];
@@ -111,6 +111,7 @@ export function noticedTogether<N extends Noticed & ReturnType<typeof noticedInW
       .map((o) => `${nameOf(o.area)} ${figureOf(o).toFixed(digits)}`);
     return [
       {
+        kind,
         says: `${same.length} areas ${SAID_OF_ALL[kind]}`,
         figure: `${figures.join(", ")} ${UNITS[kind]}`,
         advice: n.advice.replace("its group", "their groups"),

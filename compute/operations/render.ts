@@ -17,7 +17,7 @@ import { MOST_AREAS, MOST_LAYERS, PIECE_LAYERS } from "@/border/piece";
 import { PLANE, PlaneInput } from "@/border/pixels";
 import { SHEET, SheetInput } from "@/border/sheet";
 import { paint, type Box } from "@/core/colouring/paint";
-import { NO_TONES, type ToneWish } from "@/core/colouring/tone-map";
+import { NO_TONES, sharesOf, type ToneWish } from "@/core/colouring/tone-map";
 import { extentsOf } from "@/core/light/ground";
 import { inOrder } from "@/core/media/registry";
 import { SCHOOLS, type School } from "@/core/group/school";
@@ -83,7 +83,12 @@ export interface RenderOutput {
   /** Red, green, blue and opacity of the part, row by row. */
   readonly rgba: Uint8ClampedArray;
   /** Passes of each area in order. */
-  readonly areas: readonly { readonly id: string; readonly passes: readonly Pass[] }[];
+  readonly areas: readonly {
+    readonly id: string;
+    readonly passes: readonly Pass[];
+    /** How it is divided from its light end to its dark one; left out where none of it is inked. */
+    readonly shares?: readonly number[];
+  }[];
 }
 
 /** An area of a field with all that is shown of it. */
@@ -123,7 +128,7 @@ function* renderOf(question: RenderQuestion, open: OpenDesk): Work<RenderOutput>
   const { ground, flows } = field.relieved;
   const { width, height } = ground;
   const shown = yield* shownIn(field, question, open);
-  const { places } = toneMapFor(
+  const { places, counts } = toneMapFor(
     field,
     shown.map((s) => s?.wish ?? NO_TONES),
   );
@@ -145,7 +150,10 @@ function* renderOf(question: RenderQuestion, open: OpenDesk): Work<RenderOutput>
     height,
     box,
     rgba: paint(ground, places, colours, flows, wish, box),
-    areas: field.named.ids.map((id, a) => ({ id, passes: shown[a]?.passes ?? [] })),
+    areas: field.named.ids.map((id, a) => {
+      const shares = sharesOf(counts, a);
+      return { id, passes: shown[a]?.passes ?? [], ...(shares && { shares }) };
+    }),
   };
 }
 

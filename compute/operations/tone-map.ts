@@ -5,12 +5,14 @@ import { PLANE, PlaneInput } from "@/border/pixels";
 import { wrong } from "@/border/problem";
 import {
   NO_TONES,
+  sharesOf,
   toneMap as mapTones,
   tOf,
   zoneAt,
   type ToneMap,
   type ToneWish,
 } from "@/core/colouring/tone-map";
+import { SHARE_STEPS } from "@/core/group/area-shares";
 import { zoneMarks, zoneOutlines, type ZoneMark, type ZoneOutline } from "@/core/colouring/zones";
 import type { Bytes } from "@/core/picture/plane";
 import {
@@ -92,9 +94,6 @@ export interface ToneMapOutput {
   }[];
 }
 
-/** Steps of an area's length at which shares are told. */
-const TOLD = 32;
-
 /** Pixels that all touches together may pass over: some seconds. */
 const MOST_TOUCHED = 1.5e9;
 
@@ -146,19 +145,15 @@ export const toneMap = operation(ToneMapQuestion, (question): ToneMapOutput => {
     zones: { width, height, data: zones },
     areas: field.named.ids.map((id, a) => {
       const mm2 = Array<number>(wishes[a]!.borders.length - 1).fill(0);
-      const shares = Array<number>(TOLD).fill(0);
-      let inked = 0;
       for (let b = 1; b < 256; b++) {
         const n = counts[a * 256 + b]!;
         mm2[zoneOf[a]![b]! - 1]! += n * pixel;
-        shares[Math.min(TOLD - 1, Math.floor(tOf(b) * TOLD))]! += n;
-        inked += n;
       }
       return {
         id,
         mm2,
         whiteMm2: counts[a * 256]! * pixel,
-        shares: shares.map((n) => (inked ? n / inked : 0)),
+        shares: sharesOf(counts, a) ?? Array<number>(SHARE_STEPS).fill(0),
       };
     }),
   };

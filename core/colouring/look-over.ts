@@ -1,8 +1,8 @@
 import type { LaidArea } from "@/core/course/laid-area";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
-import { mixLab } from "@/core/colour/mean-lab";
 import { rgb8ToLab } from "@/core/colour/display";
+import { missed, USUAL_STEEPNESS, type Wanted } from "@/core/group/wanted";
 import type { Ground } from "@/core/light/ground";
 import { tOf, type ToneMap } from "./tone-map";
 
@@ -36,23 +36,6 @@ function valuesOf(counts: Float64Array): Values {
 
 const CLASSES = 1000;
 const classOf = (L: number) => Math.min(CLASSES - 1, Math.max(0, Math.floor((L * CLASSES) / 100)));
-/** Steepness at which an area's colours are told apart from its fades, t per mm. */
-const USUAL = 0.03;
-
-/** A colour that is wanted at a place of an area, light end first. */
-export interface Wanted {
-  readonly t: number;
-  readonly lab: Lab;
-}
-
-/** What is wanted at a place t of an area: straight between the places that are told, and beyond them as there. */
-export function wantedAt(wanted: readonly Wanted[], t: number): Lab {
-  const next = wanted.findIndex((w) => w.t >= t);
-  if (next <= 0) return (next < 0 ? wanted.at(-1)! : wanted[0]!).lab;
-  const [a, b] = [wanted[next - 1]!, wanted[next]!];
-  return mixLab(a.lab, b.lab, b.t > a.t ? (t - a.t) / (b.t - a.t) : 1);
-}
-
 /** An area as it will be seen, against what is wanted of it. */
 export interface SeenArea {
   /** Mean ΔE00 over its pixels from what is wanted there; undefined when nothing was picked. */
@@ -72,24 +55,21 @@ export function seeArea(
   border: number,
   mmPerPixel: number,
 ): SeenArea {
-  let [sum, n, lightest, total] = [0, 0, 0, 0];
+  let [lightest, total] = [0, 0];
   const own = map.counts.subarray(place * 256, place * 256 + 256);
-  const seen: number[] = [];
+  const seen: [t: number, pixels: number][] = [];
   for (let b = 1; b < 256; b++) {
     const count = own[b]!;
     if (!count) continue;
     const t = tOf(b);
-    seen.push(t);
+    seen.push([t, count]);
     total += count;
     if (t < border) lightest += count;
-    if (!wanted) continue;
-    sum += count * deltaE00(area.at(t, USUAL), wantedAt(wanted, t));
-    n += count;
   }
-  const at = (t: number) => area.at(t, USUAL);
+  const at = (t: number) => area.at(t, USUAL_STEEPNESS);
   return {
-    off: n ? sum / n : undefined,
-    ends: [at(seen[0] ?? 0.5), at(0.5), at(seen.at(-1) ?? 0.5)],
+    off: wanted && seen.length ? missed(at, wanted, seen) : undefined,
+    ends: [at(seen[0]?.[0] ?? 0.5), at(0.5), at(seen.at(-1)?.[0] ?? 0.5)],
     lightest: total ? lightest * mmPerPixel ** 2 : 0,
   };
 }

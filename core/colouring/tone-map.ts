@@ -1,3 +1,4 @@
+import { SHARE_STEPS } from "@/core/group/area-shares";
 import type { Point } from "@/core/algebra/point";
 import type { Ground } from "@/core/light/ground";
 import { DARKEST } from "@/core/light/value-field";
@@ -167,6 +168,18 @@ export function toneMap(plain: Uint16Array, ground: Ground, wishes: readonly Ton
 
 /** The place t (0–1) of a byte of a tone map that is not 0. */
 export const tOf = (byte: number): number => (byte - 1) / 254;
+
+/** How an area is divided from its lightest end to its darkest, in {@link SHARE_STEPS} steps; undefined where none of it is inked. */
+export function sharesOf(counts: Uint32Array, area: number): number[] | undefined {
+  const shares = Array<number>(SHARE_STEPS).fill(0);
+  let inked = 0;
+  for (let b = 1; b < 256; b++) {
+    const n = counts[area * 256 + b]!;
+    shares[Math.min(SHARE_STEPS - 1, Math.floor(tOf(b) * SHARE_STEPS))]! += n;
+    inked += n;
+  }
+  return inked ? shares.map((n) => n / inked) : undefined;
+}
 
 /** mm² of an area between two places, ends included where they are the area's own. */
 export function mm2Between(

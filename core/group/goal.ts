@@ -1,6 +1,7 @@
 import { mixLab } from "@/core/colour/mean-lab";
 import { chroma, type Lab } from "@/core/colour/lab";
-import { middleTone } from "./school";
+import { placeShares, type PlaceShares } from "./area-shares";
+import { middleTone, toneBorders } from "./school";
 
 /** What a group should reach: one colour, or what was read in the light, on the local colour and in the shadow. */
 export interface GroupTarget {
@@ -24,10 +25,12 @@ export interface GoalWish {
   /** Number of tones by which the natural contrast goes; else that of the places. */
   readonly naturalFor?: number;
   readonly drift?: Drift;
+  /** How the area is divided from its light end to its dark one, see {@link placeShares}; evenly where nobody knows. */
+  readonly shares?: readonly number[] | undefined;
 }
 
 /** Colours that are wanted along an area as it is laid. */
-export interface GroupGoal {
+export interface GroupGoal extends PlaceShares {
   /** Wanted colour of each place, light end to shadow end. Ends that were not read are only a lightness and a hue. */
   readonly places: readonly Lab[];
   /** The place that is the local colour. */
@@ -72,7 +75,7 @@ export function groupGoal(
   target: GroupTarget,
   places: number,
   paper: Lab,
-  { contrast, contrastShare = 1, naturalFor = places, drift }: GoalWish = {},
+  { contrast, contrastShare = 1, naturalFor = places, drift, shares }: GoalWish = {},
   localAt = middleTone(places),
 ): GroupGoal {
   const { local } = target;
@@ -111,6 +114,7 @@ export function groupGoal(
           ? local
           : mixLab(local, shadow, (i - localAt) / (last - localAt)),
     ),
+    ...placeShares(toneBorders(places, localAt), shares),
     localAt,
     local,
     light,

@@ -3,6 +3,7 @@ import type { Lab } from "@/core/colour/lab";
 import type { Desk } from "@/core/ink/desk";
 import { part, type Work } from "@/core/progress";
 import { inksOf, planner, SLACK, TONE_COATS, type Planner, type PlannedGroup } from "./plan";
+import { LOCAL_UNIT } from "./score";
 import type { FixedTone } from "./search";
 import type { Shape, ShapeWish } from "./shapes";
 
@@ -21,7 +22,7 @@ export interface JointWish {
   readonly neighbours: readonly (readonly [number, number])[];
   /** Least ΔE00 between the local colours of neighbours. */
   readonly apart: number;
-  /** What a marker costs, in the units of a group's score (ΔE00 of the local colour). */
+  /** What a marker costs, in ΔE00 of a local colour. */
   readonly markerCost: number;
   readonly inkCost: (ink: number) => number;
   /** Most markers of the whole piece; null leaves it open. */
@@ -45,13 +46,17 @@ export interface JointPlan {
 }
 
 /** Weight of a ΔE00 that neighbours miss, and how much further an emphasised area should stand off. */
-const CROWDING = 0.6;
+const CROWDING = 0.6 * LOCAL_UNIT;
 const EMPHASIS = 2;
 /** Partial groups kept while an area answers the others. */
 const WIDTH = 12;
 /** Groups of an area that are weighed against each other by everything else. */
 const POOL = 24;
+/** Those of them that are laid and weighed in full. */
+const WEIGHED = 5;
 const MOST_ROUNDS = 4;
+/** What a marker costs, in the units of a score. */
+const priceOf = ({ markerCost }: JointWish): number => markerCost * LOCAL_UNIT;
 /** Share of the progress in which each area is planned by itself. */
 const ALONE = 0.4;
 
@@ -125,7 +130,7 @@ export function weighJoint(wish: JointWish, groups: readonly JointGroup[]): Join
   const markers = inksAt(groups).size;
   const fit = groups.reduce((sum, g) => sum + g.score, 0);
   const crowding = groups.reduce((sum, g, i) => sum + crowdingOf(wish, i, g.local, groups), 0) / 2;
-  return { groups, markers, fit, crowding, objective: fit + wish.markerCost * markers + crowding };
+  return { groups, markers, fit, crowding, objective: fit + priceOf(wish) * markers + crowding };
 }
 
 /** What an area costs beside the others: how well it fits, the markers that only it has, and how near it stands to its neighbours. */
@@ -134,7 +139,7 @@ function costBeside({ wish }: Board, area: number, groups: readonly JointGroup[]
   const there = inksAt(groups.filter((_, i) => i !== area));
   const isFixed = fixedIn(wish.areas[area]!);
   const markers = inksOf(own).filter((ink) => !there.has(ink) && !isFixed(ink)).length;
-  return own.score + wish.markerCost * markers + crowdingOf(wish, area, own.local, groups);
+  return own.score + priceOf(wish) * markers + crowdingOf(wish, area, own.local, groups);
 }
 
 /**
@@ -152,11 +157,18 @@ function answer(
   const there = inksAt(groups.filter((_, i) => i !== area));
   const isFixed = fixedIn(wish.areas[area]!);
   const extra = (ink: number) =>
-    isFixed(ink) ? 0 : ink === barred ? Infinity : there.has(ink) ? 0 : wish.markerCost;
+    isFixed(ink) ? 0 : ink === barred ? Infinity : there.has(ink) ? 0 : priceOf(wish);
   const { search, weigh } = planners[area]!;
-  const costOf = (g: { cost: number; local: Lab }) => g.cost + crowdingOf(wish, area, g.local, groups);
-  const [best] = search(shapes[area]!, WIDTH, extra, POOL, cap + SLACK).sort((x, y) => costOf(x) - costOf(y));
-  return best && asJoint(weigh(best, shapes[area]!.goal));
+  const crowding = (g: { local: Lab }) => crowdingOf(wish, area, g.local, groups);
+  const found = search(shapes[area]!, WIDTH, extra, POOL, cap + SLACK).sort(
+    (x, y) => x.cost + crowding(x) - y.cost - crowding(y),
+  );
+  const costOf = (g: JointGroup) =>
+    g.score + crowding(g) + inksOf(g).reduce((sum, ink) => sum + extra(ink), 0);
+  return found
+    .slice(0, WEIGHED)
+    .map((f) => asJoint(weigh(f, shapes[area]!.goal)))
+    .reduce<JointGroup | undefined>((best, g) => (best && costOf(best) <= costOf(g) ? best : g), undefined);
 }
 
 /** How a piece is planned: each area by itself, which is what the joint plan is measured against, and all together. */
@@ -263,9 +275,9 @@ function withoutRareMarkers(
     if (!areas.length || areas.some((a) => fixedIn(b.wish.areas[a]!)(ink))) continue;
     const groups: JointGroup[] = [...plan().groups];
     // The last area to give the marker up saves what it costs; before that the others may only rise by so much.
-    let left = b.wish.markerCost;
+    let left = priceOf(b.wish);
     for (const area of areas) {
-      if (area === areas.at(-1)) left -= b.wish.markerCost;
+      if (area === areas.at(-1)) left -= priceOf(b.wish);
       const before = costBeside(b, area, groups);
       const other = answer(b, area, groups, before + left, ink);
       if (!other) break;

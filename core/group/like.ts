@@ -3,14 +3,18 @@ import type { Lab } from "@/core/colour/lab";
 import type { Desk } from "@/core/ink/desk";
 import { fitInkSpectrum, spectrumOf } from "@/core/ink/fit-ink";
 import { laidLab } from "@/core/ink/laid";
+import { placeShares } from "./area-shares";
 import type { GroupGoal } from "./goal";
-import { laidAt, layingPasses, placesOf, type Laying } from "./lay";
+import { bordersOf, laidAt, layingPasses, placesOf, type Laying } from "./lay";
 import type { SearchShape } from "./shape";
 import { SCORE_WEIGHTS, type ScoreWeights } from "./score";
 
 /** Weights for which every place should be itself, whatever its steps: the group is known to work. */
 export const LIKENESS_WEIGHTS: ScoreWeights = {
   ...SCORE_WEIGHTS,
+  // Each place counts by itself, whatever of an area shows it.
+  places: 0,
+  area: 0,
   ends: 0.6,
   place: 0.2,
   hue: 0.28,
@@ -47,6 +51,7 @@ export function goalLike(
   const [light, shadow] = [places[0]!, places.at(-1)!];
   return {
     places,
+    ...placeShares(bordersOf(laying)),
     localAt: local,
     local: places[local]!,
     light,

@@ -53,8 +53,9 @@ export const SLACK = 0.3;
 const WORTH = 0.9;
 /** Shapes that are searched after the glance. */
 const SEARCHED = 2;
-/** Groups of a search that are weighed in full. */
+/** Groups of a search that are weighed in full, and where all were kept. */
 const WEIGHED = 12;
+const ALL_WEIGHED = 400;
 
 /** The best group of some shapes, and the shape that it has. */
 export interface BestGroup {
@@ -136,14 +137,18 @@ function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
   };
   const charge = (g: PlannedGroup, extra: (ink: number) => number) =>
     g.score + inksOf(g).reduce((sum, ink) => sum + extra(ink), 0);
-  /** The best of a shape, weighed exactly. */
-  const bestOf = (s: Shape, width: number, extra: (ink: number) => number, cap = Infinity) =>
-    search(s, width, extra, WEIGHED, cap + SLACK)
-      .map((f) => weigh(f, s.goal))
-      .reduce<PlannedGroup | undefined>(
-        (best, g) => (best && charge(best, extra) <= charge(g, extra) ? best : g),
-        undefined,
-      );
+  /** The best of a shape, weighed exactly: what the search says of a group is the least that it can cost. */
+  function bestOf(s: Shape, width: number, extra: (ink: number) => number, cap = Infinity) {
+    let best: PlannedGroup | undefined;
+    let least = Infinity;
+    for (const found of search(s, width, extra, width === Infinity ? ALL_WEIGHED : WEIGHED, cap + SLACK)) {
+      if (found.cost > least + SLACK) break;
+      const group = weigh(found, s.goal);
+      const cost = charge(group, extra);
+      if (cost < least) [best, least] = [group, cost];
+    }
+    return best;
+  }
   const next: Planner["next"] = (s, extra) => bestOf(s, Math.min(widthFor(s.shape.tones), NEXT), extra);
 
   function* best(

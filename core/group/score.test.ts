@@ -37,13 +37,13 @@ describe("the score of a group as laid", () => {
       fc.property(anyLab, anyLab, fc.integer({ min: 0, max: 2 }), (first, second, place) => {
         expect(stepCost(first[0], second[0], place, goal, STEP_LIMITS, w)).toBeGreaterThanOrEqual(0);
         expect(strokeCost(first, 2, place, goal, w)).toBeGreaterThan(0);
-        expect(blendCost({ mud: Math.abs(second[1]), bow: Math.abs(second[2]) }, w)).toBeGreaterThanOrEqual(
-          0,
-        );
+        expect(
+          blendCost({ mud: Math.abs(second[1]), bow: Math.abs(second[2]) }, place, goal, w),
+        ).toBeGreaterThanOrEqual(0);
       }),
     ));
   it("minds no bow that is slight, and beyond that only what is more", () => {
-    const bow = (by: number) => blendCost({ mud: 0, bow: by }, w);
+    const bow = (by: number) => blendCost({ mud: 0, bow: by }, 1, goal, w);
     expect([bow(0), bow(1)]).toEqual([0, 0]);
     expect(bow(20) - bow(15)).toBeCloseTo(5 * w.bow, 9);
     expect(bow(20)).toBeLessThan(20 * w.bow);

@@ -149,6 +149,8 @@ export function searchGroups(
           if (!bothLocked(before.node, node) && c.alike(before.node, node)) continue;
           cost += blendCost(
             blendOf(before.lab, lab, sheet.labOf(mixDoses(before.dose, mixed, 0.5, half))),
+            zone - 1,
+            goal,
             w,
           );
           if (cost > worst) continue;
@@ -244,7 +246,8 @@ export function searchGroups(
           const lab = sheet.lab();
           cost += placeCost(lab, shape.tones, goal, w);
           if (cost > worst) continue;
-          cost += blendCost(blendOf(p.lab, lab, sheet.labOf(mixDoses(p.dose, mixed, 0.5, half))), w);
+          const blend = blendOf(p.lab, lab, sheet.labOf(mixDoses(p.dose, mixed, 0.5, half)));
+          cost += blendCost(blend, shape.tones - 1, goal, w);
           if (cost > worst) continue;
           const laying = layingOf(shape, coats, shade);
           const [under, over] = shape.shadow === "under" ? [[ink], []] : [[], [ink]];

@@ -1,10 +1,13 @@
 import type { Lab } from "@/core/colour/lab";
 import type { Spectrum } from "@/core/colour/observer";
 import { seenLab, type Desk } from "@/core/ink/desk";
+import { fadeOf } from "@/core/ink/fade";
 import { laidDose, laidLab } from "@/core/ink/laid";
+import { reachOn, USUAL_SHEET } from "@/core/ink/reach";
 import type { GroupGoal } from "./goal";
 import {
   hasShadowEnd,
+  inkOfPass,
   laidAt,
   layingPasses,
   placesOf,
@@ -14,6 +17,7 @@ import {
   type Laying,
 } from "./lay";
 import { blendCost, placeCost, SCORE_WEIGHTS, stepCost, strokeCost, type ScoreWeights } from "./score";
+import { missed, USUAL_STEEPNESS, wantedOf } from "./wanted";
 import { judgeStep, STEP_LIMITS, type Step, type StepLimits } from "./step";
 
 /** A group laid on paper: which ink is which tone, and how they are laid. */
@@ -36,6 +40,8 @@ export interface WeighedGroup {
   readonly steps: readonly Step[];
   /** The places that are steps of the goal: those of the tones, and the shadow end where it is another. */
   readonly zones: readonly LaidPlace[];
+  /** Mean ΔE00 over the area of what lies there, its passes running into each other, against what is wanted. */
+  readonly missed: number;
   readonly score: number;
 }
 
@@ -64,7 +70,8 @@ export function weighGroup(
   let score = 0;
   zones.forEach(({ lab }, z) => (score += placeCost(lab, z, goal, w)));
   steps.forEach((step, z) => {
-    score += stepCost(zones[z]!.lab[0], zones[z + 1]!.lab[0], z, goal, limits, w) + blendCost(step, w);
+    score +=
+      stepCost(zones[z]!.lab[0], zones[z + 1]!.lab[0], z, goal, limits, w) + blendCost(step, z, goal, w);
   });
   inks.tones.forEach((ink, z) => {
     const coats = laying.coats[z]!;
@@ -75,5 +82,25 @@ export function weighGroup(
     [inks.over, laying.over],
   ] as const)
     list.forEach((ink, n) => (score += w.marker + w.wait + w.coats * (coats[n]! - 1) + inkCost(ink)));
-  return { passes, places, steps, zones, score };
+  const missedThere = w.area ? missedBy(desk, passes, inks, places, goal) : 0;
+  return { passes, places, steps, zones, missed: missedThere, score: score + w.area * missedThere };
+}
+
+/** How far an area is off what is wanted of it once its passes have run into each other. */
+function missedBy(
+  desk: Desk,
+  passes: readonly GroupPass[],
+  inks: GroupInks,
+  places: readonly LaidPlace[],
+  goal: GroupGoal,
+): number {
+  const laid = passes.map((p) => ({
+    ink: inkOfPass(p, inks),
+    coats: p.coats,
+    wet: p.wet,
+    from: p.from,
+    to: p.to,
+  }));
+  const fade = fadeOf(desk, laid, reachOn(desk, USUAL_SHEET));
+  return missed((t) => fade.at(t, USUAL_STEEPNESS), wantedOf(goal, places), goal.division);
 }

@@ -1,4 +1,5 @@
 import type { Point } from "@/core/algebra/point";
+import { EVEN_SHARES } from "@/core/group/area-shares";
 import type { PlacedArea } from "@/core/picture/area-map";
 import { defaultName, type Area, type Piece } from "./piece";
 import type { FoundArea, SetUpCommand } from "./set-up-commands";
@@ -186,10 +187,30 @@ export function placedByReadings(
   });
 }
 
+const thousandth = (v: number) => Math.round(v * 1000) / 1000;
 /** Measures are kept to a tenth of a mm² and a hundredth of a mm. */
 const tenth = (v: number) => Math.round(v * 10) / 10;
 const hundredth = (v: number) => Math.round(v * 100) / 100;
 const MOST_TOUCHES = 1300;
+
+/** How far, in sum over their steps, two divisions of an area are one: what is looked at more or less closely differs a little. */
+const SAME_SHARES = 0.08;
+
+/** How areas are divided from light to dark as a tone map shows it, if the piece does not say so already. */
+export function shared(
+  piece: Piece,
+  areas: readonly { readonly id: string; readonly shares?: readonly number[] }[],
+): SetUpCommand | undefined {
+  const now = new Map(piece.areas.map((a) => [a.id, a.place]));
+  const changed = areas.flatMap(({ id, shares }) => {
+    const place = now.get(id);
+    if (!place || !shares) return [];
+    const before = place.shares ?? EVEN_SHARES;
+    const apart = shares.reduce((sum, s, i) => sum + Math.abs(s - before[i]!), 0);
+    return apart > SAME_SHARES ? [{ id, shares: shares.map(thousandth) }] : [];
+  });
+  return changed.length ? { type: "share areas", shares: changed } : undefined;
+}
 
 /** What was measured, if it is not what the piece says already. */
 export function measured(

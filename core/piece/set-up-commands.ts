@@ -47,6 +47,10 @@ export type SetUpCommand =
       readonly places: readonly ({ readonly id: string } & Omit<AreaPlace, "at">)[];
       readonly touches: SetUp["touches"];
     }
+  | {
+      readonly type: "share areas";
+      readonly shares: readonly { readonly id: string; readonly shares: readonly number[] }[];
+    }
   | { readonly type: "mark areas"; readonly ids: readonly string[]; readonly set: AreaMarks }
   | { readonly type: "add reference"; readonly pictureId: string }
   | {
@@ -143,6 +147,12 @@ export function applySetUp(piece: Piece, command: SetUpCommand): Piece {
       const measured = eachArea(new Set(known.keys()), (a) => withMeasures(a, known.get(a.id)!));
       return changeSetUp(measured, { touches: command.touches });
     }
+    case "share areas": {
+      const known = new Map(command.shares.map((p) => [p.id, p.shares]));
+      return eachArea(new Set(known.keys()), (a) =>
+        a.place ? { ...a, place: { ...a.place, shares: known.get(a.id)! } } : a,
+      );
+    }
     case "mark areas":
       return eachArea(new Set(command.ids), (a) => ({ ...a, ...command.set }));
     case "add reference":
@@ -178,6 +188,7 @@ const NAMES: Readonly<Record<SetUpCommand["type"], true>> = {
   "add areas": true,
   "place areas": true,
   "measure areas": true,
+  "share areas": true,
   "mark areas": true,
   "add reference": true,
   "change reference": true,

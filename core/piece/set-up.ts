@@ -51,6 +51,8 @@ export interface AreaPlace {
   readonly mm2: number;
   readonly part: number;
   readonly width: number;
+  /** How it is divided from its light end to its dark one, as its tone map was last seen; evenly while nobody has seen one. */
+  readonly shares?: readonly number[];
 }
 
 /** A picture that shows how the piece is to look. */

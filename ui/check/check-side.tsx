@@ -3,9 +3,9 @@ import type { LookOverOutput } from "@/compute/operations/look-over";
 import { Progress } from "@/ui/jobs/progress";
 import { axis, ChartCanvas } from "@/ui/kit/chart";
 import { usePieceHandles } from "@/ui/piece/piece-context";
-import { noticedTogether } from "@/words/check";
 import { differenceWords } from "@/words/closeness";
 import { ExportButtons } from "./export-buttons";
+import { Findings } from "./findings";
 import type { Check } from "./use-check";
 
 /** What is noticed in the colouring, its values, each area against its picked colours, and the ways out. */
@@ -15,8 +15,6 @@ export function CheckSide({ own }: { readonly own: Check }) {
   const found = over.output;
   // Of what nobody has planned there is nothing good to say either.
   const planned = piece.areas.some((a) => a.place && (a.white || a.layers.length > 0));
-  const names = new Map(piece.areas.map((a) => [a.id, a.name]));
-  const nameOf = (area: string) => names.get(area) ?? area;
   const offs = new Map(found?.areas.map((a) => [a.id, a.deltaE00]));
   return (
     <div className="flex flex-col gap-5">
@@ -28,25 +26,7 @@ export function CheckSide({ own }: { readonly own: Check }) {
             Laying every pass to look it over… {Math.round(100 * own.progress)} %
           </p>
         )}
-        {found && (
-          <ul className="m-0 list-none border-t border-line p-0" data-testid="noticed">
-            {noticedTogether(found.noticed, nameOf).map((n) => (
-              <li key={n.says} className="border-b border-line py-2 text-[15px]">
-                <strong className="font-semibold">{n.says}.</strong>{" "}
-                <span className="text-soft">
-                  {n.figure}; {n.advice}.
-                </span>
-              </li>
-            ))}
-            {!found.noticed.length && (
-              <li className="border-b border-line py-2 text-[15px]">
-                {planned
-                  ? "Nothing runs together, no highlight is lost, and what was picked is met."
-                  : "Nothing is planned yet: keep a group for an area in Colour, and it is looked over here."}
-              </li>
-            )}
-          </ul>
-        )}
+        {found && <Findings own={own} />}
       </section>
       {found && planned && <ValuesChart found={found} />}
       <section aria-label="Areas">

@@ -8,7 +8,7 @@ import type { Rack } from "@/store/rack";
 import { useAsk, useCompute } from "@/ui/jobs/use-job";
 import { useHavePicture } from "@/ui/light/use-have-picture";
 import { EXACT, useColouring, useLight } from "@/ui/light/use-colouring";
-import { useJudged } from "@/ui/piece/group/use-groups";
+import { planQuestion, useJudged } from "@/ui/piece/group/use-groups";
 import { useKeepPicture, useKeptNow } from "@/ui/piece/kept-picture";
 import { usePiece } from "@/ui/piece/piece-context";
 import { useRack } from "@/ui/piece/use-rack";
@@ -31,6 +31,8 @@ export const COMPARE = ["one", "split", "beside", "blink"] as const;
 export type Compare = (typeof COMPARE)[number];
 
 const NOTHING = () => 0;
+/** Areas for which ways out are looked for at once. */
+const MOST_WAYS = 12;
 
 /** Everything that Check shows: the predicted colouring, what is noticed in it, and how it comes to be. */
 export function useCheck(papers: readonly PaperSheet[], first: Rack) {
@@ -96,6 +98,29 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
       : null,
     { about: piece.setUp.line?.pictureId },
   );
+  // What is off what was picked is planned anew beside, and offered where that comes nearer.
+  const askedOut = useMemo(
+    () => over.output?.noticed.flatMap((n) => (n.kind === "off target" ? [n.area] : [])) ?? [],
+    [over.output],
+  );
+  const isLooked = over.output !== undefined && !over.old && over.progress === undefined;
+  const ways = useAsk(
+    "waysOut",
+    byDay,
+    field && isLooked && askedOut.length
+      ? {
+          field,
+          ...shownQuestion(piece, byDay),
+          anew: piece.areas
+            .filter((a) => askedOut.includes(a.id))
+            .flatMap((a) => {
+              const wish = planQuestion(byDay, a, piece.whole.scene);
+              return wish ? [{ id: a.id, ...wish }] : [];
+            })
+            .slice(0, MOST_WAYS),
+        }
+      : null,
+  );
   const still =
     kept && rack === byDay && !alone && at === undefined && !whole.coloured && !light.error
       ? kept
@@ -142,6 +167,8 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
           : undefined,
     error: light.error ?? shown.error,
     over,
+    ways,
+    askedOut,
     map: map.output,
   };
 }

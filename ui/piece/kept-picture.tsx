@@ -2,6 +2,7 @@
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from "react";
 import { colouringName } from "@/compute/colouring-name";
 import type { Piece } from "@/core/piece/piece";
+import { shared } from "@/core/piece/placing";
 import type { Rack } from "@/store/rack";
 import { Picture } from "@/ui/kit/picture";
 import type { Coloured } from "@/ui/light/use-colouring";
@@ -86,14 +87,22 @@ async function asWebp({ width, height, rgba }: Coloured): Promise<Blob> {
 /** What this page has sent, by piece: nothing is sent twice. */
 const sent = new Map<string, { readonly name: string; readonly width: number }>();
 
-/** Keeps the finished picture of the piece at hand in the studio, once it has been drawn of what is saved; nobody waits for it. */
+/**
+ * Keeps the finished picture of the piece at hand in the studio, once it has been drawn of what is saved; nobody waits for it. How its areas are
+ * divided from light to dark is noted with it: groups are planned for that.
+ */
 export function useKeepPicture(rack: Rack, drawn: Coloured | undefined): void {
   const piece = usePiece();
-  const { id } = usePieceHandles();
+  const { id, store } = usePieceHandles();
   const saved = useSaveState().kind === "saved";
   const may = useMayChange();
   const kept = useKeptPicture();
   const lineId = piece.setUp.line?.pictureId;
+  useEffect(() => {
+    const { piece: now, follow } = store.getState();
+    const command = drawn && may && id !== "shared" && shared(now, drawn.areas);
+    if (command) follow(command);
+  }, [drawn, may, id, store]);
   useEffect(() => {
     if (!drawn || !saved || !may || !lineId || id === "shared") return;
     const timer = setTimeout(() => {

@@ -39,6 +39,12 @@ export function planWishOf(rack: Rack, area: Area, scene: Scene) {
   };
 }
 
+/** What the planner is asked of an area; nothing until something was picked in it. */
+export function planQuestion(rack: Rack, area: Area, scene: Scene) {
+  const target = targetOf(area);
+  return target && { target: asInput(target), ...planWishOf(rack, area, scene), ownedOnly: area.ownedOnly };
+}
+
 /**
  * The planner's groups for an area's readings and wishes; nothing to do until something was picked, or while it is not asked for.
  * `purchases` lets so many unowned markers in.
@@ -49,15 +55,14 @@ export function usePlan(
   { purchases, asked = true }: { readonly purchases?: number; readonly asked?: boolean } = {},
 ) {
   const { scene } = usePiece().whole;
-  const target = targetOf(area);
+  const question = asked ? planQuestion(rack, area, scene) : undefined;
   return useAsk(
     "group",
     rack,
-    target && asked
+    question
       ? {
-          target: asInput(target),
-          ...planWishOf(rack, area, scene),
-          ownedOnly: area.ownedOnly && !purchases,
+          ...question,
+          ownedOnly: question.ownedOnly && !purchases,
           top: purchases ? 1 : OFFERED,
           ...(purchases && { purchases }),
         }
