@@ -1,5 +1,5 @@
 import { expect, test } from "./test";
-import { listens, openKiteMender, savedNotice, stored } from "./studio";
+import { listens, openKiteMender, savedNotice, stored, openSettings, giveColour } from "./studio";
 
 test("the demo piece opens planned, with layers, ruler and reasons", async ({ page }) => {
   await openKiteMender(page);
@@ -17,7 +17,9 @@ test("an exact colour is matched with its recipes, and the search can be stopped
   await page.getByRole("button", { name: /^Shawl/ }).click();
   await expect(page).toHaveURL(/area=area-4/);
   // Among the whole range, so that there is time to stop it.
+  await openSettings(page);
   await page.getByLabel("Owned only").uncheck();
+  await expect(page.getByRole("button", { name: /any marker of the rack/ })).toBeVisible();
   await page.getByRole("button", { name: "Match exactly" }).click();
   const dialog = page.getByRole("dialog", { name: "Match the local colour of Shawl" });
   await dialog.getByRole("button", { name: "Cancel" }).click();
@@ -92,11 +94,9 @@ test("the same operations answer over HTTP, with one validation", async ({ reque
 test("a colour that no recipe reaches is answered with how far it is and why", async ({ page }) => {
   await openKiteMender(page);
   await page.getByRole("button", { name: /^Bows/ }).click();
-  await page.getByLabel("Colour or marker").fill("blue-ish");
-  await page.getByRole("button", { name: "Give it" }).click();
+  await giveColour(page, "blue-ish");
   await expect(page.getByRole("alert").filter({ hasText: "is no colour here" })).toBeVisible();
-  await page.getByLabel("Colour or marker").fill("99 50 -40");
-  await page.getByRole("button", { name: "Give it" }).click();
+  await giveColour(page, "99 50 -40");
   await expect(page.locator('[data-reading="local"]')).toContainText("lightness 99, typed");
   await page.getByRole("button", { name: "Match exactly" }).click();
   const dialog = page.getByRole("dialog", { name: "Match the local colour of Bows" });

@@ -1,5 +1,5 @@
 import { expect, test } from "./test";
-import { newPiece, open, openKiteMender, savedNotice, stored } from "./studio";
+import { newPiece, open, openKiteMender, savedNotice, stored, openSettings } from "./studio";
 
 test("a pencil strip is entered by hand with its layers and pressure, and stands among the readings", async ({
   page,
@@ -34,6 +34,7 @@ test("what an area is made of and how big it is sets its tones, its school and i
 }) => {
   const id = await newPiece(page, "Small and furry");
   await page.getByRole("button", { name: "Add the first area" }).click();
+  await openSettings(page);
   await expect(page.getByLabel("Tones")).toHaveValue("as needed");
   await page.getByLabel("Tones").selectOption("4");
   await page.getByLabel("Material").selectOption("fur");

@@ -9,6 +9,7 @@ import {
   savedNotice,
   stored,
   upload,
+  openSettings,
 } from "./studio";
 
 test("from a picture to a kept, overruled, exported group", async ({ page, request }) => {
@@ -35,6 +36,7 @@ test("from a picture to a kept, overruled, exported group", async ({ page, reque
   });
 
   await test.step("the planner offers groups; keep an alternative", async () => {
+    await openSettings(page);
     await page.getByLabel("Tones").selectOption("4");
     const groups = await offeredGroups(page);
     await expect.poll(() => groups.count(), { timeout: 45_000 }).toBeGreaterThan(2);

@@ -119,3 +119,15 @@ export const addArea = async (page: Page, name: string) => {
   await page.getByLabel("Name of the area").fill(name);
   await page.keyboard.press("Enter");
 };
+
+/** Opens what is set of an area's group: one line otherwise. */
+export const openSettings = (page: Page) =>
+  page.getByRole("button", { name: /^Settings of the group/ }).click();
+
+/** Gives the area at hand a colour that comes from no picture. */
+export async function giveColour(page: Page, text: string): Promise<void> {
+  const field = page.getByLabel("Colour or marker");
+  if (!(await field.isVisible())) await page.getByRole("button", { name: "Give a colour" }).click();
+  await field.fill(text);
+  await page.getByRole("button", { name: "Give it" }).click();
+}

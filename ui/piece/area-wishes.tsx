@@ -1,6 +1,6 @@
 "use client";
-import { X } from "lucide-react";
-import { useState } from "react";
+import { ChevronRight, X } from "lucide-react";
+import { useId, useState, type ReactNode } from "react";
 import { labToHex } from "@/core/colour/display";
 import { areaSizeOf, MATERIALS, tonesFor, type Material } from "@/core/group/material";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
@@ -8,6 +8,7 @@ import { PLACES, partOf, type Area } from "@/core/piece/piece";
 import { NumberField } from "@/ui/kit/number-field";
 import { counted, signed } from "@/words/numbers";
 import { spreadInWords } from "@/words/patch";
+import { wishesInWords } from "@/words/wishes";
 import { placeNames } from "./picture-pane";
 import { useRun } from "./piece-context";
 
@@ -94,8 +95,31 @@ const DRIFTS = [
 /** As many tones as it takes. */
 const AS_NEEDED = "as needed";
 
-/** What is wished of the group. */
+/** Whether the settings are open: as they were left, from area to area. */
+let isUnfolded = false;
+
+/** What is wished of the group: one line that says it, and opens to change it. */
 export function GroupWishes({ area }: { readonly area: Area }) {
+  const [open, setOpen] = useState(isUnfolded);
+  const id = useId();
+  return (
+    <div>
+      <button
+        className="flex min-h-9 w-full items-center gap-1.5 text-left text-[14px]"
+        aria-expanded={open}
+        aria-controls={id}
+        aria-label={`Settings of the group: ${wishesInWords(area)}`}
+        onClick={() => setOpen((isUnfolded = !open))}
+      >
+        <ChevronRight size={16} aria-hidden className={`shrink-0 ${open ? "rotate-90" : ""}`} />
+        <span className="min-w-0 truncate">{wishesInWords(area)}</span>
+      </button>
+      <div id={id}>{open && <Settings area={area} />}</div>
+    </div>
+  );
+}
+
+function Settings({ area }: { readonly area: Area }) {
   const run = useRun();
   const size = partOf(area);
   const suits = tonesFor(area.material, size);
@@ -199,12 +223,12 @@ export function GroupWishes({ area }: { readonly area: Area }) {
   );
 }
 
-/** Colours that were picked in the picture for the area. */
-export function Readings({ area }: { readonly area: Area }) {
+/** Colours that were picked in the picture for the area, and what can be done with them. */
+export function Readings({ area, children }: { readonly area: Area; readonly children?: ReactNode }) {
   const run = useRun();
   if (!PLACES.some((p) => area.readings[p])) return null;
   return (
-    <div className="flex flex-wrap items-stretch gap-x-3 gap-y-2" role="group" aria-label="Readings">
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-2" role="group" aria-label="Readings">
       {PLACES.map((p) => {
         const r = area.readings[p];
         if (!r) return null;
@@ -234,6 +258,7 @@ export function Readings({ area }: { readonly area: Area }) {
           </div>
         );
       })}
+      {children && <span className="ml-auto flex gap-1">{children}</span>}
     </div>
   );
 }

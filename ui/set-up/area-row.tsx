@@ -2,11 +2,21 @@
 import { useEffect, useRef } from "react";
 import { tonesFor } from "@/core/group/material";
 import type { PlacedArea } from "@/core/picture/area-map";
-import { partOf, tonesOf, type Area } from "@/core/piece/piece";
+import { labToHex } from "@/core/colour/display";
+import { partOf, PLACES, tonesOf, type Area } from "@/core/piece/piece";
 import { squareIn, useLengthUnit } from "@/ui/kit/length-field";
 import { useRun } from "@/ui/piece/piece-context";
 import { counted } from "@/words/numbers";
 import { bleedInWords, sizeInWords } from "@/words/place";
+
+/** How far the area's plan has come. */
+function planOf(area: Area): string {
+  const tones = tonesOf(area).length;
+  if (tones) return `${counted(tones, "tone")} planned`;
+  if (area.layers.length) return "planned";
+  if (area.white) return "";
+  return Object.keys(area.readings).length ? "read, not planned yet" : "no colour yet";
+}
 
 /** An area in the list: chosen, renamed, and what is known of its place. */
 export function AreaRow({
@@ -39,12 +49,13 @@ export function AreaRow({
     area.past && "past the line",
     area.joints && `${area.joints} joints`,
     placed && placed.regions.length > 1 && `${placed.regions.length} parts`,
-    tonesOf(area).length > 0 && counted(tonesOf(area).length, "tone"),
+    planOf(area),
   ].filter(Boolean);
+  const picked = PLACES.flatMap((p) => (area.readings[p] ? [labToHex(area.readings[p].lab)] : []));
   return (
     <li
       ref={row}
-      className={`grid grid-cols-[44px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-line ${chosen ? "bg-panel" : ""}`}
+      className={`grid grid-cols-[44px_auto_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-line ${chosen ? "bg-panel" : ""}`}
     >
       <button
         className={`min-h-11 text-[15px] font-semibold ${chosen ? "bg-invert text-invert-text" : ""}`}
@@ -55,6 +66,15 @@ export function AreaRow({
       >
         {number}
       </button>
+      <span
+        className="flex h-9 w-6 flex-col border border-line"
+        aria-hidden
+        title="As picked: light, local, shadow"
+      >
+        {picked.map((hex, i) => (
+          <span key={i} className="flex-1" style={{ background: hex }} />
+        ))}
+      </span>
       <span className="min-w-0">
         <input
           className="w-full min-w-0 border border-transparent bg-transparent px-1 text-[15px] font-medium hover:border-line"

@@ -33,6 +33,8 @@ export interface AreasTabProps {
   readonly onGrow: (how: "neighbours" | "alike" | "within") => void;
   readonly onPassing: (passing: { readonly gap?: number; readonly speck?: number }) => void;
   readonly onPropose: (() => void) | undefined;
+  /** What reading colours came to. */
+  readonly readSaid: string | undefined;
   readonly onPlaceByPicks: (() => void) | undefined;
 }
 
@@ -44,6 +46,8 @@ export function AreasTab(props: AreasTabProps) {
   const run = useRun();
   const open = openRegions(output);
   const placed = new Map(output.areas.map((a) => [a.id, a]));
+  const touches = new Map<string, number>();
+  for (const t of output.touches) for (const id of [t.a, t.b]) touches.set(id, (touches.get(id) ?? 0) + 1);
   const lost = new Map(output.lost.map((l) => [l.id, l.to]));
   const unplaced = piece.areas.filter((a) => !a.place && !lost.has(a.id));
   const room = MOST_AREAS - piece.areas.length;
@@ -166,6 +170,11 @@ export function AreasTab(props: AreasTabProps) {
         </Notice>
       )}
       <AreaActions {...props} open={open} onMake={make} onGather={(ids) => gather([ids])} />
+      {props.readSaid && (
+        <p role="status" className="m-0 border-l-4 border-strong bg-panel py-1 pl-3 text-[15px]">
+          {props.readSaid}
+        </p>
+      )}
       <Gatherings
         work={props.gatherings}
         output={output}
@@ -180,7 +189,7 @@ export function AreasTab(props: AreasTabProps) {
             area={area}
             number={i + 1}
             placed={placed.get(area.id)}
-            touches={output.touches.filter((t) => t.a === area.id || t.b === area.id).length}
+            touches={touches.get(area.id) ?? 0}
             bleed={bleed}
             chosen={chosen.has(area.id)}
             onChoose={(shifted) => {

@@ -64,6 +64,7 @@ export function SetUpTabs({ own, open }: { readonly own: SetUp; readonly open: s
             gatherings={own.gatherings}
             onGrow={own.grow}
             onPropose={picture && reference ? () => void own.propose() : undefined}
+            readSaid={own.readSaid}
             onPlaceByPicks={picture && piece.areas.some((a) => !a.place) ? own.placeByPicks : undefined}
           />
         ),

@@ -181,6 +181,7 @@ describe("the areas", () => {
       gatherings={{ ...still, output: proposed }}
       onGrow={nothing}
       onPropose={nothing}
+      readSaid={undefined}
       onPlaceByPicks={nothing}
     />
   );

@@ -3,11 +3,14 @@ import { drawingQuestion } from "@/compute/piece-questions";
 import { luminanceOf } from "@/core/colour/rgb";
 import { useEffect, useState } from "react";
 import { neutralGains, type Gains, type PhotoDoubts } from "@/core/picture/balance";
-import type { PictureReading, Place, Piece } from "@/core/piece/piece";
+import type { Area, PictureReading, Place, Piece } from "@/core/piece/piece";
 import type { Reference } from "@/core/piece/set-up";
 import type { ProposedReadings } from "@/core/picture/propose-readings";
 import type { DrawingFacts, PictureFacts } from "@/store/pictures";
 import { askOfPicture } from "@/ui/jobs/client";
+import { useRun } from "@/ui/piece/piece-context";
+import { messageOf } from "@/ui/send";
+import { isMixed, readInWords } from "@/words/patch";
 import { asked } from "./use-drawing";
 
 /** Shares of a picture that a point stands for when its colour is read. */
@@ -59,7 +62,7 @@ export function asReadings(found: ProposedReadings): { readonly [P in Place]?: P
 }
 
 /** Light, local colour and shadow of areas as the reference at hand shows them. */
-export async function proposed(
+async function proposed(
   piece: Piece,
   drawing: DrawingFacts,
   picture: PictureFacts,
@@ -82,4 +85,53 @@ export async function proposed(
     const readings = asReadings(found);
     return ids.includes(String(id)) && Object.keys(readings).length ? [{ id: String(id), readings }] : [];
   });
+}
+
+/** Reads the colours of the chosen areas, or of all that have none, out of the reference, and says what came of it. */
+export function usePropose(
+  piece: Piece,
+  drawing: DrawingFacts | undefined,
+  picture: PictureFacts | undefined,
+  reference: Reference | undefined,
+  chosen: ReadonlySet<string>,
+  onTrouble: (says: string | undefined) => void,
+) {
+  const run = useRun();
+  const [readSaid, setReadSaid] = useState<string>();
+  const propose = async () => {
+    if (!drawing || !picture || !reference) return;
+    onTrouble(undefined);
+    setReadSaid(undefined);
+    const picked = piece.areas.filter((a) => chosen.has(a.id));
+    // Asked for all of them, what was picked by hand stays.
+    const wanted = picked.length ? picked : piece.areas.filter((a) => !Object.keys(a.readings).length);
+    try {
+      const areas = await proposed(
+        piece,
+        drawing,
+        picture,
+        reference,
+        wanted.map((a) => a.id),
+      );
+      if (!areas.length) {
+        onTrouble("The reference shows nothing of these areas: align it with the drawing first.");
+        return;
+      }
+      run({ type: "propose readings", areas });
+      const read = new Map(areas.map((a) => [a.id, a.readings]));
+      const named = (of: (area: Area) => boolean) => wanted.filter(of).map((a) => a.name);
+      const isUneven = (a: Area) => isMixed(read.get(a.id)?.local?.spread ?? 0);
+      const isUnseen = (a: Area) => !read.has(a.id) && a.place !== null && !a.white;
+      setReadSaid(
+        readInWords(
+          named((a) => read.has(a.id)),
+          named(isUneven),
+          named(isUnseen),
+        ),
+      );
+    } catch (e) {
+      onTrouble(messageOf(e));
+    }
+  };
+  return { propose, readSaid };
 }

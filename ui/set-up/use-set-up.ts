@@ -26,7 +26,7 @@ import type { Tool } from "./tool";
 import { asked, useDrawing } from "./use-drawing";
 import { useGather, useGatherings, type Gather } from "./use-gather";
 import { usePictures } from "./use-pictures";
-import { gainsAt, proposed, useDoubts } from "./use-reference";
+import { gainsAt, useDoubts, usePropose } from "./use-reference";
 
 /** Confidence from which a sheet found in a photo is taken without asking. */
 const SURE = 0.5;
@@ -208,27 +208,7 @@ export function useSetUp(papers: readonly PaperSheet[]) {
     }
   };
 
-  const propose = async () => {
-    if (!drawing || !picture || !reference) return;
-    setTrouble(undefined);
-    const picked = piece.areas.filter((a) => chosen.has(a.id));
-    // Asked for all of them, what was picked by hand stays.
-    const wanted = picked.length ? picked : piece.areas.filter((a) => !Object.keys(a.readings).length);
-    try {
-      const areas = await proposed(
-        piece,
-        drawing,
-        picture,
-        reference,
-        wanted.map((a) => a.id),
-      );
-      if (areas.length) run({ type: "propose readings", areas });
-      else setTrouble("The reference shows nothing of these areas: align it with the drawing first.");
-    } catch (e) {
-      setTrouble(messageOf(e));
-    }
-  };
-
+  const { propose, readSaid } = usePropose(piece, drawing, picture, reference, chosen, setTrouble);
   const gather = useGather(piece, drawing, output);
   const bare = (id: number) => (output?.regions[id - 1]?.edge ?? 0) >= 0.5;
   /** Chooses what a stroke or a choice gathers, beside what is chosen or instead of it; the bare sheet round the drawing is never meant. */
@@ -320,6 +300,7 @@ export function useSetUp(papers: readonly PaperSheet[]) {
     onPoint,
     onReferencePoint,
     propose,
+    readSaid,
     placeByPicks,
     onStroke,
     grow,

@@ -1,5 +1,5 @@
 "use client";
-import { BookMarked, Check, LibraryBig, Target } from "lucide-react";
+import { BookMarked, Check, LibraryBig, Pipette, Target } from "lucide-react";
 import { Link } from "@/ui/kit/link";
 import { memo, useState } from "react";
 import type { GroupOutput } from "@/compute/group-output";
@@ -52,7 +52,9 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
   const { group, tones, isKept, keep } = shown;
   const [matching, setMatching] = useState(false);
   const [taking, setTaking] = useState(false);
+  const [giving, setGiving] = useState(false);
   const [said, setSaid] = useState<Said>();
+  const hasReading = PLACES.some((p) => area.readings[p]);
   useKey("k", () => tones.length > 0 && !isKept && keep(tones));
   useKey("m", () => targetOf(area) && setMatching(true));
 
@@ -95,17 +97,25 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
   };
   const target = targetOf(area);
   return (
-    <div className="min-w-0 space-y-3">
-      <GroupWishes area={area} />
-      <Readings area={area} />
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
-        <GiveColour area={area} rack={rack} />
+    <div className="min-w-0 space-y-2">
+      <Readings area={area}>
+        <button
+          className="button-bare"
+          aria-expanded={giving}
+          aria-label="Give a colour"
+          title="Give a colour: hex, L* a* b* or a marker"
+          onClick={() => setGiving(!giving)}
+        >
+          <Pipette size={17} aria-hidden />
+        </button>
         {target && (
-          <button className="button ml-auto" onClick={() => setMatching(true)}>
+          <button className="button" onClick={() => setMatching(true)}>
             <Target size={16} aria-hidden /> Match exactly
           </button>
         )}
-      </div>
+      </Readings>
+      {(!hasReading || giving) && <GiveColour area={area} rack={rack} />}
+      <GroupWishes area={area} />
       <Progress work={shown.plan} doing="Planning the group" />
       <p role="status" className="sr-only">
         {group && shown.hasTarget && !shown.isRenewed
@@ -128,7 +138,7 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
         </Empty>
       )}
       {group && tones.length > 0 && (
-        <div className="min-w-0 space-y-3" aria-busy={shown.isRenewed}>
+        <div className="min-w-0 space-y-2" aria-busy={shown.isRenewed}>
           <Heading shown={shown} onTake={() => setTaking(true)} onKeepInGroups={keepInGroups} />
           <LaidStrip
             group={group}
