@@ -295,7 +295,12 @@ test("hostile guides are refused by field", async ({ page, request }) => {
   };
   await refused({ colouring: odd, tones: png }, "colouring");
   await refused({ colouring: png }, "tones");
+  await refused({ colouring: png, tones: png, boxes: "no json" }, "boxes");
+  const box = (areas: unknown) => ({ colouring: png, tones: png, boxes: JSON.stringify({ areas }) });
+  await refused(box([{ id: "a", box: [0, 0, 1, 1e308] }]), "boxes.areas[0].box");
+  await refused(box(Array.from({ length: 1000 }, () => ({ id: "a" }))), "boxes.areas");
   expect((await post({ colouring: png, tones: png })).status()).toBe(200);
+  expect((await post(box([{ id: "nobody", box: [0, 0, 1, 1] }]))).status()).toBe(200);
   const nobody = await request.post("/api/pieces/00000000-0000-4000-8000-000000000000/guide", {
     multipart: { colouring: png, tones: png },
   });

@@ -209,3 +209,10 @@ export const hasDemo = async (): Promise<boolean> =>
       db.select({ id: studios.id }).from(studios).where(eq(studios.slug, DEMO_STUDIO)).limit(1),
     )
   ).length > 0;
+
+/** The sheets that a studio's printer takes. */
+export const printerSheet = (studio: Studio): Promise<SheetName> =>
+  withStore(async (db) => {
+    const [found] = await db.select({ sheet: studios.sheet }).from(studios).where(eq(studios.id, studio.id));
+    return found?.sheet ?? "A4";
+  });

@@ -171,8 +171,8 @@ export async function chartPdf(chart: Chart & { readonly title: string }, paper:
     margin: 0,
     info: { Title: `Chart ${chart.serial}: ${chart.title}`, Creator: "Blendt" },
   });
-  doc.registerFont(MONO, await fontFile(600));
-  doc.registerFont(TEXT, await fontFile(400));
+  doc.registerFont(MONO, await fontFile("mono", 600));
+  doc.registerFont(TEXT, await fontFile("sans", 400));
   const parts: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => {
     doc.on("data", (part: Buffer) => parts.push(part));

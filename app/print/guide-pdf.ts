@@ -1,4 +1,6 @@
 import PDFDocument from "pdfkit";
+import sharp from "sharp";
+import { SHEETS, type SheetName } from "@/core/chart/layout";
 import { chaptersOf } from "@/core/piece/chapters";
 import { schoolOf, type Piece } from "@/core/piece/piece";
 import { suppliesOf } from "@/core/stock/supplies";
@@ -8,24 +10,33 @@ import { pencilName } from "@/words/pencil";
 import { usedIn } from "@/words/supplies";
 import { fontFile } from "./fonts";
 
-/** Points a millimetre; an A4 sheet and its margin. */
+/** Points a millimetre. */
 const PT = 72 / 25.4;
-const SHEET: [number, number] = [210 * PT, 297 * PT];
-const MARGIN = 14 * PT;
-const WIDTH = SHEET[0] - 2 * MARGIN;
-const BOTTOM = SHEET[1] - MARGIN;
-/** Most of a page's height that a picture takes. */
-const PICTURE = 190 * PT;
+const MARGIN = 13 * PT;
+/** Room between the picture of an area and its steps, and between blocks. */
+const GAP = 5 * PT;
+/** Widest and highest picture of an area beside its steps. */
+const CROP = { width: 42 * PT, height: 46 * PT } as const;
+/** Pixels round an area that belong to its picture, as a share of its larger side. */
+const ROUND = 0.06;
+/** Pixels a point of a printed picture: 220 an inch. */
+const FINE = 220 / 72;
 const CAUTION =
   "Alcohol ink is a flammable solvent: air the room, cap markers between passes, keep them from flame, children and skin. The maker's safety data sheet and local rules come first.";
 
 type Doc = InstanceType<typeof PDFDocument>;
+
+/** Where an area lies in the picture: left, top, right, bottom in shares of it. */
+export type AreaBoxes = ReadonlyMap<string, readonly [number, number, number, number]>;
 
 interface Guide {
   readonly piece: Piece;
   readonly rack: Rack;
   readonly colouring: Buffer;
   readonly tones: Buffer;
+  readonly boxes?: AreaBoxes;
+  /** What the studio's printer takes. */
+  readonly sheet?: SheetName;
 }
 
 /** A marker's stroke: its one, two and three coats side by side. */
@@ -43,45 +54,104 @@ function stroke(
   doc.fillColor("black");
 }
 
-function picturePage(doc: Doc, title: string, png: Buffer, says: string): void {
-  doc.addPage();
-  doc.font("code").fontSize(16).fillColor("black").text(title, MARGIN, MARGIN);
-  doc.font("text").fontSize(9).fillColor("#444").text(says, { width: WIDTH });
-  doc.image(png, MARGIN, doc.y + 3 * PT, { fit: [WIDTH, PICTURE] });
+/** Another page of the same sheet. Blocks are put where there is room for them: nothing flows over to another page by itself. */
+function turn(doc: Doc, layout: "portrait" | "landscape" = "portrait"): void {
+  doc.addPage({ size: doc.options.size!, margin: 0, layout });
+  doc.y = MARGIN;
 }
 
-/** The guide to a piece, A4: how it will look, its tone map, every step, and what to lay ready with its strokes. */
-export async function guidePdf({ piece, rack, colouring, tones }: Guide): Promise<Buffer> {
+/** What is left of the sheet within its margins. */
+const within = (doc: Doc) => ({
+  width: doc.page.width - 2 * MARGIN,
+  bottom: doc.page.height - MARGIN,
+});
+
+/** A picture that fills a page of its own, which lies as the picture does. */
+async function picturePage(doc: Doc, title: string, png: Buffer, says: string, foot = ""): Promise<void> {
+  const { width, height } = await sharp(png).metadata();
+  turn(doc, width! > height! ? "landscape" : "portrait");
+  const page = within(doc);
+  doc
+    .font("strong")
+    .fontSize(15)
+    .fillColor("black")
+    .text(title, MARGIN, MARGIN, { width: page.width, lineBreak: false });
+  doc.font("text").fontSize(9.5).fillColor("#333").text(says, MARGIN, doc.y, { width: page.width });
+  doc.fontSize(8.5);
+  const room = foot ? doc.heightOfString(foot, { width: page.width }) + GAP : 0;
+  const top = doc.y + 2 * PT;
+  doc.image(png, MARGIN, top, {
+    fit: [page.width, page.bottom - room - top],
+    align: "center",
+  });
+  if (foot) doc.fillColor("#333").text(foot, MARGIN, page.bottom - room + GAP, { width: page.width });
+}
+
+/**
+ * The guide to a piece on the studio's printer paper: how it will look, its tone map as large as the sheet, every step beside the part of the
+ * picture that it colours, and what to lay ready with its strokes.
+ */
+export async function guidePdf({
+  piece,
+  rack,
+  colouring,
+  tones,
+  boxes,
+  sheet = "A4",
+}: Guide): Promise<Buffer> {
+  const { width, height } = SHEETS[sheet];
   const doc = new PDFDocument({
     autoFirstPage: false,
-    size: SHEET,
-    margin: MARGIN,
+    size: [width * PT, height * PT],
+    margin: 0,
     info: { Title: `${piece.name}: guide`, Creator: "Blendt" },
   });
-  doc.registerFont("code", await fontFile(600));
-  doc.registerFont("text", await fontFile(400));
+  doc.registerFont("code", await fontFile("mono", 600));
+  doc.registerFont("text", await fontFile("sans", 400));
+  doc.registerFont("strong", await fontFile("sans", 600));
   const parts: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => {
     doc.on("data", (part: Buffer) => parts.push(part));
     doc.on("end", () => resolve(Buffer.concat(parts)));
     doc.on("error", reject);
   });
-  picturePage(doc, piece.name, colouring, `As it will look on ${rack.paper.name}.`);
-  doc
-    .font("text")
-    .fontSize(8)
-    .fillColor("#444")
-    .text(CAUTION, MARGIN, BOTTOM - 12 * PT, { width: WIDTH });
-  picturePage(
+  await picturePage(doc, piece.name, colouring, `As it will look on ${rack.paper.name}.`, CAUTION);
+  await picturePage(
     doc,
     "Tone map",
     tones,
     "1 is the lightest tone of each area; lines beside a number show the way of the strokes.",
   );
-  stepPages(doc, piece, rack);
-  supplyPages(doc, piece, rack);
+  turn(doc);
+  await stepPages(doc, piece, rack, await cropsOf(colouring, boxes));
+  supplies(doc, piece, rack);
   doc.end();
   return done;
+}
+
+/** Each area's own part of the colouring, at the size at which it is printed. */
+async function cropsOf(png: Buffer, boxes: AreaBoxes | undefined) {
+  const { width, height } = await sharp(png).metadata();
+  const out = new Map<string, { readonly png: Buffer; readonly width: number; readonly height: number }>();
+  for (const [id, [l, t, r, b]] of boxes ?? []) {
+    const round = ROUND * Math.max((r - l) * width!, (b - t) * height!);
+    const left = Math.max(0, Math.floor(l * width! - round));
+    const top = Math.max(0, Math.floor(t * height! - round));
+    const wide = Math.min(width!, Math.ceil(r * width! + round)) - left;
+    const high = Math.min(height!, Math.ceil(b * height! + round)) - top;
+    if (wide < 2 || high < 2) continue;
+    const by = Math.min(CROP.width / wide, CROP.height / high);
+    const size = { width: wide * by, height: high * by };
+    out.set(id, {
+      ...size,
+      png: await sharp(png)
+        .extract({ left, top, width: wide, height: high })
+        .resize({ width: Math.ceil(size.width * FINE), withoutEnlargement: true })
+        .png()
+        .toBuffer(),
+    });
+  }
+  return out;
 }
 
 const swatchesOf = (rack: Rack) =>
@@ -95,6 +165,8 @@ export interface GuideStep {
 }
 
 export interface GuideChapter {
+  /** The area; none for the underlay of the whole. */
+  readonly id?: string;
   readonly title: string;
   readonly note: string;
   readonly steps: readonly GuideStep[];
@@ -104,7 +176,8 @@ export interface GuideChapter {
 export function guideChapters(piece: Piece, paper: Rack["paper"]): GuideChapter[] {
   const { underlay } = piece.whole;
   const areas = chaptersOf(piece, paper).map(({ area, passes, before }): GuideChapter => ({
-    title: `${area.name}  (${schoolOf(area)})`,
+    id: area.id,
+    title: `${area.name}, ${schoolOf(area)}`,
     note: area.note,
     steps: passes.map((p, i) => ({
       mark: String(before + i + 1),
@@ -125,57 +198,128 @@ export function guideChapters(piece: Piece, paper: Rack["paper"]): GuideChapter[
   return [whole, ...areas];
 }
 
-function stepPages(doc: Doc, piece: Piece, rack: Rack): void {
+/** Columns of a step: its number, stroke and code, and what it says. */
+const STEP = { mark: 7 * PT, stroke: 10 * PT, code: 28 * PT, says: 50 * PT } as const;
+const LEAST_STEP = 5.6 * PT;
+
+/** Steps of each area beside its own part of the picture. An area's steps stay on one page where a page holds them. */
+async function stepPages(
+  doc: Doc,
+  piece: Piece,
+  rack: Rack,
+  crops: Awaited<ReturnType<typeof cropsOf>>,
+): Promise<void> {
   const swatches = swatchesOf(rack);
-  doc.addPage();
-  doc.font("code").fontSize(16).fillColor("black").text("Steps", MARGIN, MARGIN);
-  for (const { title, note, steps } of guideChapters(piece, rack.paper)) {
-    if (doc.y > BOTTOM - 26 * PT) doc.addPage();
-    doc
-      .moveDown(0.6)
-      .font("code")
-      .fontSize(11)
-      .fillColor("black")
-      .text(title, MARGIN, doc.y, { width: WIDTH });
-    if (note) doc.font("text").fontSize(8.5).fillColor("#444").text(note, { width: WIDTH });
+  const page = within(doc);
+  doc.font("strong").fontSize(15).fillColor("black").text("Steps", MARGIN, MARGIN);
+  const aside = crops.size ? CROP.width + GAP : 0;
+  const [left, width] = [MARGIN + aside, page.width - aside];
+  const heightOf = (says: string) =>
+    Math.max(
+      LEAST_STEP,
+      doc
+        .font("text")
+        .fontSize(9.5)
+        .heightOfString(says, { width: width - STEP.says }) +
+        1.4 * PT,
+    );
+  for (const { id, title, note, steps } of guideChapters(piece, rack.paper)) {
+    const crop = id === undefined ? undefined : crops.get(id);
+    const noteHeight = note ? doc.font("text").fontSize(9).heightOfString(note, { width }) : 0;
+    const head = 7 * PT + noteHeight;
+    const whole = Math.max(head + steps.reduce((sum, s) => sum + heightOf(s.says), 0), crop?.height ?? 0);
+    const room = () => page.bottom - doc.y;
+    // What a page holds is not parted; what it does not hold begins with two steps at least.
+    const least = whole < page.bottom - MARGIN ? whole : head + 3 * LEAST_STEP;
+    doc.y += GAP;
+    if (room() < least) {
+      turn(doc);
+    }
+    const top = doc.y;
+    if (crop)
+      doc.image(crop.png, MARGIN + (CROP.width - crop.width) / 2, top, {
+        width: crop.width,
+        height: crop.height,
+      });
+    doc.font("strong").fontSize(11.5).fillColor("black").text(title, left, top, { width });
+    if (note) doc.font("text").fontSize(9).fillColor("#333").text(note, left, doc.y, { width });
+    let y = Math.max(doc.y + 1 * PT, top + head - 1 * PT);
+    let bottom = top + (crop?.height ?? 0);
     for (const { mark, code, says } of steps) {
-      if (doc.y > BOTTOM - 9 * PT) doc.addPage();
-      const y = doc.y + 1.2 * PT;
+      const high = heightOf(says);
+      if (y + high > page.bottom) {
+        turn(doc);
+        y = MARGIN;
+        bottom = MARGIN;
+      }
       const own = swatches.get(code);
+      doc
+        .font("strong")
+        .fontSize(9.5)
+        .fillColor("black")
+        .text(mark, left, y, { width: STEP.mark, align: "right" });
+      if (own?.length) stroke(doc, own, left + STEP.stroke, y + 0.3 * PT, 15 * PT, 4 * PT);
       doc
         .font("code")
         .fontSize(9)
-        .fillColor("black")
-        .text(mark, MARGIN, y, { width: 8 * PT, align: "right" });
-      if (own?.length) stroke(doc, own, MARGIN + 10 * PT, y, 16 * PT, 4 * PT);
-      doc.text(pencilName(code), MARGIN + 28 * PT, y, { width: 24 * PT, lineBreak: false });
+        .text(pencilName(code), left + STEP.code, y, { width: STEP.says - STEP.code, lineBreak: false });
       doc
         .font("text")
-        .fontSize(9)
-        .text(says, MARGIN + 54 * PT, y, { width: WIDTH - 54 * PT });
-      doc.y = Math.max(doc.y, y + 5 * PT);
+        .fontSize(9.5)
+        .text(says, left + STEP.says, y, { width: width - STEP.says });
+      y += high;
     }
+    doc.x = MARGIN;
+    doc.y = Math.max(y, bottom);
   }
 }
 
-function supplyPages(doc: Doc, piece: Piece, rack: Rack): void {
+/** Height of a line of what is to be laid ready, and its columns. */
+const READY = { height: 7 * PT, code: 24 * PT, used: 50 * PT, columns: 2 } as const;
+
+/** What to lay ready, in two columns after the steps; together on a page where one holds it. */
+function supplies(doc: Doc, piece: Piece, rack: Rack): void {
   const swatches = swatchesOf(rack);
-  doc.addPage();
-  doc.font("code").fontSize(16).fillColor("black").text("Lay ready", MARGIN, MARGIN);
-  for (const s of suppliesOf(piece, [...rack.markers, ...rack.others])) {
-    if (doc.y > BOTTOM - 8 * PT) doc.addPage();
-    const y = doc.y + 1.2 * PT;
-    const own = swatches.get(s.code);
-    if (own?.length) stroke(doc, own, MARGIN, y, 22 * PT, 5 * PT);
-    doc
-      .font("code")
-      .fontSize(10)
-      .fillColor("black")
-      .text(pencilName(s.code), MARGIN + 25 * PT, y, { width: 30 * PT, lineBreak: false });
-    doc
-      .font("text")
-      .fontSize(9)
-      .text(usedIn(s).join(", "), MARGIN + 58 * PT, y, { width: WIDTH - 58 * PT });
-    doc.y = Math.max(doc.y, y + 6 * PT);
+  const page = within(doc);
+  const list = suppliesOf(piece, [...rack.markers, ...rack.others]);
+  const head = 9 * PT;
+  const rows = Math.ceil(list.length / READY.columns);
+  const room = (from: number) => Math.floor((page.bottom - from - head) / READY.height);
+  doc.y += 2 * GAP;
+  if (room(doc.y) < Math.min(rows, room(MARGIN))) {
+    turn(doc);
+  }
+  const wide = (page.width - GAP) / READY.columns;
+  for (let done = 0, first = true; done < list.length; first = false) {
+    if (!first) {
+      turn(doc);
+    }
+    doc.font("strong").fontSize(15).fillColor("black").text("Lay ready", MARGIN, doc.y);
+    const top = doc.y + 1 * PT;
+    const each = Math.min(Math.ceil((list.length - done) / READY.columns), Math.max(1, room(top - head)));
+    list.slice(done, done + each * READY.columns).forEach((s, n) => {
+      const x = MARGIN + Math.floor(n / each) * (wide + GAP);
+      const y = top + (n % each) * READY.height;
+      const own = swatches.get(s.code);
+      if (own?.length) stroke(doc, own, x, y, 21 * PT, 5 * PT);
+      doc
+        .font("code")
+        .fontSize(9.5)
+        .fillColor("black")
+        .text(pencilName(s.code), x + READY.code, y + 0.4 * PT, {
+          width: READY.used - READY.code,
+          lineBreak: false,
+        });
+      doc
+        .font("text")
+        .fontSize(9)
+        .text(usedIn(s).join(", "), x + READY.used, y + 0.4 * PT, {
+          width: wide - READY.used,
+          height: READY.height,
+          ellipsis: true,
+          lineBreak: false,
+        });
+    });
+    done += each * READY.columns;
   }
 }

@@ -52,7 +52,12 @@ export interface Extent {
   readonly box: readonly [number, number, number, number];
 }
 
-export function extentsOf({ width, height, own, count }: Ground): Extent[] {
+export function extentsOf({
+  width,
+  height,
+  own,
+  count,
+}: Pick<Ground, "width" | "height" | "own" | "count">): Extent[] {
   const boxes = Array.from({ length: count }, () => [width, height, 0, 0]);
   const pixels = new Int32Array(count);
   for (let y = 0, p = 0; y < height; y++)

@@ -1,3 +1,4 @@
+import { extentsOf } from "@/core/light/ground";
 import { shownQuestion, toneMapQuestion } from "@/compute/piece-questions";
 import { sendForFile } from "@/ui/send";
 import { sequenceOf } from "@/core/colouring/sequence";
@@ -76,7 +77,11 @@ async function linePng(out: Outgoing, watching: Watching): Promise<Blob> {
 }
 
 /** The tone map in black and white as SVG, true size, codes in the margin. */
-export async function toneMapDrawing(out: Outgoing, watching: Watching): Promise<string> {
+export async function toneMapDrawing(
+  out: Outgoing,
+  watching: Watching,
+  { legend = true }: { readonly legend?: boolean } = {},
+): Promise<string> {
   watching.onProgress(0.1);
   const map = await toneMapOf(out, watching);
   watching.onProgress(0.5);
@@ -85,10 +90,12 @@ export async function toneMapDrawing(out: Outgoing, watching: Watching): Promise
     title: `${out.piece.name}, tone map`,
     map,
     mmPerPixel: out.light.mmPerPixel,
-    legendOf: (id) => {
-      const area = areas.get(id);
-      return { name: area?.name ?? id, codes: area && !area.white ? codesOf(area) : [] };
-    },
+    ...(legend && {
+      legendOf: (id: string) => {
+        const area = areas.get(id);
+        return { name: area?.name ?? id, codes: area && !area.white ? codesOf(area) : [] };
+      },
+    }),
     line: await dataAddress(await linePng(out, watching)),
   });
 }
@@ -181,16 +188,28 @@ export async function layeredPicture(out: Outgoing, watching: Watching): Promise
 }
 
 /** Pixels across in the pictures of a guide. */
-const GUIDE = 1800;
+const GUIDE = 2200;
+
+/** Where each area lies: left, top, right and bottom in shares of the picture. */
+function boxesOf({ owner: { width, height, data }, areas }: ToneMapOutput) {
+  const extents = extentsOf({ width, height, own: data, count: areas.length });
+  return areas.flatMap(({ id }, a) => {
+    const { box, pixels } = extents[a]!;
+    const [l, t, r, b] = box;
+    return pixels ? [{ id, box: [l / width, t / height, r / width, b / height] }] : [];
+  });
+}
 
 /** The guide as PDF: the studio's server sets the steps and codes beside the two pictures. */
 export async function guidePdf(out: Outgoing, watching: Watching, pieceId: string): Promise<Blob> {
   const colouring = await pngOf(await drawn(out, watching), GUIDE);
   watching.onProgress(0.4);
-  const tones = await pngOfSvg(await toneMapDrawing(out, watching), GUIDE);
+  const tones = await pngOfSvg(await toneMapDrawing(out, watching, { legend: false }), GUIDE);
+  const boxes = boxesOf(await toneMapOf(out, watching));
   watching.onProgress(0.7);
   const form = new FormData();
   form.append("colouring", colouring, "colouring.png");
   form.append("tones", tones, "tones.png");
+  form.append("boxes", JSON.stringify({ areas: boxes }));
   return sendForFile("POST", `/api/pieces/${pieceId}/guide`, form, watching.signal);
 }

@@ -12,7 +12,8 @@ export interface ToneMapDrawing {
   readonly map: ToneMapOutput;
   /** Size of a pixel on the sheet, mm. */
   readonly mmPerPixel: number;
-  readonly legendOf: (id: string) => ToneLegend;
+  /** What the margin says; without it there is none, and the drawing is all of it. */
+  readonly legendOf?: (id: string) => ToneLegend;
   /** The line as a picture: a data address of a PNG. */
   readonly line?: string;
 }
@@ -71,7 +72,7 @@ export function toneMapSvg({ title, map, mmPerPixel, legendOf, line }: ToneMapDr
     })
     .join("\n");
   const known = map.areas
-    .map((a) => ({ ...legendOf(a.id), id: a.id, mm2: a.mm2 }))
+    .flatMap((a) => (legendOf ? [{ ...legendOf(a.id), id: a.id, mm2: a.mm2 }] : []))
     .filter((a) => a.codes.length);
   // The margin goes on in another column where it is longer than the drawing.
   const bottom = Math.max(h, LEAST_COLUMN);
@@ -94,7 +95,7 @@ export function toneMapSvg({ title, map, mmPerPixel, legendOf, line }: ToneMapDr
       return head + lines.join("");
     })
     .join("\n");
-  const [full, tall] = [w + 4 + (column + 1) * MARGIN, Math.max(h, deepest)];
+  const [full, tall] = legendOf ? [w + 4 + (column + 1) * MARGIN, Math.max(h, deepest)] : [w, h];
   return `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${full.toFixed(2)}mm" height="${tall.toFixed(2)}mm" viewBox="0 0 ${full.toFixed(2)} ${tall.toFixed(2)}">
 <title>${escaped(title)}</title>

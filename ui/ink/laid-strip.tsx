@@ -60,7 +60,7 @@ export function LaidStrip({
       </div>
       {marks.length > 0 && (
         <figcaption>
-          <ul className="m-0 mt-1 flex list-none flex-wrap gap-x-5 gap-y-0.5 p-0 text-[14px]">
+          <ul className="m-0 mt-1 flex list-none flex-wrap gap-x-4 gap-y-0.5 p-0 text-[13px]">
             {marks.map((m) => (
               <li key={m.name} data-mark={m.name}>
                 {m.name}: <strong>{differenceWords(m.deltaE00)}</strong>{" "}

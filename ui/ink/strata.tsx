@@ -222,7 +222,7 @@ function Bar({
       ref={setNodeRef}
       onKeyDown={onKeyDown}
       style={{ transform: CSS.Translate.toString(transform), transition, zIndex: isDragging ? 1 : undefined }}
-      className="relative grid grid-cols-[22px_58px_52px_minmax(0,1fr)_auto] items-center gap-x-1.5 bg-panel max-[479px]:grid-cols-[22px_58px_52px_minmax(0,1fr)]"
+      className="relative grid grid-cols-[20px_48px_46px_minmax(0,1fr)_auto] items-center gap-x-1.5 bg-panel max-[479px]:grid-cols-[22px_58px_52px_minmax(0,1fr)]"
       data-layer={layer.code}
     >
       <button
@@ -260,13 +260,10 @@ function Bar({
         <span className="flex flex-wrap items-baseline gap-x-1.5">
           <span className="code">{layer.code}</span>
           {layer.locked && <Lock size={12} aria-label="locked" className="self-center" />}
-          <span className="text-[12.5px] text-soft">
-            {layer.role}
-            {layer.overruled ? ", yours" : ""}
-          </span>
         </span>
         <span className="block text-[12px] text-soft">
-          {layer.warning ? <strong>{layer.warning}</strong> : layer.where}
+          {[layer.role, layer.overruled && "yours", !layer.warning && layer.where].filter(Boolean).join(", ")}
+          {layer.warning && <strong className="block">{layer.warning}</strong>}
         </span>
       </span>
       <span className="flex items-center max-[479px]:col-span-3 max-[479px]:col-start-2 max-[479px]:justify-end">

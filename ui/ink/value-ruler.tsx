@@ -70,6 +70,8 @@ export function ValueRuler({
   marks: readonly RulerMark[];
   height?: number;
 }) {
+  // Only what is not even needs words, and room for them.
+  const width = steps.every((s) => s.verdict === "even") ? 190 : 236;
   const top = 10;
   const y = (L: number) => top + ((100 - L) / 100) * (height - 2 * top);
   const tickLabels = spreadLabels(
@@ -93,9 +95,9 @@ export function ValueRuler({
   );
   return (
     <figure className="m-0">
-      <figcaption className="small-title mb-1">Value ruler: lightness, 100 is white</figcaption>
+      <figcaption className="small-title mb-1">Lightness, 100 is white</figcaption>
       <svg
-        width="236"
+        width={width}
         height={height}
         role="img"
         aria-label={spoken(tones, steps, orderedMarks)}
@@ -153,14 +155,15 @@ export function ValueRuler({
         {steps.map((s, i) => (
           <text
             key={i}
-            x="234"
+            x={width - 2}
             textAnchor="end"
             y={stepLabels[i]! + 4}
             fill="var(--text)"
             fontWeight={s.verdict === "even" ? 400 : 700}
             className="text-[11.5px]"
           >
-            {signed(s.deltaL)} {verdictMark[s.verdict]}
+            {signed(s.deltaL)}
+            {s.verdict === "even" ? "" : ` ${verdictMark[s.verdict]}`}
           </text>
         ))}
       </svg>

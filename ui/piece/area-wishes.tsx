@@ -99,21 +99,24 @@ const AS_NEEDED = "as needed";
 let isUnfolded = false;
 
 /** What is wished of the group: one line that says it, and opens to change it. */
-export function GroupWishes({ area }: { readonly area: Area }) {
+export function GroupWishes({ area, children }: { readonly area: Area; readonly children?: ReactNode }) {
   const [open, setOpen] = useState(isUnfolded);
   const id = useId();
   return (
     <div>
-      <button
-        className="flex min-h-9 w-full items-center gap-1.5 text-left text-[14px]"
-        aria-expanded={open}
-        aria-controls={id}
-        aria-label={`Settings of the group: ${wishesInWords(area)}`}
-        onClick={() => setOpen((isUnfolded = !open))}
-      >
-        <ChevronRight size={16} aria-hidden className={`shrink-0 ${open ? "rotate-90" : ""}`} />
-        <span className="min-w-0 truncate">{wishesInWords(area)}</span>
-      </button>
+      <div className="flex items-center gap-1">
+        <button
+          className="flex min-h-9 min-w-0 flex-1 items-center gap-1.5 text-left text-[14px]"
+          aria-expanded={open}
+          aria-controls={id}
+          aria-label={`Settings of the group: ${wishesInWords(area)}`}
+          onClick={() => setOpen((isUnfolded = !open))}
+        >
+          <ChevronRight size={16} aria-hidden className={`shrink-0 ${open ? "rotate-90" : ""}`} />
+          <span className="min-w-0 truncate">{wishesInWords(area)}</span>
+        </button>
+        {children}
+      </div>
       <div id={id}>{open && <Settings area={area} />}</div>
     </div>
   );
@@ -223,8 +226,8 @@ function Settings({ area }: { readonly area: Area }) {
   );
 }
 
-/** Colours that were picked in the picture for the area, and what can be done with them. */
-export function Readings({ area, children }: { readonly area: Area; readonly children?: ReactNode }) {
+/** Colours that were picked in the picture for the area. */
+export function Readings({ area }: { readonly area: Area }) {
   const run = useRun();
   if (!PLACES.some((p) => area.readings[p])) return null;
   return (
@@ -258,7 +261,6 @@ export function Readings({ area, children }: { readonly area: Area; readonly chi
           </div>
         );
       })}
-      {children && <span className="ml-auto flex gap-1">{children}</span>}
     </div>
   );
 }

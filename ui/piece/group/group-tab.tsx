@@ -98,25 +98,27 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
   const target = targetOf(area);
   return (
     <div className="min-w-0 space-y-2">
-      <Readings area={area}>
-        <button
-          className="button-bare"
-          aria-expanded={giving}
-          aria-label="Give a colour"
-          title="Give a colour: hex, L* a* b* or a marker"
-          onClick={() => setGiving(!giving)}
-        >
-          <Pipette size={17} aria-hidden />
-        </button>
+      <Readings area={area} />
+      <GroupWishes area={area}>
+        {hasReading && (
+          <button
+            className="button-bare"
+            aria-expanded={giving}
+            aria-label="Give a colour"
+            title="Give a colour: hex, L* a* b* or a marker"
+            onClick={() => setGiving(!giving)}
+          >
+            <Pipette size={17} aria-hidden />
+          </button>
+        )}
         {target && (
           <button className="button" onClick={() => setMatching(true)}>
             <Target size={16} aria-hidden /> Match exactly
           </button>
         )}
-      </Readings>
+      </GroupWishes>
       {(!hasReading || giving) && <GiveColour area={area} rack={rack} />}
-      <GroupWishes area={area} />
-      <Progress work={shown.plan} doing="Planning the group" />
+      {!isKept && <Progress work={shown.plan} doing="Planning the group" />}
       <p role="status" className="sr-only">
         {group && shown.hasTarget && !shown.isRenewed
           ? `${shown.isKept ? "Kept group" : "Proposed group"} of ${area.name}, ${counted(tones.length, "layer")}: local colour ${differenceWords(group.localColourDeltaE00)}.`
@@ -142,10 +144,11 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
           <Heading shown={shown} onTake={() => setTaking(true)} onKeepInGroups={keepInGroups} />
           <LaidStrip
             group={group}
+            height={54}
             marks={target ? marksOf(area, group) : []}
             label={`${area.name} as it will lie on ${rack.paper.name}`}
           />
-          <div className="grid gap-3 pt-1.5 min-[1180px]:grid-cols-[minmax(0,1fr)_236px]">
+          <div className="grid gap-3 pt-1.5 min-[1180px]:grid-cols-[minmax(0,1fr)_auto]">
             <GroupStrata area={area} rack={rack} shown={shown} onTry={tryStack} />
             <ValueRuler
               height={Math.max(220, 60 + tones.length * 48)}
@@ -171,6 +174,7 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
           <Advice group={group} onFix={shown.apply} />
         </div>
       )}
+      {isKept && <Progress work={shown.plan} doing="Planning other groups" />}
       <Alternatives area={area} rack={rack} shown={shown} />
       {taking && (
         <FromGroups

@@ -1,13 +1,17 @@
 import sharp from "sharp";
 import { reads, route } from "@/door/route";
-import { guidePdf } from "@/app/print/guide-pdf";
+import { guidePdf, type AreaBoxes } from "@/app/print/guide-pdf";
+import { BoxesInput } from "@/border/guide";
 import { formOf } from "@/border/form";
-import { wrong } from "@/border/problem";
+import { BadInput, within, wrong } from "@/border/problem";
+import { readAs } from "@/border/read-as";
 import { listPapers } from "@/store/papers";
 import { findPiece } from "@/store/pieces";
 import { rackOn } from "@/store/rack";
+import { printerSheet } from "@/store/studio";
 import { download } from "../../../download";
 
+const MOST_TEXT = 100_000;
 const MOST_BYTES = 24 * 1024 * 1024;
 const MOST_PIXELS = 16_000_000;
 
@@ -25,10 +29,29 @@ async function pictureOf(form: FormData | undefined, field: string): Promise<Buf
     });
 }
 
-/** The two pictures of a guide. */
+/** Where the areas lie in the picture, if the page says so. */
+function boxesOf(form: FormData | undefined): AreaBoxes {
+  const said = form?.get("boxes") ?? null;
+  if (said === null) return new Map();
+  let read: unknown;
+  try {
+    read = typeof said === "string" && said.length <= MOST_TEXT ? JSON.parse(said) : undefined;
+  } catch {
+    read = undefined;
+  }
+  if (read === undefined) throw wrong("boxes", `expected {"areas"} as JSON of at most ${MOST_TEXT} letters`);
+  try {
+    return new Map(readAs(BoxesInput, read).areas.map((a) => [a.id, a.box]));
+  } catch (e) {
+    throw e instanceof BadInput ? within(e, "boxes") : e;
+  }
+}
+
+/** The two pictures of a guide, and where its areas lie in them. */
 const pictures = reads("form", async (request) => {
   const form = await formOf(request, MOST_BYTES);
   return {
+    boxes: boxesOf(form),
     colouring: await pictureOf(form, "colouring"),
     tones: await pictureOf(form, "tones"),
   };
@@ -44,7 +67,8 @@ export const POST = route(
     const paper = papers.find((p) => p.id === piece.document.paperId) ?? papers[0];
     const rack = paper && (await rackOn(studio, paper.id));
     if (!rack) return undefined;
-    const pdf = await guidePdf({ piece: piece.document, rack, ...given });
+    const sheet = await printerSheet(studio);
+    const pdf = await guidePdf({ piece: piece.document, rack, sheet, ...given });
     return download(new Uint8Array(pdf), "application/pdf", `${piece.document.name} guide.pdf`);
   },
   "piece",

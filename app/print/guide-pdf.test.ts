@@ -1,0 +1,92 @@
+import { inflateSync } from "node:zlib";
+import sharp from "sharp";
+import { asLayers, newArea, newPiece, type Piece } from "@/core/piece/piece";
+import type { Rack } from "@/store/rack";
+import { guidePdf } from "./guide-pdf";
+
+const swatch = (hex: string) => ({ lab: [60, 10, 10] as const, hex, coats: 1 });
+const rack = {
+  paper: { id: "p", name: "Test card", capacity: 6 },
+  markers: ["sand2m", "sand4m", "bark6m"].map((code) => ({
+    code,
+    owned: true,
+    state: "full",
+    swatches: [swatch("#d9b48f"), swatch("#b08860")],
+  })),
+  others: [],
+} as unknown as Rack;
+
+const pieceOf = (areas: number): Piece => ({
+  ...newPiece("Many areas", "p"),
+  areas: Array.from({ length: areas }, (_, i) => ({
+    ...newArea(`a${i}`, `Area number ${i + 1}`),
+    layers: asLayers([
+      { code: "sand2m", coats: 1 },
+      { code: "sand4m", coats: 1 + (i % 2), carries: true as const },
+      { code: "bark6m", coats: 1 },
+    ]),
+  })),
+});
+
+const picture = (width: number, height: number) =>
+  sharp({ create: { width, height, channels: 3, background: "#cbb" } })
+    .png()
+    .toBuffer();
+
+/** How often something is written on each page of a PDF, in the order of its pages, and their sizes in points. */
+async function pagesOf(pdf: Buffer) {
+  const text = pdf.toString("latin1");
+  const sizes = [...text.matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)].map((m) => [+m[1]!, +m[2]!]);
+  const lines: number[] = [];
+  for (const m of text.matchAll(/\/Contents (\d+) 0 R/g)) {
+    const at = text.indexOf(`\n${m[1]} 0 obj`);
+    const from = text.indexOf("stream\n", at) + 7;
+    const content = inflateSync(pdf.subarray(from, text.indexOf("\nendstream", from))).toString("latin1");
+    lines.push(content.split("TJ").length - 1);
+  }
+  return { sizes, lines };
+}
+
+const guide = async (piece: Piece, how: Partial<Parameters<typeof guidePdf>[0]> = {}) =>
+  pagesOf(
+    await guidePdf({
+      piece,
+      rack,
+      colouring: await picture(300, 200),
+      tones: await picture(200, 300),
+      ...how,
+    }),
+  );
+
+describe("the printed guide", () => {
+  it("has a page for each picture that lies as the picture does, on the studio's paper", async () => {
+    const [a4, letter] = [await guide(pieceOf(2)), await guide(pieceOf(2), { sheet: "Letter" })];
+    const round = (s: readonly number[]) => s.map(Math.round);
+    expect(a4.sizes.slice(0, 3).map(round)).toEqual([
+      [842, 595],
+      [595, 842],
+      [595, 842],
+    ]);
+    expect(round(letter.sizes[0]!)).toEqual([792, 612]);
+    expect(round(letter.sizes[2]!)).toEqual([612, 792]);
+  });
+  it("leaves no page with a line or two, however many areas there are", async () => {
+    for (const areas of [1, 3, 4, 7, 8, 13, 21, 34]) {
+      const { lines } = await guide(pieceOf(areas), {
+        boxes: new Map(pieceOf(areas).areas.map((a, i) => [a.id, [0.1, 0.1, 0.5, 0.3 + 0.02 * i] as const])),
+      });
+      // The two pictures have their titles alone.
+      for (const n of lines.slice(2)) expect(n).toBeGreaterThan(4);
+    }
+  });
+  it("shows no part of a picture that is not there, and stands areas of no extent", async () => {
+    const boxes = new Map([
+      ["a0", [0, 0, 1, 1] as const],
+      ["a1", [0.5, 0.5, 0.5, 0.5] as const],
+      ["nobody", [0.2, 0.2, 0.4, 0.4] as const],
+      ["a2", [0.9, 0.9, 0.1, 0.1] as const],
+    ]);
+    const { lines } = await guide(pieceOf(3), { boxes });
+    expect(lines.length).toBeGreaterThan(2);
+  });
+});
