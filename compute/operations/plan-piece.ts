@@ -1,10 +1,12 @@
 import { Flag, List, Optional, Rule, Text, Whole, Within } from "@/border/fields";
 import { wrong } from "@/border/problem";
 import { deltaE00 } from "@/core/colour/delta-e00";
+import { hashOf } from "../hash";
 import { judgeLaid } from "@/core/group/assess";
 import {
   planTogether,
   weighJoint,
+  type JointArea,
   type JointGroup,
   type JointPlan,
   type JointWish,
@@ -83,15 +85,22 @@ function wishOf(open: OpenDesk, question: PlanPieceQuestion): JointWish {
     if (at < 0) throw wrong(path, `expected the id of one of the areas; "${id}" is none`);
     return at;
   };
+  const alike = new Map<string, JointArea>();
   return {
     areas: question.areas.map((a, i) => {
+      const { id: _, ...asked } = a;
+      const name = hashOf(asked);
+      const known = alike.get(name);
+      if (known) return known;
       const excluded = new Set(a.exclude);
-      return {
+      const area: JointArea = {
         wish: shapeWishOf(open, a, a.emphasis),
         fixed: fixedOf(open, a, `areas[${i}].`),
         excluded: (ink) => excluded.has(desk.inks[ink]!.code),
         emphasis: a.emphasis,
       };
+      alike.set(name, area);
+      return area;
     }),
     neighbours: question.neighbours.map(([a, b], i) => [
       areaOf(a, `neighbours[${i}][0]`),

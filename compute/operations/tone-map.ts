@@ -13,6 +13,7 @@ import {
   type ToneWish,
 } from "@/core/colouring/tone-map";
 import { SHARE_STEPS } from "@/core/group/area-shares";
+import { calmed, smoothed } from "@/core/colouring/calm";
 import { zoneMarks, zoneOutlines, type ZoneMark, type ZoneOutline } from "@/core/colouring/zones";
 import type { Bytes } from "@/core/picture/plane";
 import {
@@ -112,11 +113,26 @@ function touchable({ relieved: { ground } }: Field, wishes: readonly ToneWish[])
     );
 }
 
-/** The tone map of values under wishes, kept. */
+const calmValues = new WeakMap<Field, Uint16Array>();
+
+/** Values of a field as a nib can follow them; where hair or fur was drawn they follow its strands. */
+function calmOf(field: Field): Uint16Array {
+  const known = calmValues.get(field);
+  if (known) return known;
+  const { ground, flows } = field.relieved;
+  const values = smoothed(field.values, ground, (area) => flows.has(area));
+  calmValues.set(field, values);
+  return values;
+}
+
+/** The tone map of values under wishes, kept: without places that a nib cannot lay. */
 export function toneMapFor(field: Field, wishes: readonly ToneWish[]): ToneMap {
   const key = hashOf([field.key, wishes]);
   touchable(field, wishes);
-  return toneMaps.recall(key) ?? toneMaps.keep(key, mapTones(field.values, field.relieved.ground, wishes));
+  const known = toneMaps.recall(key);
+  if (known) return known;
+  const { ground } = field.relieved;
+  return toneMaps.keep(key, calmed(mapTones(calmOf(field), ground, wishes), ground, wishes));
 }
 
 /** Where each tone of each area goes. */

@@ -161,9 +161,14 @@ export function toneMap(plain: Uint16Array, ground: Ground, wishes: readonly Ton
             places[y * width + x] = 0;
     }
   });
-  const counts = new Uint32Array(n * 256);
+  return { places, counts: countPlaces(places, ground) };
+}
+
+/** Pixels of each area at each place: 256 an area. */
+export function countPlaces(places: Uint8Array, { own, count }: Pick<Ground, "own" | "count">): Uint32Array {
+  const counts = new Uint32Array(count * 256);
   for (let p = 0; p < own.length; p++) if (own[p]! >= 0) counts[own[p]! * 256 + places[p]!]!++;
-  return { places, counts };
+  return counts;
 }
 
 /** The place t (0–1) of a byte of a tone map that is not 0. */

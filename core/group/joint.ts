@@ -2,7 +2,7 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Desk } from "@/core/ink/desk";
 import { part, type Work } from "@/core/progress";
-import { inksOf, planner, SLACK, TONE_COATS, type Planner, type PlannedGroup } from "./plan";
+import { inksOf, planner, SLACK, TONE_COATS, type BestGroup, type Planner, type PlannedGroup } from "./plan";
 import { LOCAL_UNIT } from "./score";
 import type { FixedTone } from "./search";
 import type { Shape, ShapeWish } from "./shapes";
@@ -17,6 +17,7 @@ export interface JointArea {
 }
 
 export interface JointWish {
+  /** Areas of the same wish are one and the same, and planned once. */
   readonly areas: readonly JointArea[];
   /** Pairs of areas that touch. */
   readonly neighbours: readonly (readonly [number, number])[];
@@ -79,24 +80,34 @@ function* board(desk: Desk, wish: JointWish): Work<Board | undefined> {
   const held = (ink: number) => wish.areas.some((a) => a.fixed.some((f) => f.ink === ink));
   const coats = Math.max(TONE_COATS, ...wish.areas.flatMap((a) => a.fixed.map((f) => f.coats)));
   const shared = planner(desk, coats, (ink) => held(ink) || Number.isFinite(wish.inkCost(ink)));
-  const planners = wish.areas.map(({ fixed, excluded }) => {
+  const plannerOf = ({ fixed, excluded }: JointArea): Planner => {
     const isFixed = fixedIn({ fixed });
     return shared({
       fixed,
       inkCost: (ink) => (isFixed(ink) ? 0 : excluded(ink) ? Infinity : wish.inkCost(ink)),
     });
-  });
-  const alone: JointGroup[] = [];
-  const shapes: Shape[] = [];
-  for (const [i, { wish: own }] of wish.areas.entries()) {
-    const work = planners[i]!.best(own);
-    let step = work.next();
-    for (; !step.done; step = work.next()) yield (i + step.value) / wish.areas.length;
-    if (!step.value) return undefined;
-    alone.push(asJoint(step.value.group));
-    shapes.push(step.value.from);
+  };
+  // What is asked for twice is planned once.
+  const known = new Map<JointArea, { readonly planner: Planner; readonly best: BestGroup }>();
+  const own = [];
+  for (const [i, area] of wish.areas.entries()) {
+    let found = known.get(area);
+    if (!found) {
+      const planner = plannerOf(area);
+      const work = planner.best(area.wish);
+      let step = work.next();
+      for (; !step.done; step = work.next()) yield (i + step.value) / wish.areas.length;
+      if (!step.value) return undefined;
+      known.set(area, (found = { planner, best: step.value }));
+    }
+    own.push(found);
   }
-  return { wish, planners, alone, shapes };
+  return {
+    wish,
+    planners: own.map((o) => o.planner),
+    alone: own.map((o) => asJoint(o.best.group)),
+    shapes: own.map((o) => o.best.from),
+  };
 }
 
 const fixedIn =

@@ -1,7 +1,7 @@
 import type { PlacedArea } from "@/core/picture/area-map";
 import { applyCommand } from "./commands";
 import { newArea, newPiece, type Piece } from "./piece";
-import { gatherable, gathered, type Ground } from "./placing";
+import { backgroundArea, bareRegions, gatherable, gathered, openRegions, type Ground } from "./placing";
 
 const region = (id: number, name?: string) => ({
   id,
@@ -87,5 +87,33 @@ describe("names that nobody gave", () => {
     expect(named.areas.map((a) => a.name)).toEqual(["petal 1", "Hull", "petal 2"]);
     const cloth = applyCommand(named, { type: "set materials", ids: ["a0", "a2"], material: "cloth" });
     expect(cloth.areas.map((a) => a.material)).toEqual(["cloth", "other", "cloth"]);
+  });
+});
+
+describe("the bare sheet round a drawing", () => {
+  const touching = (...edges: readonly number[]): Ground => ({
+    ...ground,
+    regions: ground.regions.map((r, i) => ({ ...r, edge: edges[i] ?? 0 })),
+  });
+  it("is both sides of a drawing that reaches from edge to edge, and no small corner", () => {
+    const both = touching(0, 0, 0, 0.55, 0.4, 0.05);
+    expect(bareRegions(both)).toEqual([4, 5]);
+    expect(openRegions(both)).toEqual([6, 7, 8, 9]);
+  });
+  it("is nothing where a scene fills the picture", () => {
+    const scene = touching(0, 0, 0, 0.45, 0.4, 0.15);
+    expect(bareRegions(scene)).toEqual([]);
+    expect(openRegions(scene)).toEqual(scene.free);
+    expect(backgroundArea(scene, [], newId)).toBeUndefined();
+  });
+  it("is one area where somebody wants it, with a name of its own", () => {
+    const both = touching(0, 0, 0, 0.55, 0.4);
+    const area = backgroundArea(both, ["Hull", "Background"], newId)!;
+    expect(area.name).toBe("Background 2");
+    expect(area.at).toEqual([
+      [0.2, 0.5],
+      [0.25, 0.5],
+    ]);
+    expect(area.mm2).toBe(90);
   });
 });

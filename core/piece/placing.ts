@@ -19,8 +19,12 @@ export interface Ground {
   readonly free: readonly number[];
 }
 
-/** Along more of the picture's edge than this a region is the bare sheet round the drawing. */
+/**
+ * Along more of the picture's edge than this a region is the bare sheet round the drawing; and so is then what runs out to the edge along this
+ * share of it elsewhere: both sides of a drawing that reaches from edge to edge are alike.
+ */
 const BACKGROUND = 0.5;
+const OTHER_SIDE = 0.15;
 /** Longest name of an area. */
 const LONGEST_NAME = 80;
 
@@ -31,9 +35,23 @@ const regionOf = (ground: Ground, id: number) => ground.regions[id - 1]!;
 const uniquely = (points: readonly Point[]): readonly Point[] =>
   [...new Map(points.map((p) => [p.join(), p])).values()].slice(0, MOST_POINTS);
 
+/** Regions that are the bare sheet round the drawing, whoever has claimed them. */
+export function backgroundOf({ regions }: Pick<Ground, "regions">): ReadonlySet<number> {
+  const isDrawn = regions.every((r) => r.edge < BACKGROUND);
+  return new Set(isDrawn ? [] : regions.flatMap((r) => (r.edge >= OTHER_SIDE ? [r.id] : [])));
+}
+
 /** Regions that belong to no area and are no bare sheet round the drawing. */
-export const openRegions = (ground: Ground): readonly number[] =>
-  ground.free.filter((id) => regionOf(ground, id).edge < BACKGROUND);
+export function openRegions(ground: Pick<Ground, "regions" | "free">): readonly number[] {
+  const bare = backgroundOf(ground);
+  return ground.free.filter((id) => !bare.has(id));
+}
+
+/** Regions of the bare sheet round the drawing that belong to no area. */
+export function bareRegions(ground: Pick<Ground, "regions" | "free">): readonly number[] {
+  const bare = backgroundOf(ground);
+  return ground.free.filter((id) => bare.has(id));
+}
 
 /**
  * New areas for regions: those that the drawing's file calls by one name are one area, the others one each.
@@ -69,6 +87,18 @@ export function areasFor(
     .slice(0, Math.max(0, room))
     .sort((a, b) => a.own[0]! - b.own[0]!)
     .map(({ own }) => areaOf(ground, own, newId(), named(regionOf(ground, own[0]!).name)));
+}
+
+/** All that is bare sheet round the drawing as one area; nothing where there is none. */
+export function backgroundArea(
+  ground: Ground,
+  taken: readonly string[],
+  newId: () => string,
+): FoundArea | undefined {
+  const own = bareRegions(ground);
+  let name = "Background";
+  for (let n = 2; taken.includes(name); n++) name = `Background ${n}`;
+  return own.length ? areaOf(ground, own, newId(), name) : undefined;
 }
 
 /** A new area of some regions. */

@@ -2,7 +2,7 @@
 import type { SetUpOutput } from "@/compute/operations/set-up";
 import type { Gathering } from "@/core/picture/gatherings";
 import type { Piece } from "@/core/piece/piece";
-import { areasFor, gathered, openRegions, swapped } from "@/core/piece/placing";
+import { areasFor, backgroundArea, bareRegions, gathered, openRegions, swapped } from "@/core/piece/placing";
 import type { Work } from "@/ui/jobs/use-job";
 import { Notice } from "@/ui/kit/notice";
 import { NumberField } from "@/ui/kit/number-field";
@@ -45,6 +45,7 @@ export function AreasTab(props: AreasTabProps) {
   const { piece, output, bleed, chosen, onChoose, tool, onTool } = props;
   const run = useRun();
   const open = openRegions(output);
+  const bare = bareRegions(output);
   const placed = new Map(output.areas.map((a) => [a.id, a]));
   const touches = new Map<string, number>();
   for (const t of output.touches) for (const id of [t.a, t.b]) touches.set(id, (touches.get(id) ?? 0) + 1);
@@ -64,6 +65,13 @@ export function AreasTab(props: AreasTabProps) {
     if (!areas.length) return;
     run({ type: "add areas", areas });
     onChoose(new Set(areas.slice(0, 1).map((a) => a.id)));
+  };
+  const makeBackground = () => {
+    const names = piece.areas.map((a) => a.name);
+    const area = backgroundArea(output, names, () => crypto.randomUUID());
+    if (!area) return;
+    run({ type: "add areas", areas: [area] });
+    onChoose(new Set([area.id]));
   };
   const gather = (sets: readonly (readonly number[])[]) => {
     const command = gathered(piece, output, sets, room, () => crypto.randomUUID());
@@ -118,6 +126,14 @@ export function AreasTab(props: AreasTabProps) {
             </span>
           )}
         </div>
+      )}
+      {bare.length > 0 && (
+        <p className="m-0 flex flex-wrap items-center gap-x-3 gap-y-1 text-[15px]">
+          <span className="text-soft">What runs out to the picture’s edge stays bare sheet.</span>
+          <button className="button" onClick={makeBackground} disabled={room < 1}>
+            Make it an area
+          </button>
+        </p>
       )}
       {[...lost].map(([id, to]) => (
         <Notice

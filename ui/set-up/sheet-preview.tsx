@@ -1,5 +1,6 @@
 "use client";
-import { useState, type KeyboardEvent, type PointerEvent } from "react";
+import { backgroundOf } from "@/core/piece/placing";
+import { type KeyboardEvent, type PointerEvent, useMemo, useState } from "react";
 import type { SetUpOutput } from "@/compute/operations/set-up";
 import { placeOf, type SheetPlan } from "@/core/piece/set-up";
 
@@ -17,6 +18,7 @@ const MANY = 10;
 
 /** The sheet with the drawing on it, to be dragged or moved by keys. */
 export function SheetPreview({ sheet, width, height, regions, onMove }: SheetPreviewProps) {
+  const background = useMemo(() => backgroundOf(regions), [regions]);
   const [moving, setMoving] = useState<readonly [number, number]>();
   const [from, setFrom] = useState<readonly [number, number]>();
   const [left, top] = moving ?? placeOf(sheet, width, height);
@@ -75,7 +77,7 @@ export function SheetPreview({ sheet, width, height, regions, onMove }: SheetPre
           >
             <rect width={regions.width} height={regions.height} fill="#000" fillOpacity="0.05" />
             {regions.regions
-              .filter((r) => r.edge < 0.5)
+              .filter((r) => !background.has(r.id))
               .map((r) => (
                 <path
                   key={r.id}

@@ -6,6 +6,7 @@ import {
   gathered,
   joined,
   measured,
+  backgroundOf,
   openRegions,
   placedByReadings,
   rounded,
@@ -210,7 +211,8 @@ export function useSetUp(papers: readonly PaperSheet[]) {
 
   const { propose, readSaid } = usePropose(piece, drawing, picture, reference, chosen, setTrouble);
   const gather = useGather(piece, drawing, output);
-  const bare = (id: number) => (output?.regions[id - 1]?.edge ?? 0) >= 0.5;
+  const background = useMemo(() => output && backgroundOf(output), [output]);
+  const bare = (id: number) => background?.has(id) ?? false;
   /** Chooses what a stroke or a choice gathers, beside what is chosen or instead of it; the bare sheet round the drawing is never meant. */
   const choose = async (question: Gather, add: boolean) => {
     if (!output) return;
