@@ -1,4 +1,5 @@
 import type { Drift } from "@/core/group/goal";
+import { given, type Given } from "./give";
 import { tonesFor, type Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import type { Layer, ShadowLayer } from "@/core/media/layer";
@@ -66,6 +67,7 @@ export type Command =
       readonly type: "name areas";
       readonly areas: readonly { readonly id: string; readonly name: string }[];
     }
+  | { readonly type: "give"; readonly from: string; readonly to: readonly string[]; readonly what: Given }
   | { readonly type: "choose school"; readonly id: string; readonly school: School | null }
   | { readonly type: "set size"; readonly id: string; readonly size: number | null }
   | { readonly type: "set tones"; readonly id: string; readonly tones: number | null }
@@ -183,6 +185,8 @@ function applied(piece: Piece, command: Command): Piece {
       }));
     case "take colours":
       return changeArea(piece, command.id, (a) => ({ ...a, readings: command.readings }));
+    case "give":
+      return given(piece, command.from, command.to, command.what);
     case "clear reading":
       return changeArea(piece, command.id, (a) => {
         const { [command.place]: _gone, ...readings } = a.readings;

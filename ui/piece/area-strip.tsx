@@ -9,6 +9,7 @@ import { ActionMenu } from "@/ui/kit/action-menu";
 import { Modal } from "@/ui/kit/modal";
 import { counted } from "@/words/numbers";
 import type { useJudged } from "./group/use-groups";
+import { GiveOn } from "./give-on";
 import { usePieceHandles, useRun } from "./piece-context";
 
 interface AreaStripProps {
@@ -18,11 +19,15 @@ interface AreaStripProps {
   readonly onChoose: (id: string) => void;
 }
 
+/** What is dragged from one area onto another. */
+const DRAGGED = "application/x-area";
+
 /** All areas of the piece as small ramps, in the order of colouring. */
 export function AreaStrip({ areas, chosen, judged, onChoose }: AreaStripProps) {
   const run = useRun();
   const { id } = usePieceHandles();
   const [naming, setNaming] = useState<{ id?: string; name: string }>();
+  const [giving, setGiving] = useState<string>();
   const submit = (e: FormEvent) => {
     e.preventDefault();
     const name = naming!.name.trim().slice(0, 80);
@@ -58,6 +63,7 @@ export function AreaStrip({ areas, chosen, judged, onChoose }: AreaStripProps) {
               group={judged.groupOf(area.id)}
               onChoose={onChoose}
               onRename={setNaming}
+              onGive={setGiving}
             />
           ))}
           <li className="shrink-0">
@@ -70,6 +76,7 @@ export function AreaStrip({ areas, chosen, judged, onChoose }: AreaStripProps) {
           </li>
         </ol>
       </div>
+      <GiveOn from={areas.find((a) => a.id === giving)} onClose={() => setGiving(undefined)} />
       <Modal
         open={naming !== undefined}
         title={naming?.id ? "Rename the area" : "Add an area"}
@@ -103,6 +110,7 @@ const AreaItem = memo(function AreaItem({
   group,
   onChoose,
   onRename,
+  onGive,
 }: {
   readonly area: Area;
   readonly place: number;
@@ -111,11 +119,33 @@ const AreaItem = memo(function AreaItem({
   readonly group: GroupOutput | undefined;
   readonly onChoose: (id: string) => void;
   readonly onRename: (named: { id: string; name: string }) => void;
+  readonly onGive: (id: string) => void;
 }) {
   const run = useRun();
+  const [over, setOver] = useState(false);
+  const has = area.layers.length > 0 || Object.keys(area.readings).length > 0;
   return (
     <li
-      className={`relative w-40 shrink-0 border-b-4 bg-panel ${isChosen ? "border-text" : "border-transparent"}`}
+      draggable={has}
+      onDragStart={(e) => {
+        e.dataTransfer.setData(DRAGGED, area.id);
+        e.dataTransfer.effectAllowed = "copy";
+      }}
+      onDragOver={(e) => {
+        if (!e.dataTransfer.types.includes(DRAGGED)) return;
+        e.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(e) => {
+        setOver(false);
+        const from = e.dataTransfer.getData(DRAGGED);
+        if (!from || from === area.id) return;
+        e.preventDefault();
+        run({ type: "give", from, to: [area.id], what: "plan" });
+      }}
+      title={has ? "Drag it onto another area to give that its plan" : undefined}
+      className={`relative w-40 shrink-0 border-b-4 bg-panel ${isChosen ? "border-text" : "border-transparent"} ${over ? "outline-2 outline-text" : ""}`}
     >
       <button
         className="block w-full px-2 pt-1.5 pb-2 text-left"
@@ -130,6 +160,7 @@ const AreaItem = memo(function AreaItem({
         label={`Change ${area.name}`}
         anchor="top end"
         entries={[
+          ...(has ? [{ id: "give", content: "Give it on to other areas", act: () => onGive(area.id) }] : []),
           { id: "name", content: "Rename", act: () => onRename({ id: area.id, name: area.name }) },
           {
             id: "earlier",
@@ -158,7 +189,11 @@ function AreaRamp({ area, group }: { readonly area: Area; readonly group: GroupO
   if (!tones.length)
     return (
       <span className="mt-1 flex h-8.5 items-center text-[13px] text-soft">
-        {picked ? "picked, no group kept" : "not planned yet"}
+        {area.layers.length
+          ? "no ink: pencil or finish"
+          : picked
+            ? "picked, no group kept"
+            : "not planned yet"}
       </span>
     );
   if (!group)

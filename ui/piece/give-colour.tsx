@@ -5,7 +5,8 @@ import { PLACES, type Area, type Place, type PictureReading } from "@/core/piece
 import type { Rack } from "@/store/rack";
 import { colourTyped } from "@/ui/swatchbook/typed-colour";
 import { placeNames } from "./picture-pane";
-import { useRun } from "./piece-context";
+import { LIKE_WAYS, readingsLike } from "./like-area";
+import { usePiece, useRun } from "./piece-context";
 
 /**
  * A colour that comes from no picture: hex, the L* a* b* that an instrument shows, or a marker as it was read on the rack's paper.
@@ -43,13 +44,14 @@ export function readingsOf(
 /** Gives an area its colours without pointing at a picture: one, or all three in one line. */
 export function GiveColour({ area, rack }: { readonly area: Area; readonly rack: Rack }) {
   const run = useRun();
+  const { areas } = usePiece();
   const [place, setPlace] = useState<Place>("local");
   const [text, setText] = useState("");
   const [trouble, setTrouble] = useState(false);
   const id = useId();
   const submit = (e: FormEvent) => {
     e.preventDefault();
-    const given = readingsOf(text, place, rack);
+    const given = readingsLike(text, areas) ?? readingsOf(text, place, rack);
     setTrouble(!given);
     if (!given) return;
     run({ type: "take colours", id: area.id, readings: { ...area.readings, ...given } });
@@ -75,7 +77,8 @@ export function GiveColour({ area, rack }: { readonly area: Area; readonly rack:
         aria-label="Colour or marker"
         aria-invalid={trouble}
         aria-describedby={trouble ? id : undefined}
-        placeholder="#c8a27a, 72 14 24, clay3m; or light, local, shadow"
+        placeholder="#c8a27a, 72 14 24, clay3m; or three; or: like Skin but warmer"
+        maxLength={200}
         value={text}
         onChange={(e) => {
           setText(e.target.value);
@@ -88,7 +91,8 @@ export function GiveColour({ area, rack }: { readonly area: Area; readonly rack:
       {trouble && (
         <span id={id} role="alert" className="basis-full">
           “{text.trim().slice(0, 40)}” is no colour here: write a hex colour, three numbers L* a* b*, or the
-          code of a marker that was read on {rack.paper.name}; or three colours, light, local and shadow.
+          code of a marker that was read on {rack.paper.name}; three colours, light, local and shadow; or
+          another area, as in “like Skin but warmer and 8 darker” ({LIKE_WAYS.join(", ")}).
         </span>
       )}
     </form>

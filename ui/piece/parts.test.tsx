@@ -148,7 +148,7 @@ describe("a colour that comes from no picture", () => {
         <GiveColour area={document.areas[0]!} rack={rack} />
       </PieceProvider>,
     );
-    expect(words).toContain("#c8a27a, 72 14 24, clay3m; or light, local, shadow");
+    expect(words).toContain("#c8a27a, 72 14 24, clay3m; or three; or: like Skin but warmer");
     expect(words).toContain("local colour");
   });
 });

@@ -1,39 +1,38 @@
 "use client";
 import { useState } from "react";
 import type { StudioFacts } from "@/store/studio";
-import { StrokeChip } from "@/ui/ink/stroke-chip";
 import { enterStudio, send } from "@/ui/send";
 import { Choice, FormError, Line } from "./fields";
 import { useSubmit } from "./use-submit";
+import { WhatItDoes } from "./what-it-does";
 
 export const UNIT_NAMES = { mm: "millimetres", in: "inches" } as const;
 export const SHEET_NAMES = { A4: "A4", Letter: "Letter" } as const;
 export const HAND_NAMES = { right: "right", left: "left" } as const;
 
-/** Strokes as a demo shows them: three inks, three coats each. */
-const DEMO_STROKES = [
-  ["#f3d9b9", "#eccb9f", "#e6bf8b"],
-  ["#c6d7cf", "#aac6bb", "#95b8ab"],
-  ["#a78a9c", "#8d6c82", "#785670"],
-] as const;
+/** What a studio is called that nobody gives a name. */
+const UNNAMED = "My studio";
 
 /** The first visit: a studio of one's own, or the demo to look around in. */
 export function Start({ hasDemo, others }: { readonly hasDemo: boolean; readonly others: boolean }) {
   return (
-    <div className="grid gap-6 md:grid-cols-[3fr_2fr]">
-      <NewStudio />
-      <section className="border border-line bg-panel p-5">
-        <h2 className="mt-0 mb-2 text-[19px]">Look around first</h2>
-        {hasDemo ? <IntoDemo /> : <p className="m-0">This server was set up without a demo.</p>}
-        {others && (
-          <p className="mt-4 mb-0 text-[15px]">
-            <a href="/" className="underline">
-              Back to the studio
-            </a>
-          </p>
-        )}
-      </section>
-    </div>
+    <>
+      <div className="grid gap-6 md:grid-cols-[3fr_2fr]">
+        <NewStudio />
+        <section className="border border-line bg-panel p-5">
+          <h2 className="mt-0 mb-2 text-[19px]">Look around first</h2>
+          {hasDemo ? <IntoDemo /> : <p className="m-0">This server was set up without a demo.</p>}
+          {others && (
+            <p className="mt-4 mb-0 text-[15px]">
+              <a href="/" className="underline">
+                Back to the studio
+              </a>
+            </p>
+          )}
+        </section>
+      </div>
+      <WhatItDoes />
+    </>
   );
 }
 
@@ -44,11 +43,6 @@ function IntoDemo() {
   });
   return (
     <>
-      <div className="mb-3 flex gap-2" aria-hidden>
-        {DEMO_STROKES.map((coats) => (
-          <StrokeChip key={coats[0]} coats={coats} width={84} height={34} />
-        ))}
-      </div>
       <p className="mt-0 mb-4 text-[16px]">
         A studio that is in use: three pieces, 288 markers with measured swatches, kept groups. Change what
         you like. It is yours alone, nothing of it gets into your own studio, and it can be put back or
@@ -69,7 +63,10 @@ function NewStudio() {
     (value: StudioFacts[K]) =>
       setFacts((f) => ({ ...f, [key]: value }));
   const { busy, error, submit } = useSubmit(async () => {
-    const { id } = await send<{ id: string }>("POST", "/api/studios", { ...facts, name: facts.name.trim() });
+    const { id } = await send<{ id: string }>("POST", "/api/studios", {
+      ...facts,
+      name: facts.name.trim() || UNNAMED,
+    });
     enterStudio(id);
     location.assign("/begin");
   });
@@ -86,7 +83,7 @@ function NewStudio() {
         onChange={(e) => set("name")(e.target.value)}
         maxLength={80}
         autoFocus
-        placeholder="the kitchen table"
+        placeholder={UNNAMED}
       />
       <div className="grid grid-cols-3 gap-3">
         <Choice says="Lengths in" value={facts.units} options={UNIT_NAMES} onChange={set("units")} />
@@ -94,7 +91,7 @@ function NewStudio() {
         <Choice says="Colouring hand" value={facts.hand} options={HAND_NAMES} onChange={set("hand")} />
       </div>
       <FormError error={error} />
-      <button className="button button-main justify-self-start" disabled={busy || !facts.name.trim()}>
+      <button className="button button-main justify-self-start" disabled={busy}>
         Start your studio
       </button>
     </form>

@@ -1,0 +1,32 @@
+import type { Area, Piece, PictureReading, Place } from "./piece";
+
+/** What an area gives to others: the colours that are wanted of it, or with them its whole plan. */
+export type Given = "colours" | "plan";
+
+/** Most letters of where a reading comes from. */
+const LONGEST = 60;
+
+/** Readings as another area has them: they lie nowhere in the picture of their own. */
+const readingsOf = ({ name, readings }: Area): Area["readings"] =>
+  Object.fromEntries(
+    (Object.entries(readings) as [Place, PictureReading][]).map(([p, r]) => [
+      p,
+      { lab: r.lab, spread: 0, from: `like ${name}`.slice(0, LONGEST) },
+    ]),
+  );
+
+/** The piece after an area gave what it has to others. Where these lie, how they are formed and what they are called stays theirs. */
+export function given(piece: Piece, from: string, to: readonly string[], what: Given): Piece {
+  const source = piece.areas.find((a) => a.id === from);
+  if (!source) return piece;
+  const wanted = new Set(to);
+  const readings = readingsOf(source);
+  const { material, school, tones, contrast, drift, ownedOnly, excluded, layers } = source;
+  const plan = { material, school, tones, contrast, drift, ownedOnly, excluded, layers };
+  return {
+    ...piece,
+    areas: piece.areas.map((a) =>
+      a.id === from || !wanted.has(a.id) || a.white ? a : { ...a, ...(what === "plan" && plan), readings },
+    ),
+  };
+}
