@@ -34,10 +34,7 @@ export function WhatItDoes() {
             aria-label={`First steps of ${area}`}
           >
             {rows.map(([number, code, amount, , where]) => (
-              <li
-                key={number}
-                className="border-b border-line py-1 text-[13px] leading-snug last:border-b-0"
-              >
+              <li key={number} className="border-b border-line py-1 text-[13px] leading-snug last:border-b-0">
                 <span className="code">{code}</span> {amount}
                 <span className="block truncate text-soft">{where}</span>
               </li>
