@@ -111,3 +111,29 @@ test("a paper judged under a lamp shows other colours for the same group", async
   await page.getByLabel("Judged under").selectOption("D65");
   await expect(page.getByText("Readings stay those of daylight")).toHaveCount(0);
 });
+
+test("an area gives its plan on to another, by its menu or dropped onto it; each is one step of undo", async ({
+  page,
+  request,
+}) => {
+  await openKiteMender(page);
+  const id = page.url().split("/")[4]!;
+  const layers = async (name: string) => {
+    const { document } = await stored(request, id);
+    return JSON.stringify(document.areas.find((a) => a.name === name)!.layers);
+  };
+  const [shawl, sleeves] = [await layers("Shawl"), await layers("Sleeves")];
+  await page.getByRole("button", { name: "Change Shawl" }).click();
+  await page.getByRole("menuitem", { name: "Give it on to other areas" }).click();
+  const dialog = page.getByRole("dialog", { name: "Give on what Shawl has" });
+  await dialog.getByLabel("Sleeves").check();
+  await dialog.getByRole("button", { name: "Give it to 1 area" }).click();
+  await expect.poll(() => layers("Sleeves")).toBe(shawl);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(() => layers("Sleeves")).toBe(sleeves);
+  const strip = page.getByRole("region", { name: "Areas" }).getByRole("listitem");
+  await strip.filter({ hasText: "Shawl" }).dragTo(strip.filter({ hasText: "Sleeves" }));
+  await expect.poll(() => layers("Sleeves")).toBe(shawl);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(() => layers("Sleeves")).toBe(sleeves);
+});
