@@ -102,7 +102,7 @@ test("colours come from a list, and what is not understood is said by its line",
   await page.getByRole("button", { name: "Type the list" }).click();
   await page.getByLabel(/A line each/).fill("fen01 #f0d0d0\nFEN05; #d06060\nmoor9 #112233\nfen02 blue");
   await expect(
-    page.getByText("2 colours understood; not understood: line 3, “moor9” is not on the rack"),
+    page.getByText("2 colours of 2 markers understood; not understood: line 3, “moor9” is not on the rack"),
   ).toBeVisible();
   await page.getByRole("button", { name: "Keep 2 readings" }).click();
   await expect(page.getByText("2 of 12 known on Thin")).toBeVisible();

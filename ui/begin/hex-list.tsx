@@ -10,7 +10,7 @@ import { send } from "@/ui/send";
 import { counted } from "@/words/numbers";
 import { readColourList } from "./colour-list";
 
-/** Colours of one coat, typed or pasted: a code and its colour a line. */
+/** Colours of one to three coats, typed or pasted: a code and its colours a line. */
 export function HexList({
   paper,
   markers,
@@ -26,9 +26,12 @@ export function HexList({
     () => readColourList(text, new Set(markers), colourTyped),
     [text, markers],
   );
+  const readings = found.reduce((sum, f) => sum + f.coats.length, 0);
   const { busy, error, submit } = useSubmit(async () => {
     await send("POST", `/api/papers/${paper.id}/readings`, {
-      readings: found.map(({ code, colour }) => ({ stack: [code], color: colour, source: "hand" })),
+      readings: found.flatMap(({ code, coats }) =>
+        coats.map((color, n) => ({ stack: Array<string>(n + 1).fill(code), color, source: "hand" })),
+      ),
     });
     router.refresh();
     onClose();
@@ -37,17 +40,18 @@ export function HexList({
     <Modal open wide title={`Colours on ${paper.name}`} onClose={onClose}>
       <form onSubmit={submit} className="grid gap-3">
         <label className="grid gap-1 text-[15px]">
-          A line each: the code, then its colour after one coat, as #c8a27a or as L* a* b*
+          A line each: the code, then its colour after one coat, and after two and three where you know them;
+          as #c8a27a or as L* a* b*. Rows and columns of a spreadsheet can be pasted as they are.
           <textarea
             className="field min-h-48 font-mono"
             spellCheck={false}
             value={text}
             onChange={(e) => setText(e.target.value)}
-            placeholder={"reed4c #a9b77c\nclay3m #d8a889"}
+            placeholder={"reed4c #a9b77c #93a561\nclay3m 72 14 24"}
           />
         </label>
         <p className="m-0 text-[15px]" aria-live="polite">
-          {counted(found.length, "colour")} understood
+          {counted(readings, "colour")} of {counted(found.length, "marker")} understood
           {unknown.length > 0 &&
             `; not understood: ${unknown
               .slice(0, 4)
@@ -57,7 +61,7 @@ export function HexList({
         </p>
         <FormError error={error} />
         <button className="button button-main justify-self-start" disabled={busy || !found.length}>
-          Keep {counted(found.length, "reading")}
+          Keep {counted(readings, "reading")}
         </button>
       </form>
     </Modal>
