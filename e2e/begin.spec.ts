@@ -52,6 +52,23 @@ test("from an empty studio to a first plan: codes typed, a paper, a sheet pointe
   await page.getByRole("textbox", { name: "Columns" }).fill("3");
   await page.getByRole("textbox", { name: "Columns" }).blur();
   await expect(page.getByText("Point at bare paper")).toBeVisible();
+  // Aimed half beside the patches: what is read is named, and none of it would be kept.
+  const top = async () => (await page.getByTestId("sheet-photo").boundingBox())!.y;
+  const stands = await top();
+  for (const [x, y] of [
+    [40, 40],
+    [220, 160],
+    [620, 160],
+    [620, 360],
+  ] as const) {
+    await pointAt(page, x, y);
+    expect(await top()).toBe(stands);
+  }
+  await page.getByRole("button", { name: "Read 6 patches" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "6 patches are no one colour" })).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Keep \d+ reading/ })).toHaveCount(0);
+  expect(await top()).toBe(stands);
+  await page.getByRole("button", { name: "Point again" }).click();
   await pointAt(page, 40, 40);
   await pointAt(page, 160, 160);
   await pointAt(page, 560, 160);

@@ -3,8 +3,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState, type MouseEvent } from "react";
 import { deviceColour } from "@/core/chart/device";
 import { readTypedCodes } from "@/core/codes/typed";
-import { labToHex } from "@/core/colour/display";
-import type { Lab } from "@/core/colour/lab";
+import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Xyz } from "@/core/colour/observer";
 import { inRows, patchGrid, type At } from "@/core/picture/patch-grid";
 import type { PaperSheet } from "@/store/papers";
@@ -15,8 +14,12 @@ import { NumberField } from "@/ui/kit/number-field";
 import { Choice } from "@/ui/studio/fields";
 import { messageOf, send } from "@/ui/send";
 import { counted } from "@/words/numbers";
+import { isMixed } from "@/words/patch";
 import type { BeginProps } from "./begin-view";
+import { GridMarks, type ReadPatch } from "./grid-marks";
 
+/** Doubtful patches that are named. */
+const MOST_NAMED = 8;
 /** Patches of one sheet. */
 const MOST_PATCHES = 600;
 const MOST_SIDE = 60;
@@ -37,11 +40,8 @@ interface Photo {
   readonly size: { readonly width: number; readonly height: number };
 }
 
-interface ReadPatch {
-  readonly code: string;
-  readonly lab: Lab;
-  readonly at: At;
-}
+/** ΔE00 under which a patch is taken for bare paper. */
+const BARE = 2;
 
 /** Colours of a swatch sheet that lies there already: three of its patches are pointed at, codes follow along rows or columns. */
 export function SheetPhoto({
@@ -100,7 +100,7 @@ export function SheetPhoto({
     setFound(undefined);
     setPoints([...points, [(e.clientX - left) / width, (e.clientY - top) / height]]);
   };
-  const levelsAt = async ([x, y]: At, side: number): Promise<Xyz> => {
+  const patchAt = async ([x, y]: At, side: number): Promise<{ levels: Xyz; spread: number }> => {
     const { width, height } = photo!.size;
     const [w, h] = [Math.min(1, side / width), Math.min(1, side / height)];
     const within = (v: number, s: number) => Math.min(1 - s, Math.max(0, v - s / 2));
@@ -110,20 +110,21 @@ export function SheetPhoto({
       load: () => Promise.resolve(photo!.file),
     };
     const box = { x: within(x, w), y: within(y, h), width: w, height: h };
-    return (await askOfPicture("readPatch", from, { box })).levels;
+    return askOfPicture("readPatch", from, { box });
   };
   const readAll = async () => {
     setTrouble(undefined);
     setShare(0);
     try {
-      const white = await levelsAt(points[0]!, grid!.side);
+      const { levels: white } = await patchAt(points[0]!, grid!.side);
       const known = new Map(read.map((r) => [r.code, r.lab]));
-      const raw: { code: string; at: At; rgb: Xyz }[] = [];
+      const raw: { code: string; at: At; rgb: Xyz; spread: number }[] = [];
       for (const [i, at] of grid!.middles.entries()) {
         const code = codes[i];
         if (!code || code === BLANK) continue;
-        const levels = await levelsAt(at, grid!.side);
-        raw.push({ code, at, rgb: levels.map((v, c) => v / Math.max(1e-4, white[c]!)) as unknown as Xyz });
+        const { levels, spread } = await patchAt(at, grid!.side);
+        const rgb = levels.map((v, c) => v / Math.max(1e-4, white[c]!)) as unknown as Xyz;
+        raw.push({ code, at, rgb, spread });
         setShare((i + 1) / grid!.middles.length);
       }
       const references = raw.flatMap(({ code, rgb }) => {
@@ -131,19 +132,31 @@ export function SheetPhoto({
         return lab ? [{ rgb, lab }] : [];
       });
       const { toLab } = deviceColour(paper.lab, references);
-      setFound(raw.map(({ code, at, rgb }) => ({ code, at, lab: toLab(rgb) })));
+      setFound(
+        raw.map(({ code, at, rgb, spread }) => {
+          const lab = toLab(rgb);
+          const isBare = deltaE00(lab, paper.lab) < BARE;
+          return {
+            code,
+            at,
+            lab,
+            doubt: isMixed(spread) ? "uneven" : isBare ? "like bare paper" : undefined,
+          };
+        }),
+      );
     } catch (e) {
       setTrouble(messageOf(e));
     } finally {
       setShare(undefined);
     }
   };
-  const keep = async () => {
+  const doubted = found?.filter((f) => f.doubt) ?? [];
+  const keep = async (all: boolean) => {
     const known = new Set(read.map((r) => r.code));
     try {
       await send("POST", `/api/papers/${paper.id}/readings`, {
         readings: found!
-          .filter((f) => !known.has(f.code))
+          .filter((f) => !known.has(f.code) && (all || !f.doubt))
           .map(({ code, lab }) => ({ stack: [code], color: { lab }, source: "picture" })),
       });
       router.refresh();
@@ -198,7 +211,8 @@ export function SheetPhoto({
           />
         </label>
         {photo && (
-          <p className="m-0 flex flex-wrap items-center gap-3 text-[16px]" aria-live="polite">
+          // As high with its buttons as without: the picture below stays where it is while somebody points into it.
+          <p className="m-0 flex min-h-11 flex-wrap items-center gap-3 text-[16px]" aria-live="polite">
             <strong>{POINTS[points.length] ?? `${counted(named, "patch", "patches")} in place`}</strong>
             {points.length > 0 && (
               <button className="button" onClick={() => again(() => setPoints([]))}>
@@ -214,20 +228,17 @@ export function SheetPhoto({
                 Read {counted(named, "patch", "patches")}
               </button>
             )}
-            {found && (
-              <button className="button button-main" onClick={() => void keep()}>
-                Keep {counted(found.length, "reading")}
+            {found && found.length > doubted.length && (
+              <button className="button button-main" onClick={() => void keep(false)}>
+                Keep {counted(found.length - doubted.length, "reading")}
+              </button>
+            )}
+            {doubted.length > 0 && (
+              <button className="button" onClick={() => void keep(true)}>
+                Keep the doubtful {counted(doubted.length, "one")} too
               </button>
             )}
             {rows * columns > MOST_PATCHES && <span>At most {MOST_PATCHES} patches at a time.</span>}
-          </p>
-        )}
-        {share !== undefined && (
-          <progress className="w-full" value={share} aria-label="Reading the patches" />
-        )}
-        {trouble && (
-          <p role="alert" className="m-0 text-[15px]">
-            {trouble}
           </p>
         )}
         {photo && (
@@ -238,26 +249,7 @@ export function SheetPhoto({
               className="block max-h-[52vh] max-w-full"
               alt="The photo: point at bare paper, then at three patches"
             />
-            {grid?.middles.map(([x, y], i) => {
-              const code = codes[i];
-              const patch =
-                found?.find((f) => f.at === grid.middles[i]) ?? found?.find((f) => f.code === code);
-              return (
-                <span
-                  key={i}
-                  className="code pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 border border-black bg-white px-0.5 text-[11px] leading-tight text-black"
-                  style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
-                >
-                  {patch && (
-                    <span
-                      className="mr-0.5 inline-block size-2.5 border border-black align-middle"
-                      style={{ background: labToHex(patch.lab) }}
-                    />
-                  )}
-                  {code ?? "·"}
-                </span>
-              );
-            })}
+            {grid && <GridMarks grid={grid} size={photo.size} codes={codes} found={found} />}
             {points.slice(0, grid ? 1 : POINTS.length).map(([x, y], i) => (
               <span
                 key={i}
@@ -266,6 +258,28 @@ export function SheetPhoto({
               />
             ))}
           </div>
+        )}
+        {share !== undefined && (
+          <progress className="w-full" value={share} aria-label="Reading the patches" />
+        )}
+        {trouble && (
+          <p role="alert" className="m-0 text-[15px]">
+            {trouble}
+          </p>
+        )}
+        {doubted.length > 0 && (
+          <p role="alert" className="m-0 text-[15px]">
+            <strong>
+              {counted(doubted.length, "patch", "patches")} {doubted.length === 1 ? "is" : "are"} no one
+              colour, or like bare paper:
+            </strong>{" "}
+            {doubted
+              .slice(0, MOST_NAMED)
+              .map((f) => `${f.code} ${f.doubt}`)
+              .join(", ")}
+            {doubted.length > MOST_NAMED && ` and ${doubted.length - MOST_NAMED} more`}. Point again, nearer
+            to the middles; or look at the photo whether rows and columns are as you said.
+          </p>
         )}
       </div>
     </Modal>
