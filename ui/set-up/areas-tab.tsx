@@ -131,7 +131,7 @@ export function AreasTab(props: AreasTabProps) {
         <p className="m-0 flex flex-wrap items-center gap-x-3 gap-y-1 text-[15px]">
           <span className="text-soft">What runs out to the picture’s edge stays bare sheet.</span>
           <button className="button" onClick={makeBackground} disabled={room < 1}>
-            Make it an area
+            Make the background an area
           </button>
         </p>
       )}
