@@ -109,11 +109,13 @@ export function GroupWishes({ area, children }: { readonly area: Area; readonly 
           className="flex min-h-9 min-w-0 flex-1 items-center gap-1.5 text-left text-[14px]"
           aria-expanded={open}
           aria-controls={id}
-          aria-label={`Settings of the group: ${wishesInWords(area)}`}
           onClick={() => setOpen((isUnfolded = !open))}
         >
           <ChevronRight size={16} aria-hidden className={`shrink-0 ${open ? "rotate-90" : ""}`} />
-          <span className="min-w-0 truncate">{wishesInWords(area)}</span>
+          <span className="min-w-0 truncate">
+            <span className="sr-only">Settings of the group: </span>
+            {wishesInWords(area)}
+          </span>
         </button>
         {children}
       </div>
