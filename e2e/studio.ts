@@ -127,7 +127,9 @@ export const openSettings = (page: Page) =>
 /** Gives the area at hand a colour that comes from no picture. */
 export async function giveColour(page: Page, text: string): Promise<void> {
   const field = page.getByLabel("Colour or marker");
-  if (!(await field.isVisible())) await page.getByRole("button", { name: "Give a colour" }).click();
+  const giving = page.getByRole("button", { name: "Give a colour" });
+  await field.or(giving).first().waitFor();
+  if (!(await field.isVisible())) await giving.click();
   await field.fill(text);
   await page.getByRole("button", { name: "Give it" }).click();
 }

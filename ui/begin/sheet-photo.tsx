@@ -4,6 +4,8 @@ import { useEffect, useState, type MouseEvent } from "react";
 import { deviceColour } from "@/core/chart/device";
 import { readTypedCodes } from "@/core/codes/typed";
 import { deltaE00 } from "@/core/colour/delta-e00";
+import { rgb8ToLab } from "@/core/colour/display";
+import { levelOf } from "@/core/colour/rgb";
 import type { Xyz } from "@/core/colour/observer";
 import { inRows, patchGrid, type At } from "@/core/picture/patch-grid";
 import type { PaperSheet } from "@/store/papers";
@@ -42,6 +44,8 @@ interface Photo {
 
 /** ΔE00 under which a patch is taken for bare paper. */
 const BARE = 2;
+/** ΔE00 between the colour of most of a window and its mean from which on two colours lie in it. */
+const TWO_COLOURS = 3;
 
 /** Colours of a swatch sheet that lies there already: three of its patches are pointed at, codes follow along rows or columns. */
 export function SheetPhoto({
@@ -100,7 +104,7 @@ export function SheetPhoto({
     setFound(undefined);
     setPoints([...points, [(e.clientX - left) / width, (e.clientY - top) / height]]);
   };
-  const patchAt = async ([x, y]: At, side: number): Promise<{ levels: Xyz; spread: number }> => {
+  const patchAt = async ([x, y]: At, side: number): Promise<{ levels: Xyz; isUneven: boolean }> => {
     const { width, height } = photo!.size;
     const [w, h] = [Math.min(1, side / width), Math.min(1, side / height)];
     const within = (v: number, s: number) => Math.min(1 - s, Math.max(0, v - s / 2));
@@ -110,7 +114,10 @@ export function SheetPhoto({
       load: () => Promise.resolve(photo!.file),
     };
     const box = { x: within(x, w), y: within(y, h), width: w, height: h };
-    return askOfPicture("readPatch", from, { box });
+    const { levels, lab, spread } = await askOfPicture("readPatch", from, { box });
+    // Where the window lies over two colours, what most of it has is not what it has in the mean.
+    const [r, g, b] = levels.map((v) => Math.round(levelOf(v)));
+    return { levels, isUneven: isMixed(spread) || deltaE00(lab, rgb8ToLab(r!, g!, b!)) > TWO_COLOURS };
   };
   const readAll = async () => {
     setTrouble(undefined);
@@ -118,13 +125,13 @@ export function SheetPhoto({
     try {
       const { levels: white } = await patchAt(points[0]!, grid!.side);
       const known = new Map(read.map((r) => [r.code, r.lab]));
-      const raw: { code: string; at: At; rgb: Xyz; spread: number }[] = [];
+      const raw: { code: string; at: At; rgb: Xyz; isUneven: boolean }[] = [];
       for (const [i, at] of grid!.middles.entries()) {
         const code = codes[i];
         if (!code || code === BLANK) continue;
-        const { levels, spread } = await patchAt(at, grid!.side);
+        const { levels, isUneven } = await patchAt(at, grid!.side);
         const rgb = levels.map((v, c) => v / Math.max(1e-4, white[c]!)) as unknown as Xyz;
-        raw.push({ code, at, rgb, spread });
+        raw.push({ code, at, rgb, isUneven });
         setShare((i + 1) / grid!.middles.length);
       }
       const references = raw.flatMap(({ code, rgb }) => {
@@ -133,14 +140,14 @@ export function SheetPhoto({
       });
       const { toLab } = deviceColour(paper.lab, references);
       setFound(
-        raw.map(({ code, at, rgb, spread }) => {
+        raw.map(({ code, at, rgb, isUneven }) => {
           const lab = toLab(rgb);
           const isBare = deltaE00(lab, paper.lab) < BARE;
           return {
             code,
             at,
             lab,
-            doubt: isMixed(spread) ? "uneven" : isBare ? "like bare paper" : undefined,
+            doubt: isUneven ? "uneven" : isBare ? "like bare paper" : undefined,
           };
         }),
       );
