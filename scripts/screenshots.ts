@@ -83,7 +83,9 @@ await page.waitForTimeout(2500);
 await shoot("tone-map");
 await open(kite.replace("colour", "check"));
 await page.getByTestId("noticed").waitFor({ timeout: 120_000 });
-await page.waitForTimeout(1500);
+// What would mend it has been worked out too.
+await page.getByTestId("ways-out").getByRole("button", { name: /^Take/ }).first().waitFor({ timeout: 120_000 });
+await page.getByTestId("ways-out").locator("progress").waitFor({ state: "detached", timeout: 120_000 });
 await shoot("check");
 await open(`${kite}?area=area-3`);
 await page.getByText("best: local colour").waitFor({ timeout: 60_000 });
