@@ -84,7 +84,11 @@ await shoot("tone-map");
 await open(kite.replace("colour", "check"));
 await page.getByTestId("noticed").waitFor({ timeout: 120_000 });
 // What would mend it has been worked out too.
-await page.getByTestId("ways-out").getByRole("button", { name: /^Take/ }).first().waitFor({ timeout: 120_000 });
+await page
+  .getByTestId("ways-out")
+  .getByRole("button", { name: /^Take/ })
+  .first()
+  .waitFor({ timeout: 120_000 });
 await page.getByTestId("ways-out").locator("progress").waitFor({ state: "detached", timeout: 120_000 });
 await shoot("check");
 await open(`${kite}?area=area-3`);
