@@ -77,6 +77,8 @@ export interface Field {
   readonly relieved: Pick<Relieved, "ground" | "flows">;
   readonly coarser: number;
   readonly values: Uint16Array;
+  /** The same as a nib can follow them, once somebody has asked. */
+  calm?: Uint16Array;
 }
 
 function labelsOf({ width, height, data }: LabelsInput): Labels {

@@ -24,10 +24,31 @@ const fitted = new WeakMap<OpenDesk, PencilDesk>();
 /** Shares of the progress: the tooth first, the films, the tooth again. */
 const [FIRST, FILMS] = [0.4, 0.4];
 
+/** Fits that are under way: whoever asks meanwhile takes the same one further. */
+const fitting = new WeakMap<OpenDesk, Work<PencilDesk>>();
+
 /** Pencils on a desk: films from drawdowns, bent to the strips there are; how the paper takes wax from those strips. Yields progress 0–1. */
 export function* pencilsOf(open: OpenDesk): Work<PencilDesk> {
-  const known = fitted.get(open);
-  if (known) return known;
+  for (;;) {
+    const known = fitted.get(open);
+    if (known) return known;
+    const work = fitting.get(open) ?? fit(open);
+    fitting.set(open, work);
+    try {
+      const { done, value } = work.next();
+      if (!done) yield value;
+      else {
+        fitting.delete(open);
+        fitted.set(open, value);
+      }
+    } catch (e) {
+      fitting.delete(open);
+      throw e;
+    }
+  }
+}
+
+function* fit(open: OpenDesk): Work<PencilDesk> {
   const { desk, input, placeOf } = open;
   const films = input.pencils.map((p) => pencilFilm(p.code, colourOf(p.white).lab, colourOf(p.black).lab));
   const strips = (now: readonly PencilFilm[]): TrialStrip[] =>
@@ -55,13 +76,11 @@ export function* pencilsOf(open: OpenDesk): Work<PencilDesk> {
     refined.push(first.strips ? refineFilm(film, drawn, first) : film);
     yield FIRST + (FILMS * refined.length) / films.length;
   }
-  const fit = first.strips ? fitTooth(strips(refined), first) : first;
+  const tooth = first.strips ? fitTooth(strips(refined), first) : first;
   const surface = (stack: Stack): Surface => ({
     base: stack[0] ?? -1,
     lab: seenLab(desk, stack),
     reflectance: stackReflectance(desk, stack),
   });
-  const made = { pencils: pencilsOn(refined, desk.paper.reflectance, fit), fit, surface };
-  fitted.set(open, made);
-  return made;
+  return { pencils: pencilsOn(refined, desk.paper.reflectance, tooth), fit: tooth, surface };
 }

@@ -59,6 +59,29 @@ function* asWork(name: string, plain: unknown, show: (soFar: unknown) => void): 
 }
 
 /**
+ * Does a piece of work, and lets messages in between.
+ * @throws Cancelled when stopped
+ */
+export async function runWork<T>(
+  work: Work<T>,
+  { onProgress, signal }: Watch = {},
+  at?: (share: number) => void,
+): Promise<T> {
+  let paused = performance.now();
+  for (;;) {
+    const { done, value } = work.next();
+    if (done) return value;
+    at?.(value);
+    if (performance.now() - paused > STRETCH) {
+      onProgress?.(value);
+      await breathe();
+      if (signal?.aborted) throw new Cancelled();
+      paused = performance.now();
+    }
+  }
+}
+
+/**
  * Runs an operation of the table on unchecked input.
  * @throws BadInput for an unknown name or a wrong field; Cancelled when stopped
  */
@@ -69,16 +92,5 @@ export async function runOperation<N extends OperationName>(
 ): Promise<OutputOf<N>> {
   let share = 0;
   const work = asWork(name, plain, (soFar) => watch.onProgress?.(share, soFar));
-  let paused = performance.now();
-  for (;;) {
-    const { done, value } = work.next();
-    if (done) return value as OutputOf<N>;
-    share = value;
-    if (performance.now() - paused > STRETCH) {
-      watch.onProgress?.(value);
-      await breathe();
-      if (watch.signal?.aborted) throw new Cancelled();
-      paused = performance.now();
-    }
-  }
+  return (await runWork(work, watch, (now) => (share = now))) as OutputOf<N>;
 }

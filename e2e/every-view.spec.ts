@@ -42,6 +42,13 @@ const FIRST = /[?](tab=(paper|line|group)|marker=.*)$/;
 /** Page of a view that is one of its tabs. */
 const pageOfTab = ({ path }: View): string | undefined => /^(.*)[?]tab=/.exec(path)?.[1];
 
+/** What is new of a view of the page that was looked at before: its dialog, or its main part. */
+async function newPart(page: Page, { path }: View, before: View | undefined): Promise<string | undefined> {
+  const whole = (address: string) => address.split("?")[0];
+  if (!before || whole(before.path) !== whole(path)) return undefined;
+  return (await page.getByRole("dialog").count()) ? "[role=dialog]" : "main";
+}
+
 /** Goes to a view; from one tab of a page to another as a click does, without the page anew. */
 async function goTo(page: Page, view: View, before: View | undefined): Promise<void> {
   const tabbed = pageOfTab(view);
@@ -73,7 +80,9 @@ for (const part of PARTS)
       await view.then?.(page);
       await hasOwnTitle(page, view);
       expect.soft(errors.splice(0), view.name).toEqual([]);
-      expect.soft(await faults(page), view.name).toEqual([]);
+      expect
+        .soft(await faults(page, undefined, await newPart(page, view, views[i - 1])), view.name)
+        .toEqual([]);
       if (THOROUGHLY.test(view.name)) {
         await page.evaluate(() => (document.documentElement.dataset.surround = "dim"));
         expect.soft(await faults(page, ["color-contrast"]), `${view.name}, dim`).toEqual([]);

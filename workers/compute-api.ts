@@ -1,6 +1,11 @@
-import { BadInput, type Problem } from "@/border/problem";
+import { BadInput, wrong, type Problem } from "@/border/problem";
+import { deskFor } from "@/compute/desks";
+import { fields, type Field } from "@/compute/grounds";
+import { pencilsFor } from "@/compute/laid-areas";
+import { calmOf, UNKNOWN_FIELD } from "@/compute/operations/tone-map";
 import { hasPicture, keepPicture } from "@/compute/pictures";
-import { runOperation } from "@/compute/run";
+import { runOperation, runWork } from "@/compute/run";
+import type { Layer } from "@/core/media/layer";
 import { Cancelled } from "@/core/progress";
 import { decode } from "./decode";
 
@@ -8,6 +13,9 @@ export type WorkerAnswer =
   | { readonly ok: true; readonly output: unknown }
   | { readonly ok: false; readonly cancelled: true }
   | { readonly ok: false; readonly cancelled: false; readonly problems: readonly Problem[] };
+
+/** Values of a drawing on their way from worker to worker. */
+export type GivenField = Field;
 
 const stops = new Map<number, AbortController>();
 
@@ -39,6 +47,27 @@ export const computeApi = {
   },
   stop(id: number): void {
     stops.get(id)?.abort();
+  },
+  /** Values of a drawing that this worker has worked out, for another one. */
+  async giveField(key: string): Promise<WorkerAnswer> {
+    const field = fields.recall(key);
+    if (!field) return answerOf(wrong("field", UNKNOWN_FIELD));
+    calmOf(field);
+    return { ok: true, output: field };
+  },
+  /** Takes values in that another worker has worked out. */
+  async takeField(field: GivenField): Promise<WorkerAnswer> {
+    fields.keep(field.key, field);
+    return { ok: true, output: undefined };
+  },
+  /** Fits what is drawn on areas to an open desk, so that it is there when it is asked for. */
+  async fitDrawn(handle: string, areas: readonly { readonly layers: readonly Layer[] }[]): Promise<void> {
+    await runWork(
+      (function* () {
+        const open = yield* deskFor({ desk: handle });
+        return yield* pencilsFor(open, areas);
+      })(),
+    ).catch(() => undefined);
   },
   /** Decodes a picture and keeps it under a handle, by which operations name it. */
   async openPicture(handle: string, picture: Blob, name: string): Promise<WorkerAnswer> {

@@ -9,6 +9,7 @@ import {
   type JointArea,
   type JointGroup,
   type JointPlan,
+  type JointPlans,
   type JointWish,
 } from "@/core/group/joint";
 import { inksOf } from "@/core/group/plan";
@@ -126,22 +127,14 @@ function figuresOf(wish: JointWish, { groups }: JointPlan): WholeFigures {
   };
 }
 
-/** Plans all areas of a piece together. */
-export const planPiece = deskOperation(PlanPieceQuestion, function* (question, open): Work<PlanPieceOutput> {
+/** Plans as they are told. */
+function outputOf(
+  question: PlanPieceQuestion,
+  open: OpenDesk,
+  wish: JointWish,
+  { alone, together }: JointPlans,
+): PlanPieceOutput {
   const { desk } = open;
-  if (question.areas.length * desk.inks.length > MOST_WORK)
-    throw wrong(
-      "areas",
-      `expected at most ${Math.floor(MOST_WORK / desk.inks.length)} areas for a desk of ${desk.inks.length} inks; there are ${question.areas.length}`,
-    );
-  const wish = wishOf(open, question);
-  const plans = yield* planTogether(desk, wish, question.trade ? PRICES : []);
-  if (!plans)
-    throw wrong(
-      "areas",
-      "expected that every area can be planned; the inks at hand give too few different tones for one of them, or its paper holds too few coats",
-    );
-  const { alone, together, priced } = plans;
   const ids = question.areas.map((a) => a.id);
   const uses = new Map<string, string[]>();
   for (const [i, g] of together.groups.entries())
@@ -161,11 +154,35 @@ export const planPiece = deskOperation(PlanPieceQuestion, function* (question, o
     together: figuresOf(wish, together),
     apart: figuresOf(wish, alone),
     limitMet: question.limit === undefined || together.markers <= question.limit,
-    ...(question.trade && {
-      trade: priced.map((p, n) => ({
-        markerCost: PRICES[n]!,
-        ...figuresOf({ ...wish, markerCost: PRICES[n]! }, p),
-      })),
-    }),
   };
-});
+}
+
+/** Plans all areas of a piece together; tells the first plan after a short look, and better ones as they are found. */
+export const planPiece = deskOperation(
+  PlanPieceQuestion,
+  function* (question, open, show): Work<PlanPieceOutput> {
+    const { inks } = open.desk;
+    if (question.areas.length * inks.length > MOST_WORK)
+      throw wrong(
+        "areas",
+        `expected at most ${Math.floor(MOST_WORK / inks.length)} areas for a desk of ${inks.length} inks; there are ${question.areas.length}`,
+      );
+    const wish = wishOf(open, question);
+    const told = show && ((soFar: JointPlans) => show(outputOf(question, open, wish, soFar)));
+    const plans = yield* planTogether(open.desk, wish, question.trade ? PRICES : [], told);
+    if (!plans)
+      throw wrong(
+        "areas",
+        "expected that every area can be planned; the inks at hand give too few different tones for one of them, or its paper holds too few coats",
+      );
+    return {
+      ...outputOf(question, open, wish, plans),
+      ...(question.trade && {
+        trade: plans.priced.map((p, n) => ({
+          markerCost: PRICES[n]!,
+          ...figuresOf({ ...wish, markerCost: PRICES[n]! }, p),
+        })),
+      }),
+    };
+  },
+);

@@ -113,16 +113,10 @@ function touchable({ relieved: { ground } }: Field, wishes: readonly ToneWish[])
     );
 }
 
-const calmValues = new WeakMap<Field, Uint16Array>();
-
 /** Values of a field as a nib can follow them; where hair or fur was drawn they follow its strands. */
-function calmOf(field: Field): Uint16Array {
-  const known = calmValues.get(field);
-  if (known) return known;
+export function calmOf(field: Field): Uint16Array {
   const { ground, flows } = field.relieved;
-  const values = smoothed(field.values, ground, (area) => flows.has(area));
-  calmValues.set(field, values);
-  return values;
+  return (field.calm ??= smoothed(field.values, ground, (area) => flows.has(area)));
 }
 
 /** The tone map of values under wishes, kept: without places that a nib cannot lay. */

@@ -24,38 +24,106 @@ export function smoothed(
   if (radius < 1) return values;
   const radii = Int32Array.from({ length: count }, (_, a) => (isFine(a) ? 0 : radius));
   const box = [0, 0, width, height] as const;
-  const once = runMeans(Float32Array.from(values), { width, own }, radii, box);
-  return Uint16Array.from(runMeans(once, { width, own }, radii, box), (v) => Math.round(v));
+  const once = runMeans(new Float32Array(values), { width, own }, radii, box);
+  const twice = runMeans(once, { width, own }, radii, box);
+  const out = new Uint16Array(values.length);
+  for (let p = 0; p < out.length; p++) out[p] = Math.round(twice[p]!);
+  return out;
 }
 
-/** Joined places of one tone: which each pixel belongs to, −1 for none; and how many pixels each has. */
+/** Pixels beside each other in a row that are of one tone of one area. */
+interface Runs {
+  readonly count: number;
+  /** First run of each row, and one more. */
+  readonly rows: Int32Array;
+  /** First pixel of each run, and the one beyond its last. */
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+  readonly area: Int32Array;
+  /** Tone of each run, from 0: changed as places join others. */
+  readonly zone: Int32Array;
+}
+
+/** @param zoneOf tone of a pixel of an area, negative where nothing is calmed */
+function runsOf({ width, own }: Ground, zoneOf: (area: number, p: number) => number): Runs {
+  const from: number[] = [];
+  const to: number[] = [];
+  const area: number[] = [];
+  const zone: number[] = [];
+  const rows = [0];
+  for (let row = 0; row < own.length; row += width) {
+    let p = row;
+    const end = row + width;
+    while (p < end) {
+      const a = own[p]!;
+      const z = a < 0 ? -1 : zoneOf(a, p);
+      const start = p++;
+      if (z < 0) continue;
+      while (p < end && own[p] === a && zoneOf(a, p) === z) p++;
+      from.push(start);
+      to.push(p);
+      area.push(a);
+      zone.push(z);
+    }
+    rows.push(from.length);
+  }
+  return {
+    count: from.length,
+    rows: Int32Array.from(rows),
+    from: Int32Array.from(from),
+    to: Int32Array.from(to),
+    area: Int32Array.from(area),
+    zone: Int32Array.from(zone),
+  };
+}
+
+/** Visits runs of one area that touch: side by side in a row by 1, one above the other by as many pixels as they share. */
+function meetings(
+  { rows, from, to, area }: Runs,
+  width: number,
+  met: (i: number, j: number, by: number) => void,
+) {
+  for (let y = 0; y + 1 < rows.length; y++) {
+    const end = rows[y + 1]!;
+    for (let i = rows[y]! + 1; i < end; i++)
+      if (to[i - 1] === from[i] && area[i - 1] === area[i]) met(i - 1, i, 1);
+    if (!y) continue;
+    for (let i = rows[y - 1]!, j = rows[y]!; i < rows[y]! && j < end;) {
+      const shared = Math.min(to[i]! + width, to[j]!) - Math.max(from[i]! + width, from[j]!);
+      if (shared > 0 && area[i] === area[j]) met(i, j, shared);
+      if (to[i]! + width < to[j]!) i++;
+      else j++;
+    }
+  }
+}
+
+/**
+ * Joined places of one tone: which each run belongs to, and how many pixels each has. A forest of provisional numbers over runs
+ * (A. Rosenfeld & J. Pfaltz, J. ACM 13, 1966).
+ */
 function partsOf(
-  key: Int16Array,
+  runs: Runs,
   width: number,
 ): { readonly part: Int32Array; readonly sizes: readonly number[] } {
-  const part = new Int32Array(key.length).fill(-1);
-  const waiting = new Int32Array(key.length);
+  const { count, from, to, zone } = runs;
+  const parent = new Int32Array(count);
+  for (let i = 0; i < count; i++) parent[i] = i;
+  const root = (i: number): number => {
+    while (parent[i] !== i) i = parent[i] = parent[parent[i]!]!;
+    return i;
+  };
+  meetings(runs, width, (i, j) => {
+    if (zone[i] !== zone[j]) return;
+    const [a, b] = [root(i), root(j)];
+    parent[Math.max(a, b)] = Math.min(a, b);
+  });
+  // A root comes before what hangs from it.
+  const part = new Int32Array(count);
   const sizes: number[] = [];
-  for (let seed = 0; seed < key.length; seed++) {
-    if (key[seed]! < 0 || part[seed]! >= 0) continue;
-    const own = key[seed]!;
-    let [head, tail] = [0, 0];
-    waiting[tail++] = seed;
-    part[seed] = sizes.length;
-    const join = (q: number) => {
-      if (key[q] !== own || part[q]! >= 0) return;
-      part[q] = sizes.length;
-      waiting[tail++] = q;
-    };
-    while (head < tail) {
-      const p = waiting[head++]!;
-      const x = p % width;
-      if (x) join(p - 1);
-      if (x + 1 < width) join(p + 1);
-      if (p >= width) join(p - width);
-      if (p + width < key.length) join(p + width);
-    }
-    sizes.push(tail);
+  for (let i = 0; i < count; i++) {
+    const r = root(i);
+    const own = (part[i] = r === i ? sizes.push(0) - 1 : part[r]!);
+    sizes[own]! += to[i]! - from[i]!;
   }
   return { part, sizes };
 }
@@ -73,66 +141,63 @@ function nearestIn(borders: readonly number[], zone: number, byte: number): numb
  * so do areas that are small themselves.
  */
 export function calmed(map: ToneMap, ground: Ground, wishes: readonly ToneWish[]): ToneMap {
-  const { width, own, mmPerPixel, count } = ground;
+  const { width, mmPerPixel, count } = ground;
   const least = LEAST / mmPerPixel ** 2;
-  const inked = Array.from({ length: count }, (_, a) =>
-    map.counts.subarray(a * 256 + 1, a * 256 + 256).reduce((sum, n) => sum + n, 0),
+  const isCalmed = wishes.map(
+    (w, a) =>
+      a < count &&
+      !w.white &&
+      w.borders.length > 2 &&
+      map.counts.subarray(a * 256 + 1, a * 256 + 256).reduce((sum, n) => sum + n, 0) >= SMALL * least,
   );
-  const isCalmed = wishes.map((w, a) => !w.white && w.borders.length > 2 && inked[a]! >= SMALL * least);
   if (!isCalmed.some(Boolean)) return map;
-  const zones = wishes.map(({ borders }) => {
-    const table = new Uint8Array(256);
-    for (let b = 1; b < 256; b++) table[b] = zoneAt(borders, tOf(b));
-    return table;
+  // Tone of every byte of every area; none of bare paper, and of what is left alone.
+  const zones = new Int8Array(wishes.length * 256).fill(-1);
+  wishes.forEach(({ borders }, a) => {
+    for (let b = 1; isCalmed[a] && b < 256; b++) zones[a * 256 + b] = zoneAt(borders, tOf(b));
   });
-  const places = map.places.slice();
-  const key = new Int16Array(own.length);
+  const { places: before } = map;
+  const runs = runsOf(ground, (a, p) => zones[a * 256 + before[p]!]!);
+  const planned = runs.zone.slice();
   for (let round = 0; round < ROUNDS; round++) {
-    for (let p = 0; p < key.length; p++) {
-      const a = own[p]!;
-      key[p] = a >= 0 && isCalmed[a] && places[p] ? a * MOST_ZONES + zones[a]![places[p]!]! : -1;
-    }
-    const { part, sizes } = partsOf(key, width);
+    const { part, sizes } = partsOf(runs, width);
     const small = new Int32Array(sizes.length).fill(-1);
     let found = 0;
     sizes.forEach((n, i) => n < least && (small[i] = found++));
-    if (!found) break;
     // How much each small place borders on each tone of its area.
     const beside = new Int32Array(found * MOST_ZONES);
-    const look = (p: number, q: number) => {
-      const s = small[part[p]!] ?? -1;
-      if (part[p]! < 0 || s < 0 || own[q] !== own[p] || key[q]! < 0 || part[q] === part[p]) return;
-      beside[s * MOST_ZONES + (key[q]! % MOST_ZONES)]!++;
+    const tell = (own: number, tone: number, by: number) => {
+      if (own >= 0) beside[own * MOST_ZONES + (tone % MOST_ZONES)]! += by;
     };
-    for (let p = 0; p < key.length; p++) {
-      if (p % width) {
-        look(p, p - 1);
-        look(p - 1, p);
-      }
-      if (p >= width) {
-        look(p, p - width);
-        look(p - width, p);
-      }
-    }
-    const into = new Int16Array(found).fill(-1);
-    for (let s = 0; s < found; s++) {
-      let most = 0;
+    meetings(runs, width, (i, j, by) => {
+      if (runs.zone[i] === runs.zone[j]) return;
+      tell(small[part[i]!]!, runs.zone[j]!, by);
+      tell(small[part[j]!]!, runs.zone[i]!, by);
+    });
+    const into = Array.from({ length: found }, (_, s) => {
+      let [most, tone] = [0, -1];
       for (let z = 0; z < MOST_ZONES; z++)
-        if (beside[s * MOST_ZONES + z]! > most) [most, into[s]] = [beside[s * MOST_ZONES + z]!, z];
+        if (beside[s * MOST_ZONES + z]! > most) [most, tone] = [beside[s * MOST_ZONES + z]!, z];
+      return tone;
+    });
+    if (into.every((tone) => tone < 0)) break;
+    for (let i = 0; i < runs.count; i++) {
+      const tone = into[small[part[i]!]!] ?? -1;
+      if (tone >= 0) runs.zone[i] = tone;
     }
-    let changed = false;
-    const moved = new Map<number, number>();
-    for (let p = 0; p < key.length; p++) {
-      const s = part[p]! < 0 ? -1 : small[part[p]!]!;
-      if (s < 0 || into[s]! < 0) continue;
-      const a = own[p]!;
-      const name = (a * MOST_ZONES + into[s]!) * 256 + places[p]!;
+  }
+  const places = before.slice();
+  const moved = new Map<number, number>();
+  for (let i = 0; i < runs.count; i++) {
+    const zone = runs.zone[i]!;
+    if (zone === planned[i]) continue;
+    const a = runs.area[i]!;
+    for (let p = runs.from[i]!; p < runs.to[i]!; p++) {
+      const name = (a * MOST_ZONES + zone) * 256 + before[p]!;
       let byte = moved.get(name);
-      if (byte === undefined) moved.set(name, (byte = nearestIn(wishes[a]!.borders, into[s]!, places[p]!)));
-      if (byte !== places[p]) changed = true;
+      if (byte === undefined) moved.set(name, (byte = nearestIn(wishes[a]!.borders, zone, before[p]!)));
       places[p] = byte;
     }
-    if (!changed) break;
   }
   return { places, counts: countPlaces(places, ground) };
 }

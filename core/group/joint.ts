@@ -58,8 +58,9 @@ const WEIGHED = 5;
 const MOST_ROUNDS = 4;
 /** What a marker costs, in the units of a score. */
 const priceOf = ({ markerCost }: JointWish): number => markerCost * LOCAL_UNIT;
-/** Share of the progress in which each area is planned by itself. */
-const ALONE = 0.4;
+/** Shares of the progress of the first look, and of planning each area by itself. */
+const FIRST_LOOK = 0.1;
+const ALONE = 0.3;
 
 /** What several areas' plans share: the inks of the desk laid out once, and for each area the way it is laid. */
 interface Board {
@@ -75,39 +76,47 @@ const asJoint = (group: PlannedGroup): JointGroup => ({
   local: group.weighed.zones[group.goal.localAt]!.lab,
 });
 
-/** Lays a piece out; undefined when an area cannot be planned. */
-function* board(desk: Desk, wish: JointWish): Work<Board | undefined> {
+/** How the areas of a piece are planned on a desk: areas of one wish share a planner. */
+function plannersOf(desk: Desk, wish: JointWish): Planner[] {
   const held = (ink: number) => wish.areas.some((a) => a.fixed.some((f) => f.ink === ink));
   const coats = Math.max(TONE_COATS, ...wish.areas.flatMap((a) => a.fixed.map((f) => f.coats)));
   const shared = planner(desk, coats, (ink) => held(ink) || Number.isFinite(wish.inkCost(ink)));
-  const plannerOf = ({ fixed, excluded }: JointArea): Planner => {
+  const known = new Map<JointArea, Planner>();
+  return wish.areas.map((area) => {
+    const { fixed, excluded } = area;
     const isFixed = fixedIn({ fixed });
-    return shared({
-      fixed,
-      inkCost: (ink) => (isFixed(ink) ? 0 : excluded(ink) ? Infinity : wish.inkCost(ink)),
-    });
-  };
+    const own =
+      known.get(area) ??
+      shared({ fixed, inkCost: (ink) => (isFixed(ink) ? 0 : excluded(ink) ? Infinity : wish.inkCost(ink)) });
+    known.set(area, own);
+    return own;
+  });
+}
+
+/** Lays a piece out, each area by itself, after a short look or a long one; undefined when an area cannot be planned. */
+function* board(
+  wish: JointWish,
+  planners: readonly Planner[],
+  look: "short" | "long",
+): Work<Board | undefined> {
   // What is asked for twice is planned once.
-  const known = new Map<JointArea, { readonly planner: Planner; readonly best: BestGroup }>();
-  const own = [];
+  const known = new Map<JointArea, BestGroup>();
+  const own: BestGroup[] = [];
   for (const [i, area] of wish.areas.entries()) {
     let found = known.get(area);
     if (!found) {
-      const planner = plannerOf(area);
-      const work = planner.best(area.wish);
-      let step = work.next();
-      for (; !step.done; step = work.next()) yield (i + step.value) / wish.areas.length;
-      if (!step.value) return undefined;
-      known.set(area, (found = { planner, best: step.value }));
+      const from = i / wish.areas.length;
+      found =
+        look === "short"
+          ? planners[i]!.glance(area.wish)
+          : yield* part(planners[i]!.best(area.wish), from, 1 / wish.areas.length);
+      if (!found) return undefined;
+      known.set(area, found);
+      yield from;
     }
     own.push(found);
   }
-  return {
-    wish,
-    planners: own.map((o) => o.planner),
-    alone: own.map((o) => asJoint(o.best.group)),
-    shapes: own.map((o) => o.best.from),
-  };
+  return { wish, planners, alone: own.map((o) => asJoint(o.group)), shapes: own.map((o) => o.from) };
 }
 
 const fixedIn =
@@ -188,23 +197,44 @@ export interface JointPlans {
   readonly together: JointPlan;
 }
 
+/** The better of two plans under a wish. */
+const betterOf = (wish: JointWish, a: JointPlan, b: JointPlan | undefined): JointPlan => {
+  const [one, other] = [weighJoint(wish, a.groups), b && weighJoint(wish, b.groups)];
+  return other && other.objective < one.objective ? other : one;
+};
+
 /**
  * All areas together. Starts from each area by itself; then each area answers the others (the best group given which markers lie ready
  * anyway and where neighbours stand), and each marker used by few areas is tried without; a change is kept only when it lowers the whole, so
- * the result is never worse than the start. With a limit, the price of a marker rises until the limit is met. Yields progress 0–1.
- * @param prices costs of a marker for which the piece is planned too, to show markers against fit
+ * the result is never worse than the start. With a limit, the price of a marker rises until the limit is met. A short look at every area
+ * comes first, so that there is something to show. Yields progress 0–1.
+ * @param prices costs of a marker for which the piece is planned too, cheapest first, to show markers against fit
+ * @param show told the best plan so far each time there is a better one; what it is told of each area alone is not its best yet
  * @returns undefined when an area has no group at all
  */
 export function* planTogether(
   desk: Desk,
   wish: JointWish,
   prices: readonly number[] = [],
+  show?: (soFar: JointPlans) => void,
 ): Work<(JointPlans & { readonly priced: readonly JointPlan[] }) | undefined> {
-  const start = yield* part(board(desk, wish), 0, ALONE);
+  const planners = plannersOf(desk, wish);
+  let looked: JointPlan | undefined;
+  if (show) {
+    const first = yield* part(board(wish, planners, "short"), 0, FIRST_LOOK / 2);
+    if (first) {
+      const alone = weighJoint(wish, first.alone);
+      show({ alone, together: alone });
+      looked = yield* part(improve(first, alone), FIRST_LOOK / 2, FIRST_LOOK / 2);
+      show({ alone, together: looked });
+    }
+  }
+  const start = yield* part(board(wish, planners, "long"), FIRST_LOOK, ALONE);
   if (!start) return undefined;
-  const share = (1 - ALONE) / (1 + prices.length);
+  const done = FIRST_LOOK + ALONE;
+  const share = (1 - done) / (1 + prices.length);
   const alone = weighJoint(wish, start.alone);
-  let plan = yield* part(improve(start, alone), ALONE, share);
+  let plan = yield* part(improve(start, betterOf(wish, alone, looked)), done, share);
   for (
     let price = Math.max(0.5, wish.markerCost), tries = 0;
     wish.limit !== null && plan.markers > wish.limit && tries < 7;
@@ -214,18 +244,22 @@ export function* planTogether(
     const dear = { ...wish, markerCost: price };
     const cheaper = yield* part(
       improve({ ...start, wish: dear }, weighJoint(dear, plan.groups)),
-      ALONE + share / 2,
+      done + share / 2,
       share / 2,
     );
     plan = weighJoint(wish, cheaper.groups);
   }
+  show?.({ alone, together: plan });
   const priced: JointPlan[] = [];
   for (const [n, markerCost] of prices.entries()) {
     const at = { ...wish, markerCost, limit: null };
-    const from = weighJoint(at, start.alone);
-    priced.push(
-      markerCost ? yield* part(improve({ ...start, wish: at }, from), ALONE + (n + 1) * share, share) : from,
-    );
+    if (!markerCost) priced.push(weighJoint(at, start.alone));
+    else if (wish.limit === null && markerCost === wish.markerCost) priced.push(plan);
+    else {
+      // What was found at another price is a start as good as any.
+      const from = betterOf(at, betterOf(at, alone, plan), priced.at(-1));
+      priced.push(yield* part(improve({ ...start, wish: at }, from), done + (n + 1) * share, share));
+    }
   }
   return { alone, together: plan, priced };
 }

@@ -40,6 +40,9 @@ const REAL_DIFFERENCE = 3;
 const OTHER_INKS = 0.5;
 /** Cost laid on the inks of groups already given, and on their twins, so that the next group is another one. */
 const USED = 0.9;
+/** Partial groups kept of each length, and groups weighed of each shape, for a first look. */
+const FIRST_LOOK = 12;
+const FIRST_WEIGHED = 2;
 /** Partial groups kept of each length: to find out which shapes are worth it, and of those that are. */
 const GLANCE = 40;
 const WIDTH = 160;
@@ -81,6 +84,8 @@ export interface Planner {
     extra?: (ink: number) => number,
     school?: School,
   ) => Work<BestGroup | undefined>;
+  /** A good group after a short look at every shape: what {@link best} gives is as good or better. */
+  readonly glance: (wish: ShapeWish) => BestGroup | undefined;
   /** The next best one of a shape while inks cost extra. */
   readonly next: (shape: Shape, extra: (ink: number) => number) => PlannedGroup | undefined;
 }
@@ -151,14 +156,28 @@ function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
   }
   const next: Planner["next"] = (s, extra) => bestOf(s, Math.min(widthFor(s.shape.tones), NEXT), extra);
 
+  const shapesFor = (wish: ShapeWish, school?: School): Shape[] =>
+    toneCounts(wish, fixed.length)
+      .flatMap((n) => shapesOf(wish, n, school))
+      .map((s) => (goalOf ? { ...s, goal: goalOf(s.shape) } : s));
+  const glance: Planner["glance"] = (wish) => {
+    let found: BestGroup | undefined;
+    for (const from of shapesFor(wish)) {
+      const least = found ? found.group.score : Infinity;
+      for (const other of search(from, FIRST_LOOK, () => 0, FIRST_WEIGHED, least)) {
+        const group = weigh(other, from.goal);
+        if (group.score < (found?.group.score ?? Infinity)) found = { from, group };
+      }
+    }
+    return found;
+  };
+
   function* best(
     wish: ShapeWish,
     extra: (ink: number) => number = () => 0,
     school?: School,
   ): Work<BestGroup | undefined> {
-    const shapes = toneCounts(wish, fixed.length)
-      .flatMap((n) => shapesOf(wish, n, school))
-      .map((s) => (goalOf ? { ...s, goal: goalOf(s.shape) } : s));
+    const shapes = shapesFor(wish, school);
     const seen: BestGroup[] = [];
     let least = Infinity;
     for (const [i, from] of shapes.entries()) {
@@ -181,7 +200,7 @@ function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
     }
     return found;
   }
-  return { search, weigh, best, next };
+  return { search, weigh, best, glance, next };
 }
 
 /**

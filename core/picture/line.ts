@@ -117,27 +117,41 @@ function darkness(
   const { w, h, planes } = paper;
   const dark = new Uint8Array(width * height);
   const black = planes.length === 1 ? dark : new Uint8Array(width * height);
-  const rows = planes.map(() => new Float32Array(width));
+  const colours = planes.length;
+  // Columns of the paper's blocks that a column of pixels lies between, and how near the right one.
+  const lefts = new Int32Array(width);
+  const rights = new Int32Array(width);
+  const parts = new Float64Array(width);
+  for (let x = 0; x < width; x++) {
+    const u = Math.min(w - 1, Math.max(0, (x + 0.5) / BLOCK - 0.5));
+    const left = Math.floor(u);
+    lefts[x] = left;
+    rights[x] = Math.min(w - 1, left + 1);
+    parts[x] = u - left;
+  }
+  const row = new Float32Array(width * colours);
   for (let y = 0, p = 0, q = 0; y < height; y++) {
     const v = Math.min(h - 1, Math.max(0, (y + 0.5) / BLOCK - 0.5));
-    const [top, fy] = [Math.floor(v), v - Math.floor(v)];
-    const under = Math.min(h - 1, top + 1);
-    planes.forEach((plane, c) => {
-      const row = rows[c]!;
-      for (let x = 0; x < width; x++) {
-        const u = Math.min(w - 1, Math.max(0, (x + 0.5) / BLOCK - 0.5));
-        const left = Math.floor(u);
-        const fx = u - left;
-        const right = left + 1 < w ? left + 1 : left;
-        const a = plane[top * w + left]! * (1 - fx) + plane[top * w + right]! * fx;
-        const b = plane[under * w + left]! * (1 - fx) + plane[under * w + right]! * fx;
-        row[x] = 255 / (a + (b - a) * fy);
+    const top = Math.floor(v);
+    const fy = v - top;
+    const upper = top * w;
+    const lower = Math.min(h - 1, top + 1) * w;
+    for (let c = 0; c < colours; c++) {
+      const plane = planes[c]!;
+      for (let x = 0, i = c; x < width; x++, i += colours) {
+        const left = lefts[x]!;
+        const right = rights[x]!;
+        const fx = parts[x]!;
+        const a = plane[upper + left]! * (1 - fx) + plane[upper + right]! * fx;
+        const b = plane[lower + left]! * (1 - fx) + plane[lower + right]! * fx;
+        row[i] = 255 / (a + (b - a) * fy);
       }
-    });
-    for (let x = 0; x < width; x++, p++, q += channels) {
-      let [least, most] = [255, 0];
-      for (let c = 0; c < planes.length; c++) {
-        const share = LINEAR[data[q + c]!]! * rows[c]![x]!;
+    }
+    for (let x = 0, i = 0; x < width; x++, p++, q += channels) {
+      let least = 255;
+      let most = 0;
+      for (let c = 0; c < colours; c++, i++) {
+        const share = LINEAR[data[q + c]!]! * row[i]!;
         if (share < least) least = share;
         if (share > most) most = share;
       }

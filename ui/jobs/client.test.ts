@@ -44,7 +44,11 @@ class FakeWorker {
       this.ids.push(id);
       return computeApi.run(id, name, input, onProgress);
     };
-    expose({ ...computeApi, run }, this.channel.port2 as unknown as Endpoint);
+    const takeField: typeof computeApi.takeField = (field) => {
+      this.asked.push("takeField");
+      return computeApi.takeField(field);
+    };
+    expose({ ...computeApi, run, takeField }, this.channel.port2 as unknown as Endpoint);
   }
   postMessage(...args: Parameters<Endpoint["postMessage"]>): void {
     (this.channel.port1 as unknown as Endpoint).postMessage(...args);
@@ -98,6 +102,33 @@ describe("the way to the worker", () => {
     // Only a few stay open; the first must be opened anew, and nobody notices.
     await client.ask("predict", changed(1), { stacks: [] });
     expect(worker().asked.slice(-3)).toEqual(["predict", "open", "predict"]);
+  });
+
+  it("looks at drawings in a worker of their own, and hands them to the desk once", async () => {
+    const labels = { width: 16, height: 16, data: Buffer.alloc(512, 1).toString("base64") };
+    const { field } = await client.compute("light", { labels });
+    const areas = [{ id: "257", layers: [{ medium: "tone", code, coats: 1 }] }];
+    const { rgba } = await client.ask("render", rack, { field, areas });
+    await client.ask("render", rack, { field, areas, texture: 0 });
+    const [drawing, desk] = FakeWorker.all;
+    expect(rgba).toHaveLength(16 * 16 * 4);
+    expect(drawing!.asked).toEqual(["light"]);
+    expect(desk!.asked).toEqual(["open", "takeField", "render", "render"]);
+  });
+
+  it("hands values over again that the desk has put away, and says which are nowhere", async () => {
+    const labels = { width: 16, height: 16, data: Buffer.alloc(512, 1).toString("base64") };
+    const lit = (height: number) =>
+      client.compute("light", { labels, light: { main: { from: 0, height, behind: false, strength: 1 } } });
+    const { field } = await lit(40);
+    await client.ask("render", rack, { field, areas: [] });
+    // Twelve are kept.
+    for (let h = 41; h < 54; h++) await lit(h);
+    const gone = await refusal(client.ask("render", rack, { field, areas: [] }));
+    expect(gone!.problems.map((p) => p.path)).toEqual(["field"]);
+    await lit(40);
+    const { width } = await client.ask("render", rack, { field, areas: [] });
+    expect(width).toBe(16);
   });
 
   it("brings every problem back with its path", async () => {

@@ -3,7 +3,8 @@ import { proxy, releaseProxy, wrap, type Remote } from "comlink";
 import { BadInput } from "@/border/problem";
 import { deskOfRack, rackKey, type ReadRack } from "@/compute/from-rack";
 import type { OperationName, OutputOf } from "@/compute/table";
-import type { ComputeApi, WorkerAnswer } from "@/workers/compute-api";
+import type { Layer } from "@/core/media/layer";
+import type { ComputeApi, GivenField, WorkerAnswer } from "@/workers/compute-api";
 
 export interface Watch {
   /** The share that is done, and what is known so far where the operation tells. */
@@ -11,39 +12,47 @@ export interface Watch {
   readonly signal?: AbortSignal;
 }
 
+/** Drawings are looked at in one worker while inks are fitted in another; what is asked of both goes to the desk, which is handed the drawing. */
+type Place = "drawing" | "desk";
+
 interface Running {
+  readonly place: Place;
   readonly remote: Remote<ComputeApi>;
   readonly thread: Worker;
   /** Rejects everything that waits when the worker is gone. */
   readonly waiting: Set<(error: Error) => void>;
-  /** Handles of desks and pictures that this worker has opened, or is opening. */
+  /** Handles of desks, pictures and values of drawings that this worker has, or is about to have. */
   readonly desks: Map<string, Promise<string>>;
   readonly pictures: Map<string, Promise<void>>;
+  readonly fields: Map<string, Promise<void>>;
 }
 
 const GONE = "The computing part of this page stopped. It has been started again; please try once more.";
 
-let running: Running | undefined;
+const running: Partial<Record<Place, Running>> = {};
 let lastJob = 0;
 
-function worker(): Running {
-  if (running) return running;
+function worker(place: Place): Running {
+  const known = running[place];
+  if (known) return known;
   const thread = new Worker(new URL("../../workers/compute.worker.ts", import.meta.url), { type: "module" });
   const own: Running = {
+    place,
     remote: wrap<ComputeApi>(thread),
     thread,
     waiting: new Set(),
     desks: new Map(),
     pictures: new Map(),
+    fields: new Map(),
   };
   thread.onerror = thread.onmessageerror = () => dropWorker(own);
-  running = own;
+  running[place] = own;
   return own;
 }
 
 /** Ends a worker that failed; the next question starts another. */
 function dropWorker(failed: Running): void {
-  if (running === failed) running = undefined;
+  if (running[failed.place] === failed) delete running[failed.place];
   for (const reject of failed.waiting) reject(new Error(GONE));
   failed.waiting.clear();
   failed.remote[releaseProxy]();
@@ -64,8 +73,29 @@ async function unlessGone(own: Running, answer: Promise<WorkerAnswer>): Promise<
   }
 }
 
+/** Hands values that the drawing's worker has worked out on to the desk's. */
+function bring(own: Running, field: string): Promise<void> {
+  const known = own.fields.get(field);
+  if (known) return known;
+  const from = worker("drawing");
+  const bringing = unlessGone(from, from.remote.giveField(field) as Promise<WorkerAnswer>).then(
+    async (given) => {
+      await unlessGone(own, own.remote.takeField(given as GivenField) as Promise<WorkerAnswer>);
+    },
+  );
+  own.fields.set(field, bringing);
+  bringing.catch(() => own.fields.delete(field));
+  return bringing;
+}
+
+/** What a question says where it is answered. */
+interface Said {
+  readonly desk?: unknown;
+  readonly field?: unknown;
+}
+
 /**
- * Runs an operation of the compute table in the worker.
+ * Runs an operation of the compute table in a worker.
  * @throws BadInput for input that cannot be used; AbortError when stopped
  */
 export async function compute<N extends OperationName>(
@@ -74,7 +104,10 @@ export async function compute<N extends OperationName>(
   { onProgress, signal }: Watch = {},
 ): Promise<OutputOf<N>> {
   signal?.throwIfAborted();
-  const own = worker();
+  const { desk, field } = (input ?? {}) as Said;
+  const own = worker(name === "open" || desk !== undefined ? "desk" : "drawing");
+  if (own.place === "desk" && typeof field === "string") await bring(own, field);
+  signal?.throwIfAborted();
   const id = ++lastJob;
   const stop = () => void own.remote.stop(id);
   signal?.addEventListener("abort", stop);
@@ -88,7 +121,7 @@ export async function compute<N extends OperationName>(
 
 /** Handle of a rack's desk, which is opened once in each worker. */
 function handleOf(rack: ReadRack): Promise<string> {
-  const { desks } = worker();
+  const { desks } = worker("desk");
   const key = rackKey(rack);
   const known = desks.get(key);
   if (known) return known;
@@ -102,7 +135,16 @@ function handleOf(rack: ReadRack): Promise<string> {
 export const isUnknown = (e: unknown, path: string): boolean =>
   e instanceof BadInput && e.problems.some((p) => p.path === path);
 
-/** Asks an operation of a rack's desk; a desk that the worker has put away is opened again. */
+/** Opens a rack's desk, and fits what is drawn on these areas, before anybody asks for it: beside the work on the drawing. */
+export async function readyDesk(
+  rack: ReadRack,
+  areas: readonly { readonly layers: readonly Layer[] }[],
+): Promise<void> {
+  const desk = await handleOf(rack);
+  await worker("desk").remote.fitDrawn(desk, areas);
+}
+
+/** Asks an operation of a rack's desk; a desk, or a drawing, that the worker has put away is brought again. */
 export async function ask<N extends OperationName>(
   name: N,
   rack: ReadRack,
@@ -113,8 +155,11 @@ export async function ask<N extends OperationName>(
   try {
     return await once();
   } catch (e) {
-    if (!isUnknown(e, "desk")) throw e;
-    worker().desks.delete(rackKey(rack));
+    const { desks, fields } = worker("desk");
+    const { field } = question as Said;
+    if (isUnknown(e, "desk")) desks.delete(rackKey(rack));
+    // Which was handed over, and put away since; what the drawing's worker no longer has either is refused again.
+    else if (!isUnknown(e, "field") || typeof field !== "string" || !fields.delete(field)) throw e;
     return once();
   }
 }
@@ -127,9 +172,12 @@ export interface NamedPicture {
   readonly called: string;
 }
 
-/** Has a picture decoded in the worker, where it stays; `anew` when it was put away there. */
-export async function havePicture({ handle, load, called }: NamedPicture, anew = false): Promise<void> {
-  const own = worker();
+/** Has a picture decoded in a worker, where it stays; `anew` when it was put away there. */
+export async function havePicture(
+  { handle, load, called }: NamedPicture,
+  { place = "drawing", anew = false }: { readonly place?: Place; readonly anew?: boolean } = {},
+): Promise<void> {
+  const own = worker(place);
   if (anew) own.pictures.delete(handle);
   const opening =
     own.pictures.get(handle) ??
@@ -149,7 +197,7 @@ export async function askOfPicture<N extends OperationName>(
   watch: Watch = {},
 ): Promise<OutputOf<N>> {
   const once = async (anew: boolean) => {
-    await havePicture(picture, anew);
+    await havePicture(picture, { anew });
     return compute(name, { image: { picture: picture.handle }, ...question }, watch);
   };
   try {

@@ -9,7 +9,7 @@ import type { DrawingFacts } from "@/store/pictures";
 import type { Rack } from "@/store/rack";
 import { rackKey } from "@/compute/from-rack";
 import { memory } from "@/core/memory";
-import { ask, askOfPicture, havePicture, isUnknown, type Watch } from "@/ui/jobs/client";
+import { ask, askOfPicture, havePicture, isUnknown, readyDesk, type Watch } from "@/ui/jobs/client";
 import { sharedJobs } from "@/ui/jobs/shared-jobs";
 import { useJob } from "@/ui/jobs/use-job";
 import { asked } from "@/ui/set-up/use-drawing";
@@ -202,6 +202,10 @@ export function useColouring(
 ): ColouredState {
   const limit: UpTo = (area) => (alone && area.id !== alone ? 0 : (upTo?.(area) ?? null));
   const question = shownQuestion(piece, rack, limit);
+  useEffect(() => {
+    // The desk is made ready while the drawing is looked at; where that fails, asking says why.
+    readyDesk(rack, piece.areas).catch(() => undefined);
+  }, [rack, piece.areas]);
   const of = lit && JSON.stringify([lit.serial, rackKey(rack), lined]);
   const job = useJob<Coloured>(
     of === undefined ? null : `${of} ${JSON.stringify(question)}`,
