@@ -54,19 +54,19 @@ test("shortcuts of a single key can be switched off, and do nothing behind a dia
 test("a slider that is dragged is one change, and one step of undo", async ({ page, request }) => {
   await openKiteMender(page);
   const id = page.url().split("/")[4]!;
-  await open(page, page.url().replace(/colour.*/, "whole"));
-  const cost = async () =>
-    ((await stored(request, id)).document as unknown as { whole: { markerCost: number } }).whole.markerCost;
-  const before = await cost();
-  const slider = page.getByLabel("Price of a marker, from better fit to fewer markers");
+  await open(page, page.url().replace(/colour.*/, "light"));
+  const softness = async () =>
+    ((await stored(request, id)).document as unknown as { light: { softness: number } }).light.softness;
+  const before = await softness();
+  const slider = page.getByLabel("Softness", { exact: true });
   const box = (await slider.boundingBox())!;
   await page.mouse.move(box.x + 8, box.y + box.height / 2);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width - 4, box.y + box.height / 2, { steps: 12 });
   await page.mouse.up();
-  await expect.poll(cost).toBeGreaterThan(before + 1);
+  await expect.poll(softness).toBeGreaterThan(before + 0.2);
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect.poll(cost).toBe(before);
+  await expect.poll(softness).toBe(before);
 });
 
 test("shadows beneath and over, pencil and finish are taken away again from the strata", async ({

@@ -75,11 +75,7 @@ test("neighbours are told, merge when they are too near, and are untold again", 
   const pairs = async () => (await said()).whole.neighbours?.length;
   // What the drawing shows holds until somebody says something else.
   const before = (await said()).setUp.touches.length;
-  await page
-    .getByRole("row")
-    .filter({ has: page.getByRole("rowheader", { name: "Sea" }) })
-    .getByText(/^touches/)
-    .click();
+  await page.getByRole("button", { name: /^Sea touches 1 area/ }).click();
   await page.getByRole("button", { name: "Sea touches another area" }).click();
   await page.getByRole("menuitem", { name: "Spool" }).click();
   await expect(async () => expect(await pairs()).toBe(before + 1)).toPass();
@@ -87,12 +83,17 @@ test("neighbours are told, merge when they are too near, and are untold again", 
   await expect(async () => expect(await pairs()).toBe(before)).toPass();
   await page.getByLabel("Neighbours differ by").fill("60");
   await page.getByLabel("Neighbours differ by").press("Enter");
-  await expect(page.getByRole("region", { name: "Reminders" })).toContainText(
-    /merge: .* ΔE00 apart where 60 is wished|ΔE00 apart where 60 is wished/,
+  await expect(page.getByRole("region", { name: "Neighbours that run together" })).toContainText(
+    /ΔE00 where 60 is wished/,
   );
   await page.getByRole("button", { name: "Undo" }).click();
-  await page.getByLabel("Skin stands out").check();
+  // What a plan must keep to is said in sentences.
+  const limits = page.getByRole("region", { name: "Limits" });
+  await limits.getByRole("button", { name: "Add a sentence" }).click();
+  await limits.getByLabel("What the sentence says").selectOption({ label: "… stands out" });
+  await limits.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(limits.getByRole("button", { name: "No longer: Skin stands out" })).toBeVisible();
   await expect(savedNotice(page)).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByLabel("Skin stands out")).not.toBeChecked();
+  await expect(limits.getByRole("button", { name: /^No longer/ })).toHaveCount(0);
 });

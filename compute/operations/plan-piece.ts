@@ -60,8 +60,11 @@ export interface WholeFigures {
   readonly objective: number;
 }
 
+/** The piece as it is planned at another price of a marker. */
 export interface TradePoint extends WholeFigures {
   readonly markerCost: number;
+  readonly areas: PlanPieceOutput["areas"];
+  readonly uses: PlanPieceOutput["markers"];
 }
 
 export interface PlanPieceOutput {
@@ -127,35 +130,42 @@ function figuresOf(wish: JointWish, { groups }: JointPlan): WholeFigures {
   };
 }
 
-/** Plans as they are told. */
-function outputOf(
+/** Groups as they are told, and which areas use which marker. */
+function told(
   question: PlanPieceQuestion,
   open: OpenDesk,
-  wish: JointWish,
-  { alone, together }: JointPlans,
-): PlanPieceOutput {
-  const { desk } = open;
+  { groups }: JointPlan,
+): Pick<PlanPieceOutput, "areas" | "markers"> {
   const ids = question.areas.map((a) => a.id);
   const uses = new Map<string, string[]>();
-  for (const [i, g] of together.groups.entries())
+  for (const [i, g] of groups.entries())
     for (const ink of inksOf(g)) {
-      const { code } = desk.inks[ink]!;
+      const { code } = open.desk.inks[ink]!;
       uses.set(code, [...(uses.get(code) ?? []), ids[i]!]);
     }
   return {
-    areas: together.groups.map((g, i) => {
+    areas: groups.map((g, i) => {
       const own = question.areas[i]!;
       const asked = { ...askedOf(open, own, g.inks.tones.length), school: g.laying.school };
-      return { id: ids[i]!, group: groupOutput(open, judgeLaid(desk, g, asked), { sheet: own.sheet }) };
+      return { id: ids[i]!, group: groupOutput(open, judgeLaid(open.desk, g, asked), { sheet: own.sheet }) };
     }),
     markers: [...uses]
       .map(([code, areas]) => ({ code, areas }))
       .sort((a, b) => b.areas.length - a.areas.length),
-    together: figuresOf(wish, together),
-    apart: figuresOf(wish, alone),
-    limitMet: question.limit === undefined || together.markers <= question.limit,
   };
 }
+
+const outputOf = (
+  question: PlanPieceQuestion,
+  open: OpenDesk,
+  wish: JointWish,
+  { alone, together }: JointPlans,
+): PlanPieceOutput => ({
+  ...told(question, open, together),
+  together: figuresOf(wish, together),
+  apart: figuresOf(wish, alone),
+  limitMet: question.limit === undefined || together.markers <= question.limit,
+});
 
 /** Plans all areas of a piece together; tells the first plan after a short look, and better ones as they are found. */
 export const planPiece = deskOperation(
@@ -168,8 +178,8 @@ export const planPiece = deskOperation(
         `expected at most ${Math.floor(MOST_WORK / inks.length)} areas for a desk of ${inks.length} inks; there are ${question.areas.length}`,
       );
     const wish = wishOf(open, question);
-    const told = show && ((soFar: JointPlans) => show(outputOf(question, open, wish, soFar)));
-    const plans = yield* planTogether(open.desk, wish, question.trade ? PRICES : [], told);
+    const tell = show && ((soFar: JointPlans) => show(outputOf(question, open, wish, soFar)));
+    const plans = yield* planTogether(open.desk, wish, question.trade ? PRICES : [], tell);
     if (!plans)
       throw wrong(
         "areas",
@@ -178,10 +188,11 @@ export const planPiece = deskOperation(
     return {
       ...outputOf(question, open, wish, plans),
       ...(question.trade && {
-        trade: plans.priced.map((p, n) => ({
-          markerCost: PRICES[n]!,
-          ...figuresOf({ ...wish, markerCost: PRICES[n]! }, p),
-        })),
+        trade: plans.priced.map((p, n): TradePoint => {
+          const { areas, markers: uses } = told(question, open, p);
+          const markerCost = PRICES[n]!;
+          return { markerCost, ...figuresOf({ ...wish, markerCost }, p), areas, uses };
+        }),
       }),
     };
   },

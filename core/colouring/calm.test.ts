@@ -12,17 +12,17 @@ const zonesOf = (places: Uint8Array) => Uint8Array.from(places, (b) => (b ? 1 + 
 
 /** Sizes, mm², of the joined places of each tone, by a plain flood. */
 function sizesOf(zones: Uint8Array, own: Int16Array, width = SIDE): number[] {
-  const seen = new Set<number>();
+  const seen = new Uint8Array(zones.length);
   const out: number[] = [];
   for (let seed = 0; seed < zones.length; seed++) {
-    if (seen.has(seed) || !zones[seed]) continue;
+    if (seen[seed] || !zones[seed]) continue;
     const reached = [seed];
-    seen.add(seed);
+    seen[seed] = 1;
     for (let i = 0; i < reached.length; i++) {
       const p = reached[i]!;
       for (const q of [p % width ? p - 1 : -1, (p + 1) % width ? p + 1 : -1, p - width, p + width])
-        if (q >= 0 && q < zones.length && !seen.has(q) && zones[q] === zones[p] && own[q] === own[p]) {
-          seen.add(q);
+        if (q >= 0 && q < zones.length && !seen[q] && zones[q] === zones[p] && own[q] === own[p]) {
+          seen[q] = 1;
           reached.push(q);
         }
     }
@@ -41,12 +41,15 @@ function freckled(seed: number): Uint16Array {
     by: (random() - 0.5) * 1.4,
   }));
   const bend = 6 + 20 * random();
-  return Uint16Array.from({ length: SIDE * SIDE }, (_, p) => {
+  const light = Float64Array.from({ length: SIDE * SIDE }, (_, p) => {
     const [x, y] = [p % SIDE, Math.floor(p / SIDE)];
-    let v = (x + bend * Math.sin(y / 17)) / SIDE + 0.05 * (random() - 0.5);
-    for (const s of spots) if (Math.hypot(x - s.x, y - s.y) < s.r) v += s.by;
-    return Math.min(1, Math.max(0, v)) * DARKEST;
+    return (x + bend * Math.sin(y / 17)) / SIDE + 0.05 * (random() - 0.5);
   });
+  for (const s of spots)
+    for (let y = Math.max(0, Math.floor(s.y - s.r)); y < Math.min(SIDE, s.y + s.r); y++)
+      for (let x = Math.max(0, Math.floor(s.x - s.r)); x < Math.min(SIDE, s.x + s.r); x++)
+        if (Math.hypot(x - s.x, y - s.y) < s.r) light[y * SIDE + x]! += s.by;
+  return Uint16Array.from(light, (v) => Math.min(1, Math.max(0, v)) * DARKEST);
 }
 
 describe("a tone map that a hand can follow", () => {

@@ -15,7 +15,7 @@ import { SHADOW_WAYS, shapesOf, toneCounts, type ShapeWish } from "./shapes";
 import { weighGroup } from "./weigh";
 
 const range = demoRange().filter((i) => ["clay", "bark", "soot", "dusk"].includes(i.family) && i.depth % 2);
-const small: Desk = layDesk(...scanInks(whiteCard, range.filter((_, i) => i % 4 === 0).slice(0, 7), 9));
+const small: Desk = layDesk(...scanInks(whiteCard, range.filter((_, i) => i % 4 === 0).slice(0, 6), 9));
 
 interface Asked {
   readonly wish: ShapeWish;
@@ -92,7 +92,7 @@ describe("the planned group", () => {
           shadow: fc.constantFrom(...SHADOW_WAYS),
           capacity: fc.integer({ min: 3, max: 7 }),
           locks: fc.uniqueArray(
-            fc.record({ ink: fc.integer({ min: 0, max: 6 }), coats: fc.integer({ min: 1, max: 2 }) }),
+            fc.record({ ink: fc.integer({ min: 0, max: 5 }), coats: fc.integer({ min: 1, max: 2 }) }),
             { maxLength: 2, selector: (f) => f.ink },
           ),
         }),

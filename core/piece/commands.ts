@@ -78,6 +78,7 @@ export type Command =
   | { readonly type: "exclude ink"; readonly id: string; readonly code: string; readonly excluded: boolean }
   | ({ readonly type: "keep group"; readonly id: string } & PlannedTones)
   | { readonly type: "overrule tone"; readonly id: string; readonly place: number; readonly tone: KeptTone }
+  | { readonly type: "lock group"; readonly id: string; readonly locked: boolean }
   | { readonly type: "lock tone"; readonly id: string; readonly place: number; readonly locked: boolean }
   | { readonly type: "move tone"; readonly id: string; readonly from: number; readonly to: number }
   | { readonly type: "put layer"; readonly id: string; readonly layer: Layer }
@@ -246,6 +247,15 @@ function applied(piece: Piece, command: Command): Piece {
       return changeArea(piece, command.id, (a) =>
         changeTone(a, command.place, ({ locked: _was, ...tone }) =>
           command.locked ? { ...tone, locked: true } : tone,
+        ),
+      );
+    case "lock group":
+      return changeArea(piece, command.id, (a) =>
+        withTones(
+          a,
+          plain(tonesOf(a)).map(({ locked: _was, ...tone }) =>
+            command.locked ? { ...tone, locked: true as const } : tone,
+          ),
         ),
       );
     case "move tone":

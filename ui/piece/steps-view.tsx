@@ -91,6 +91,14 @@ export function Steps({
           Alcohol ink is a flammable solvent: air the room, cap markers between passes, keep them from flame,
           children and skin. The maker&rsquo;s safety data sheet and local rules come first.
         </p>
+        {kept && chapters.length > 0 && (
+          <StillPicture
+            kept={kept}
+            label={`${piece.name} as it will look`}
+            className="mx-auto mb-4 hidden max-h-[88mm] w-auto max-w-full print:block"
+            sizes="120mm"
+          />
+        )}
         {chapters.length > 0 && hand && <p className="mt-0 mb-4 text-[14px]">{handInWords(hand)}</p>}
         {piece.setUp.line?.proof === false && (
           <p className="mt-0 mb-4 border-l-4 border-strong pl-3 text-[14px]">{PROOF_CAUTION}</p>
@@ -192,7 +200,7 @@ export function Steps({
           <PiecePicture
             piece={piece}
             rack={rack}
-            className="mb-4 w-full"
+            className="screen-only mb-4 w-full"
             sizes="(min-width: 1000px) 330px, 100vw"
           />
         ) : (
@@ -200,7 +208,7 @@ export function Steps({
             <StillPicture
               kept={kept}
               label={`${piece.name} as it will look`}
-              className="mb-4 h-auto w-full"
+              className="screen-only mb-4 h-auto w-full"
               sizes="(min-width: 1000px) 330px, 100vw"
             />
           )

@@ -1,13 +1,13 @@
 "use client";
-import { Lock, Plus, X } from "lucide-react";
+import { Lock } from "lucide-react";
 import { useState } from "react";
-import { ActionMenu } from "@/ui/kit/action-menu";
 import { Link } from "@/ui/kit/link";
 import { labToHex } from "@/core/colour/display";
 import type { SeenArea } from "@/core/piece/overview";
-import { sizeOf, type Area, type Whole } from "@/core/piece/piece";
+import { sizeOf, type Whole } from "@/core/piece/piece";
 import { Ramp } from "@/ui/ink/ramp";
 import { counted } from "@/words/numbers";
+import { Touching } from "./touching";
 
 interface AreaRowsProps {
   readonly seen: readonly SeenArea[];
@@ -16,16 +16,20 @@ interface AreaRowsProps {
   readonly pieceId: string;
   readonly neighbours: readonly (readonly [string, string])[];
   readonly onNeighbours: (neighbours: Whole["neighbours"]) => void;
-  readonly onEmphasis: (area: Area, emphasis: boolean) => void;
+  /** Told which areas the pointer or the focus is at, to be shown in the picture. */
+  readonly onPoint: (ids: readonly string[]) => void;
 }
 
 const ORDERS = ["as coloured", "largest first", "farthest off first"] as const;
 type Order = (typeof ORDERS)[number];
 
-/** Every area in a row: its group and markers, how far it is off, whether it should pop; what it touches is folded away. */
-export function AreaRows({ seen, offOf, pieceId, neighbours, onNeighbours, onEmphasis }: AreaRowsProps) {
+const COLUMNS =
+  "grid grid-cols-[26px_minmax(0,1fr)_84px] items-center gap-x-2.5 min-[760px]:grid-cols-[26px_minmax(90px,1fr)_112px_minmax(0,1.3fr)_58px_104px]";
+
+/** Every area in a line: its group and markers, how far it is off; what it touches is folded away. */
+export function AreaRows({ seen, offOf, pieceId, neighbours, onNeighbours, onPoint }: AreaRowsProps) {
   const [order, setOrder] = useState<Order>("as coloured");
-  const nameOf = (id: string) => seen.find((s) => s.area.id === id)?.area.name ?? "";
+  const [opened, setOpened] = useState<string>();
   const rows = seen.map((s, i) => ({ ...s, number: i + 1, off: offOf(s.area.id) }));
   const sorted =
     order === "as coloured"
@@ -51,16 +55,26 @@ export function AreaRows({ seen, offOf, pieceId, neighbours, onNeighbours, onEmp
         </select>
       </label>
       <div role="table" aria-label="Areas" className="text-[14px]">
+        <div role="row" className={`${COLUMNS} min-h-7 text-[13px] text-soft max-[759px]:hidden`}>
+          {["", "area", "as it will lie", "light to dark", "local off", "touches"].map((h, i) => (
+            <span key={h} role="columnheader" className={i === 4 ? "text-right" : ""}>
+              {h || <span className="sr-only">number</span>}
+            </span>
+          ))}
+        </div>
         {sorted.map(({ area, tones, strip, number, off }) => {
-          const own = neighbours.filter((p) => p.includes(area.id));
-          const others = own.map((p) => (p[0] === area.id ? p[1] : p[0]));
-          const free = seen.filter((s) => s.area.id !== area.id && !others.includes(s.area.id));
+          const others = neighbours.filter((p) => p.includes(area.id));
           const locks = tones.filter((t) => t.locked).length;
+          const isOpen = opened === area.id;
           return (
             <div
               role="row"
               key={area.id}
-              className="grid grid-cols-[26px_minmax(0,1fr)_84px] items-center gap-x-2.5 border-t border-line min-[760px]:grid-cols-[26px_minmax(90px,1fr)_112px_minmax(0,1.3fr)_58px_104px]"
+              className={`${COLUMNS} border-t border-line`}
+              onPointerEnter={() => onPoint([area.id])}
+              onPointerLeave={() => onPoint([])}
+              onFocus={() => onPoint([area.id])}
+              onBlur={() => onPoint([])}
             >
               <span role="cell" className="text-right text-soft">
                 {number}
@@ -96,52 +110,20 @@ export function AreaRows({ seen, offOf, pieceId, neighbours, onNeighbours, onEmp
                 {off !== undefined && `${off.toFixed(1)} ΔE`}
               </span>
               <span role="cell" className="max-[759px]:col-span-2 max-[759px]:col-start-2">
-                <label className="flex min-h-9 items-center gap-1">
-                  <input
-                    type="checkbox"
-                    className="size-4 accent-black"
-                    checked={area.emphasis}
-                    onChange={(e) => onEmphasis(area, e.target.checked)}
-                  />
-                  <span className="sr-only">{area.name} </span>stands out
-                </label>
+                <button
+                  className="button-bare min-h-9 px-0 text-[13px]"
+                  aria-expanded={isOpen}
+                  aria-label={`${area.name} touches ${others.length ? counted(others.length, "area") : "none"}`}
+                  onClick={() => setOpened(isOpen ? undefined : area.id)}
+                >
+                  {others.length ? counted(others.length, "area") : "none"}
+                </button>
               </span>
-              <div role="cell" className="col-span-full min-w-0 pl-9">
-                <details className="text-[13px]">
-                  <summary className="min-h-6 cursor-pointer text-soft">
-                    touches {others.length ? counted(others.length, "area") : "none"}
-                  </summary>
-                  <div className="flex flex-wrap items-center gap-1 pb-1.5">
-                    {others.map((o) => (
-                      <button
-                        key={o}
-                        className="button min-h-7 px-1.5 py-0 text-[13px]"
-                        onClick={() =>
-                          onNeighbours(neighbours.filter((p) => !(p.includes(area.id) && p.includes(o))))
-                        }
-                        aria-label={`${area.name} does not touch ${nameOf(o)}`}
-                      >
-                        {nameOf(o)}
-                        <X size={12} aria-hidden />
-                      </button>
-                    ))}
-                    {free.length > 0 && (
-                      <ActionMenu
-                        className="button min-h-7 px-1.5 py-0"
-                        label={`${area.name} touches another area`}
-                        anchor="bottom start"
-                        entries={free.map((s) => ({
-                          id: s.area.id,
-                          content: s.area.name,
-                          act: () => onNeighbours([...neighbours, [area.id, s.area.id]]),
-                        }))}
-                      >
-                        <Plus size={14} aria-hidden />
-                      </ActionMenu>
-                    )}
-                  </div>
-                </details>
-              </div>
+              {isOpen && (
+                <div role="cell" className="col-span-full pb-1.5 pl-9">
+                  <Touching area={area} seen={seen} neighbours={neighbours} onNeighbours={onNeighbours} />
+                </div>
+              )}
             </div>
           );
         })}

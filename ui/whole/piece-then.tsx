@@ -11,10 +11,13 @@ export function PieceThen({
   piece,
   rack,
   proposal,
+  pointed,
 }: {
   readonly piece: Piece;
   readonly rack: Rack;
   readonly proposal: AcceptGroups | undefined;
+  /** Areas that are spoken of elsewhere, shown by their numbers. */
+  readonly pointed: readonly string[];
 }) {
   const [wipe, setWipe] = useState(1);
   const then = useMemo(() => proposal && applyCommand(piece, proposal), [piece, proposal]);
@@ -35,6 +38,20 @@ export function PieceThen({
               }
             />
           </div>
+        )}
+        {piece.areas.map((area, i) =>
+          pointed.includes(area.id)
+            ? area.place?.at.slice(0, 8).map(([x, y], n) => (
+                <span
+                  key={`${area.id} ${n}`}
+                  aria-hidden
+                  className="pointer-events-none absolute grid size-7 -translate-1/2 place-items-center rounded-full border-2 border-white bg-black text-[14px] font-bold text-white"
+                  style={{ left: `${100 * x}%`, top: `${100 * y}%` }}
+                >
+                  {i + 1}
+                </span>
+              ))
+            : null,
         )}
       </div>
       {then && (

@@ -1,15 +1,32 @@
 "use client";
 import { useState } from "react";
+import type { PlanPieceOutput, TradePoint } from "@/compute/operations/plan-piece";
 import type { SeenArea } from "@/core/piece/overview";
 import { targetOf, type Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/jobs/progress";
+import { useRun } from "@/ui/piece/piece-context";
 import { counted } from "@/words/numbers";
 import { Changes, type AcceptGroups } from "./changes";
-import { Trade } from "./charts";
-import { togetherKey, useTogether } from "./use-together";
+import { Trade } from "./trade";
+import { togetherKey, useTogether, type AskedTogether } from "./use-together";
 
-/** Plans every area with the others in mind, and lists what would change before anything does. */
+/** Plans of which each costs fewer markers than the one before, and fits less well; what fits less well with no fewer markers is none. */
+function worthOf(trade: readonly TradePoint[]): TradePoint[] {
+  const sorted = [...trade].sort((a, b) => b.markers - a.markers || a.fit - b.fit);
+  return sorted.filter(
+    (p, i) =>
+      !sorted.some((q, j) => j !== i && q.markers <= p.markers && q.fit <= p.fit && (q.fit < p.fit || j < i)),
+  );
+}
+
+/** The plan at a price of a marker, among those that were worked out. */
+function planAt(plan: PlanPieceOutput, markerCost: number, asked: number): PlanPieceOutput {
+  const point = markerCost === asked ? undefined : plan.trade?.find((t) => t.markerCost === markerCost);
+  return point ? { ...plan, areas: point.areas, markers: point.uses, together: point } : plan;
+}
+
+/** Plans every area with the others in mind, and lists what would change before anything does; what a marker more or less costs is a curve. */
 export function Together({
   piece,
   rack,
@@ -21,11 +38,13 @@ export function Together({
   readonly seen: readonly SeenArea[];
   readonly onProposal: (command: AcceptGroups | undefined) => void;
 }) {
-  const [asked, setAsked] = useState<{ key: string; trade: boolean }>();
+  const run = useRun();
+  const [asked, setAsked] = useState<AskedTogether>();
   const work = useTogether(piece, rack, asked);
   const planned = piece.areas.filter((a) => targetOf(a)).length;
-  const ask = (trade: boolean) => setAsked({ key: togetherKey(piece, rack), trade });
   const plan = work.output;
+  const points = plan?.trade && worthOf(plan.trade);
+  const shown = plan && asked && planAt(plan, piece.whole.markerCost, asked.markerCost);
   return (
     <section aria-label="Planned together" className="grid gap-2 border-y border-strong py-2">
       <div className="flex flex-wrap items-center gap-3">
@@ -35,42 +54,28 @@ export function Together({
             ? counted(planned, "area")
             : `${planned} of ${counted(piece.areas.length, "area")}; the others have no colour picked`}
         </span>
-        <button className="button button-main ml-auto" disabled={!planned} onClick={() => ask(false)}>
+        <button
+          className="button button-main ml-auto"
+          disabled={!planned}
+          onClick={() => setAsked({ key: togetherKey(piece, rack), markerCost: piece.whole.markerCost })}
+        >
           Plan together
         </button>
-        <button className="button" disabled={!planned} onClick={() => ask(true)}>
-          Show the trade
-        </button>
       </div>
-      {asked && <Progress work={work} doing="Planning all areas" />}
-      {plan && <Changes key={asked!.key} plan={plan} piece={piece} seen={seen} onProposal={onProposal} />}
-      {plan?.trade && (
-        <div>
-          <h3 className="small-title m-0">Markers against fit</h3>
-          <Trade points={plan.trade} now={plan.together.markers} />
-          <table className="mt-1 border-collapse text-[14px]">
-            <thead>
-              <tr>
-                {["price of a marker", "markers", "mean score", "local colour off"].map((h) => (
-                  <th key={h} className="pr-5 text-left">
-                    {h}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {plan.trade.map((t) => (
-                <tr key={t.markerCost} className="border-t border-line">
-                  <td className="pr-5">{t.markerCost ? t.markerCost.toFixed(1) : "none: area by area"}</td>
-                  <td className="pr-5">{t.markers}</td>
-                  <td className="pr-5">{t.fit.toFixed(2)}</td>
-                  <td>{t.localDeltaE00.toFixed(2)} ΔE00</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+      {asked && (
+        <Progress
+          work={work}
+          doing={plan ? "A plan is there; looking for better ones" : "Planning all areas"}
+        />
       )}
+      {points && points.length > 1 && (
+        <Trade
+          points={points}
+          now={shown!.together.markers}
+          onChoose={(markerCost) => run({ type: "wish of the whole", set: { markerCost } })}
+        />
+      )}
+      {shown && <Changes key={asked.key} plan={shown} piece={piece} seen={seen} onProposal={onProposal} />}
     </section>
   );
 }

@@ -1,5 +1,5 @@
 "use client";
-import { neighboursOf, targetOf, tonesOf, type Piece } from "@/core/piece/piece";
+import { neighboursOf, targetOf, tonesOf, type Area, type Piece } from "@/core/piece/piece";
 import { MOST_TONES } from "@/core/group/tone";
 import type { Rack } from "@/store/rack";
 import { rackKey } from "@/compute/from-rack";
@@ -7,49 +7,57 @@ import { useAsk } from "@/ui/jobs/use-job";
 import { asInput, plainTones } from "@/compute/kept-groups";
 import { planWishOf } from "@/ui/piece/group/use-groups";
 
-/** What a joint plan is asked: every area whose colour is known. */
-export function togetherQuestion(piece: Piece, rack: Rack) {
+/** Everything that a joint plan is asked, but for the price of a marker: every area whose colour is known; `held` areas keep their tones. */
+export function togetherQuestion(piece: Piece, rack: Rack, held: (area: Area) => boolean = () => false) {
   const ownedOnly = piece.areas.every((a) => a.ownedOnly);
   const isRead = (code: string) =>
     rack.markers.some((m) => m.code === code && m.swatches.length && (m.owned || !ownedOnly));
   const areas = piece.areas.flatMap((a) => {
     const target = targetOf(a);
     if (!target) return [];
+    const kept = tonesOf(a);
+    const all = held(a) && kept.every((t) => isRead(t.code)) && kept.length > 1;
     return [
       {
         id: a.id,
         target: asInput(target),
         ...planWishOf(rack, a, piece.whole.scene),
-        fixed: plainTones(tonesOf(a).filter((t) => t.locked && isRead(t.code))).slice(
+        ...(all && { tones: kept.length }),
+        fixed: plainTones(kept.filter((t) => (all || t.locked) && isRead(t.code))).slice(
           0,
-          a.tones ?? MOST_TONES,
+          all ? kept.length : (a.tones ?? MOST_TONES),
         ),
         emphasis: a.emphasis,
       },
     ];
   });
   const ids = new Set(areas.map((a) => a.id));
-  const { apart, markerCost, markerLimit } = piece.whole;
+  const { apart, markerLimit } = piece.whole;
   return {
     areas,
     neighbours: neighboursOf(piece).filter((p) => p.every((id) => ids.has(id))),
     apart,
-    markerCost,
     ownedOnly,
     ...(markerLimit !== null && { limit: markerLimit }),
   };
 }
 
-/** All areas planned together; nothing to do until it is asked for. `key` names what was asked. */
-export function useTogether(
-  piece: Piece,
-  rack: Rack,
-  asked: { readonly key: string; readonly trade: boolean } | undefined,
-) {
-  const isAsked = asked?.key === togetherKey(piece, rack);
-  return useAsk("planPiece", rack, isAsked ? { ...togetherQuestion(piece, rack), trade: asked.trade } : null);
+/** A joint plan that was asked for: of what, and at what price of a marker. */
+export interface AskedTogether {
+  readonly key: string;
+  readonly markerCost: number;
 }
 
-/** Changes exactly when a joint plan would. */
+/** All areas planned together, at other prices of a marker too; nothing to do until it is asked for. */
+export function useTogether(piece: Piece, rack: Rack, asked: AskedTogether | undefined) {
+  const isAsked = asked?.key === togetherKey(piece, rack);
+  return useAsk(
+    "planPiece",
+    rack,
+    isAsked ? { ...togetherQuestion(piece, rack), markerCost: asked.markerCost, trade: true } : null,
+  );
+}
+
+/** Changes exactly when a joint plan would, whatever a marker costs. */
 export const togetherKey = (piece: Piece, rack: Rack): string =>
   `${rackKey(rack)} ${JSON.stringify(togetherQuestion(piece, rack))}`;

@@ -5,12 +5,10 @@ import { withRack } from "@/ui/rack-here";
 import { Link } from "@/ui/kit/link";
 import { useMemo, useState } from "react";
 import { judgeAgain, merging, seenAreas, sharedCodes } from "@/core/piece/overview";
-import { neighboursOf, SCENES, tonesOf, type Scene, type Whole } from "@/core/piece/piece";
+import { neighboursOf, tonesOf, type Whole } from "@/core/piece/piece";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
 import { useTones } from "@/ui/jobs/use-tones";
-import { NumberField } from "@/ui/kit/number-field";
-import { Slider } from "@/ui/kit/slider";
 import { laidColours, useJudged } from "@/ui/piece/group/use-groups";
 import { PieceHeader } from "@/ui/piece/piece-header";
 import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
@@ -18,8 +16,10 @@ import { useRack } from "@/ui/piece/use-rack";
 import { counted, signed } from "@/words/numbers";
 import { AreaRows } from "./area-rows";
 import { HueChroma } from "./charts";
+import { Limits } from "./limits";
 import { Monochrome } from "./monochrome";
 import type { AcceptGroups } from "./changes";
+import { NearPairs } from "./near-pairs";
 import { PieceThen } from "./piece-then";
 import { Together } from "./together";
 import { ValueLanes } from "./value-lanes";
@@ -53,6 +53,7 @@ export function WholeView({
   const near = merging(piece, seen);
   const again = judgeAgain(piece, seen);
   const [proposal, setProposal] = useState<AcceptGroups>();
+  const [pointed, setPointed] = useState<readonly string[]>([]);
   const set = (wish: Partial<Whole>) => run({ type: "wish of the whole", set: wish });
   return (
     <>
@@ -72,59 +73,7 @@ export function WholeView({
               One area at a time
             </Link>
           </div>
-          <div className="flex flex-wrap items-center gap-x-3 gap-y-2 text-[14px]">
-            <label className="flex items-center gap-1.5">
-              Scene{" "}
-              <select
-                className="field"
-                value={piece.whole.scene}
-                onChange={(e) => set({ scene: e.target.value as Scene })}
-              >
-                {SCENES.map((s) => (
-                  <option key={s}>{s}</option>
-                ))}
-              </select>
-            </label>
-            <span className="flex items-center gap-1.5">
-              Neighbours differ by{" "}
-              <NumberField
-                label="Neighbours differ by"
-                value={piece.whole.apart}
-                least={0}
-                most={60}
-                width="w-14"
-                onChange={(apart) => set({ apart: apart! })}
-              />{" "}
-              ΔE00
-            </span>
-            <span className="flex items-center gap-1.5">
-              Fit{" "}
-              <Slider
-                label="Price of a marker, from better fit to fewer markers"
-                least={0}
-                most={6}
-                step={0.25}
-                value={piece.whole.markerCost}
-                className="w-20"
-                onChange={(markerCost) => set({ markerCost })}
-              />{" "}
-              fewer markers
-            </span>
-            <span className="flex items-center gap-1.5">
-              At most{" "}
-              <NumberField
-                label="At most so many markers"
-                value={piece.whole.markerLimit}
-                least={2}
-                most={400}
-                whole
-                empty="any"
-                width="w-14"
-                onChange={(markerLimit) => set({ markerLimit })}
-              />{" "}
-              markers
-            </span>
-          </div>
+          <Limits piece={piece} />
           {piece.areas.length === 0 ? (
             <p className="m-0 max-w-[46ch] border border-dashed border-strong p-4 text-[16px]">
               There is nothing to plan together yet.{" "}
@@ -141,7 +90,7 @@ export function WholeView({
                 pieceId={id}
                 neighbours={neighboursOf(piece)}
                 onNeighbours={(neighbours) => set({ neighbours })}
-                onEmphasis={(area, emphasis) => run({ type: "set emphasis", id: area.id, emphasis })}
+                onPoint={setPointed}
               />
               <Monochrome
                 piece={piece}
@@ -153,7 +102,8 @@ export function WholeView({
           )}
         </div>
         <div className="grid min-w-0 content-start gap-4">
-          <PieceThen piece={piece} rack={rack} proposal={proposal} />
+          <PieceThen piece={piece} rack={rack} proposal={proposal} pointed={pointed} />
+          <NearPairs piece={piece} rack={rack} seen={seen} pairs={near} onPoint={setPointed} />
           {planned.length > 0 && <ValueLanes areas={planned} />}
           {planned.length > 0 && (
             <section aria-label="Hue and colour strength">
@@ -201,21 +151,9 @@ export function WholeView({
               </ul>
             </section>
           )}
-          {(near.length > 0 || again.length > 0) && (
+          {again.length > 0 && (
             <section aria-label="Reminders" className="grid gap-1 text-[14px]">
               <h2 className="small-title m-0">To watch</h2>
-              {near.map((m) => (
-                <p
-                  key={m.areas.map((a) => a.id).join()}
-                  className="m-0 border-l-4 border-strong bg-panel py-1 pl-3"
-                >
-                  <strong>
-                    {m.areas[0].name} and {m.areas[1].name} merge:
-                  </strong>{" "}
-                  {m.deltaE00.toFixed(1)} ΔE00 apart where {piece.whole.apart} is wished. Change the depth or
-                  the hue of one.
-                </p>
-              ))}
               {again.map((c) => (
                 <p key={c.early.id + c.late.id} className="m-0 border-l-4 border-strong bg-panel py-1 pl-3">
                   <strong>Judge {c.early.name} again at the end:</strong> {c.late.name} comes later and is{" "}

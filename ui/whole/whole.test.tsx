@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { PlanPieceOutput } from "@/compute/operations/plan-piece";
 import { seenAreas } from "@/core/piece/overview";
+import { applyCommand } from "@/core/piece/commands";
 import { asLayers, neighboursOf, newArea, type Area, type Piece } from "@/core/piece/piece";
 import { drawn, wordsOf } from "@/fixtures/drawn";
 import { clay, jar, paper, picked, pieceOf, rackOf, skin } from "@/fixtures/studio";
@@ -9,6 +10,8 @@ import { PieceProvider } from "@/ui/piece/piece-context";
 import { AreaRows } from "./area-rows";
 import { Changes } from "./changes";
 import { Monochrome } from "./monochrome";
+import { Limits } from "./limits";
+import { Touching } from "./touching";
 import { ValueLanes } from "./value-lanes";
 import { WholeView } from "./whole-view";
 
@@ -44,8 +47,8 @@ describe("all areas", () => {
   });
   it("warn of neighbours that merge", () => {
     const near = { ...piece, whole: { ...piece.whole, apart: 60 } };
-    expect(whole(near).words).toContain("Skin and Hat merge:");
-    expect(whole({ ...piece, whole: { ...piece.whole, apart: 0 } }).words).not.toContain("merge:");
+    expect(whole(near).words).toMatch(/Skin and Hat ?: a visible difference, 6\.3 ΔE00 where 60 is wished/);
+    expect(whole({ ...piece, whole: { ...piece.whole, apart: 0 } }).words).not.toContain("run together");
   });
   it("have their wishes as fields with limits", () => {
     expect(whole().markup).toMatch(/aria-label="Neighbours differ by"[^>]*title="from 0 to 60"/);
@@ -53,6 +56,37 @@ describe("all areas", () => {
   });
   it("say what to do when there are none", () =>
     expect(whole(pieceOf()).words).toContain("There is nothing to plan together yet."));
+});
+
+describe("limits of a joint plan", () => {
+  const said = (document: Piece) =>
+    drawn(within(<Limits piece={document} />, document)).match(/No longer: [^"]*/g) ?? [];
+  it("are sentences, each with what takes it back", () => {
+    expect(said(piece)).toEqual([]);
+    const held = [
+      { type: "lock group", id: "hat", locked: true },
+      { type: "set emphasis", id: "sky", emphasis: true },
+    ] as const;
+    const limited = held.reduce<Piece>(applyCommand, {
+      ...piece,
+      setUp: { ...piece.setUp, touches: [["skin", "hat", 12]] },
+      whole: {
+        ...piece.whole,
+        neighbours: [
+          ["skin", "hat"],
+          ["hat", "sky"],
+        ],
+      },
+    });
+    expect(said(limited)).toEqual([
+      "No longer: Hat stays as it is",
+      "No longer: Sky stands out",
+      "No longer: Hat and Sky stand apart",
+    ]);
+    expect(said(applyCommand(limited, { type: "lock group", id: "hat", locked: false }))).not.toContain(
+      "No longer: Hat stays as it is",
+    );
+  });
 });
 
 describe("areas in rows", () => {
@@ -64,12 +98,16 @@ describe("areas in rows", () => {
         pieceId="x"
         neighbours={neighboursOf(piece)}
         onNeighbours={nothing}
-        onEmphasis={nothing}
+        onPoint={nothing}
       />,
     );
-    expect(markup).toContain('aria-label="Skin does not touch Hat"');
-    expect(markup).toContain('aria-label="Hat does not touch Skin"');
-    expect(markup).toContain('aria-label="Sky touches another area"');
+    expect(markup).toContain('aria-label="Skin touches 1 area"');
+    expect(markup).toContain('aria-label="Sky touches none"');
+    const touching = (area: Area) =>
+      drawn(<Touching area={area} seen={seen} neighbours={neighboursOf(piece)} onNeighbours={nothing} />);
+    expect(touching(skin)).toContain('aria-label="Skin does not touch Hat"');
+    expect(touching(hat)).toContain('aria-label="Hat does not touch Skin"');
+    expect(touching(sky)).toContain('aria-label="Sky touches another area"');
     expect(wordsOf(markup)).toContain("Sky no group kept");
     expect(wordsOf(markup)).toContain("2.3 ΔE");
     expect(markup).toContain('aria-label="Order of the list"');
