@@ -1,22 +1,40 @@
-import { hexReading, type Reading } from "@/core/ink/reading";
+import { BANDS, type Illuminant } from "@/core/colour/observer";
+import { hexReading, labReading, spectralReading, type Reading } from "@/core/ink/reading";
 
-/** A colour as it comes in: sRGB hex, or Lab (D65, 2°). */
-export type ColourInput = string | { readonly lab: readonly [number, number, number] };
+/** Lights under which colours may be told and judged. */
+export const LIGHTS: readonly Illuminant[] = ["D65", "D50", "A"];
+
+/** A colour as it comes in: sRGB hex; Lab (2°) with its light, D65 where nothing is said; or reflectance, 36 bands, 380–730 nm, 0–1. */
+export type ColourInput =
+  | string
+  | { readonly lab: readonly [number, number, number]; readonly light?: Illuminant }
+  | { readonly reflectance: readonly number[] };
+
+/** Most that a sheet sends back in a band: one that glows sends back more than comes in. */
+const MOST_REFLECTED = 1.5;
+
+const isNumbers = (value: unknown, length: number): value is number[] =>
+  Array.isArray(value) &&
+  value.length === length &&
+  value.every((v) => typeof v === "number" && Number.isFinite(v));
 
 /** Reading of a colour that came in; undefined when it is not one. */
 export function readColour(value: unknown): Reading | undefined {
   if (typeof value === "string") return hexReading(value);
-  if (typeof value !== "object" || value === null || Object.keys(value).some((k) => k !== "lab"))
-    return undefined;
-  const lab = (value as { lab?: unknown }).lab;
-  if (
-    !Array.isArray(lab) ||
-    lab.length !== 3 ||
-    !lab.every((v) => typeof v === "number" && Number.isFinite(v))
-  )
-    return undefined;
+  if (typeof value !== "object" || value === null) return undefined;
+  const { lab, light, reflectance, ...rest } = value as Record<string, unknown>;
+  if (Object.keys(rest).length) return undefined;
+  if (reflectance !== undefined) {
+    if (lab !== undefined || light !== undefined || !isNumbers(reflectance, BANDS)) return undefined;
+    return reflectance.every((r) => r >= 0 && r <= MOST_REFLECTED)
+      ? spectralReading(Float64Array.from(reflectance))
+      : undefined;
+  }
+  if (!isNumbers(lab, 3) || (light !== undefined && !LIGHTS.includes(light as Illuminant))) return undefined;
   const [L, a, b] = lab as [number, number, number];
-  return L >= 0 && L <= 100 && Math.abs(a) <= 160 && Math.abs(b) <= 160 ? { lab: [L, a, b] } : undefined;
+  return L >= 0 && L <= 100 && Math.abs(a) <= 160 && Math.abs(b) <= 160
+    ? labReading([L, a, b], light as Illuminant | undefined)
+    : undefined;
 }
 
 /** The colour of a field that has been read. */

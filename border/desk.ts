@@ -3,10 +3,8 @@ import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
 import type { Illuminant } from "@/core/colour/observer";
 import { MOST_ON_RACK, STATES, type MarkerState } from "@/core/stock/kinds";
 import { MeetsInput } from "./chart";
-import type { ColourInput } from "./colour";
+import { LIGHTS, type ColourInput } from "./colour";
 import { Code, Colour, Colours, List, Nullable, One, OneOf, Optional, Stack, Whole, Within } from "./fields";
-
-export const LIGHTS: readonly Illuminant[] = ["D65", "D50", "A"];
 
 export class PaperInput {
   @Colour() color!: ColourInput;

@@ -1,6 +1,6 @@
 import type { Illuminant } from "@/core/colour/observer";
 import { colourOf, type ColourInput } from "./colour";
-import { LIGHTS } from "./desk";
+import { LIGHTS } from "./colour";
 import { Colour, Name, Notes, Nullable, OneOf, Optional, Text, Whole, Within } from "./fields";
 
 /** What need not be known of a paper. */

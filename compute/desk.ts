@@ -5,7 +5,8 @@ import type { Lab } from "@/core/colour/lab";
 import { layingDesk, withOverlays, type Desk } from "@/core/ink/desk";
 import { overlaysOf, withBlending, type BlendReading } from "@/core/ink/fit-blending";
 import { fitToOverlays } from "@/core/ink/fit-overlays";
-import { labUnder, underLight } from "@/core/ink/under-light";
+import { readingUnder } from "@/core/ink/reading";
+import { underLight } from "@/core/ink/under-light";
 import type { Work } from "@/core/progress";
 
 /** A desk as operations use it: validated and fitted once, whatever is asked of it afterwards. */
@@ -56,11 +57,14 @@ export function* openingDesk(input: DeskInput): Work<OpenDesk> {
     "pencils",
   );
   const measured = inks.map(({ code, coats }) => ({ code, coats: coats.map(colourOf) }));
-  const laid = yield* layingDesk(colourOf(paper.color).lab, measured);
+  const laid = yield* layingDesk(colourOf(paper.color), measured);
   // Overlays with inks that do not lie ready say nothing here.
   const read = overlays.filter((o) => o.stack.every((code) => places.has(code)));
   const placed = (codes: readonly string[]) => codes.map((code) => places.get(code)!);
-  const stacks = read.map((o) => ({ stack: placed(o.stack), lab: colourOf(o.color).lab }));
+  const stacks = read.map((o) => {
+    const { lab, reflectance } = colourOf(o.color);
+    return { stack: placed(o.stack), lab, ...(reflectance && { reflectance }) };
+  });
   const blends = input.blends
     .filter((b) => [...b.stack, ...b.over].every((code) => places.has(code)))
     .map(({ how, stack, over, step, colors }) => ({
@@ -78,7 +82,7 @@ export function* openingDesk(input: DeskInput): Work<OpenDesk> {
     overlaysRead: overlaid.length,
     inks,
     input,
-    labOf: (colour) => labUnder(colourOf(colour).lab, paper.light),
+    labOf: (colour) => readingUnder(colourOf(colour), paper.light),
     find: (code) => places.get(code),
     placeOf: (code, path) => {
       const place = places.get(code);

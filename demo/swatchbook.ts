@@ -1,6 +1,7 @@
 import { inkLine, layOutChart, type Chart, type PageLayout } from "@/core/chart/layout";
 import { averageReadings } from "@/core/chart/average";
 import { parseCgats, readStack } from "@/core/formats/cgats";
+import { readingOf } from "@/core/formats/measured";
 import type { Lab } from "@/core/colour/lab";
 import { photograph, type Photo, type Shot } from "@/sim/camera";
 import { colourPage } from "@/sim/colouring";
@@ -44,7 +45,11 @@ export function readingsOf(
   cgats: string,
 ): { readonly stack: readonly string[]; readonly lab: Lab; readonly spread: number }[] {
   const byName = new Map<string, Lab[]>();
-  for (const { name, lab } of parseCgats(cgats)) byName.set(name, [...(byName.get(name) ?? []), lab]);
+  const { samples, how } = parseCgats(cgats);
+  for (const sample of samples) {
+    const { lab } = readingOf(sample, how, "D65");
+    byName.set(sample.name, [...(byName.get(sample.name) ?? []), lab]);
+  }
   return [...byName].map(([name, labs]) => ({ stack: readStack(name)!, ...averageReadings(labs) }));
 }
 

@@ -2,6 +2,7 @@ import { averageReadings } from "@/core/chart/average";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
 import { parseCgats } from "@/core/formats/cgats";
+import { readingOf } from "@/core/formats/measured";
 import { photograph, sensor, type Shot } from "./camera";
 import type { Drawing } from "./drawing";
 import { colorimeterFile, handheld } from "./colorimeter";
@@ -12,6 +13,11 @@ import { seeded } from "./random";
 import { secondFamilies, secondRange } from "./second-range";
 import { BLENDER, colourSheet } from "./sheet";
 
+/** Colours of a file under daylight. */
+const labsOf = (text: string): Lab[] => {
+  const { samples, how } = parseCgats(text);
+  return samples.map((s) => readingOf(s, how, "D65").lab);
+};
 const paper = colourSheet(whiteCard, []);
 const sheets = demoRange()
   .slice(0, 40)
@@ -19,8 +25,8 @@ const sheets = demoRange()
 
 describe("the simulated colorimeter", () => {
   const times = 5;
-  const read = parseCgats(colorimeterFile(sheets, paper, times, seeded(4)));
-  const off = read.map((r, i) => deltaE00(r.lab, xyzToLab(look(sheets[Math.floor(i / times)]!.reflectance))));
+  const read = labsOf(colorimeterFile(sheets, paper, times, seeded(4)));
+  const off = read.map((r, i) => deltaE00(r, xyzToLab(look(sheets[Math.floor(i / times)]!.reflectance))));
   it("writes each sample as often as asked, nearly always right, sometimes misread", () => {
     expect(read).toHaveLength(40 * times);
     expect(off.filter((d) => d < 1).length / off.length).toBeGreaterThan(0.9);
@@ -28,7 +34,7 @@ describe("the simulated colorimeter", () => {
   });
   it("comes right when repeats are averaged and misreads left out", () => {
     sheets.forEach((sheet, i) => {
-      const labs = read.slice(i * times, (i + 1) * times).map((r) => r.lab);
+      const labs = read.slice(i * times, (i + 1) * times);
       expect(deltaE00(averageReadings(labs).lab, xyzToLab(look(sheet.reflectance)))).toBeLessThan(0.8);
     });
   });
@@ -39,7 +45,7 @@ describe("the simulated colorimeter", () => {
       misreads: 0,
       drift: 1,
     });
-    const labs = parseCgats(steady).map((s) => s.lab);
+    const labs = labsOf(steady);
     expect(labs.at(-1)![0] - labs[0]![0]).toBeCloseTo(0.99, 1);
   });
 });

@@ -3,9 +3,12 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { demoColorimeter } from "@/demo/swatchbook";
 import { whiteCard } from "@/sim/paper-stock";
+import { spectralReading } from "@/core/ink/reading";
+import { benchtop, cgatsFile } from "@/sim/spectrophotometer";
 import { formatCgats, nameStack, parseCgats, readStack } from "./cgats";
 import { FormatError } from "./format-error";
 import { formatGpl, parseGpl } from "./gpl";
+import { needsLight, readingOf, type MeasuredFile } from "./measured";
 
 const lab = fc
   .tuple(
@@ -16,27 +19,97 @@ const lab = fc
   .map((v): Lab => v);
 const name = fc.stringMatching(/^[a-z]{3,8}[1-9][cmd]?$/);
 
+const labOf = ({ samples, how }: MeasuredFile, at = 0): Lab => readingOf(samples[at]!, how, "D50").lab;
+
 describe("CGATS.17", () => {
   it("goes out and comes back", () =>
     fc.assert(
       fc.property(fc.array(fc.record({ name, lab }), { minLength: 1, maxLength: 6 }), (samples) => {
         const back = parseCgats(formatCgats(samples, 'a "quoted" origin'));
-        expect(back.map((s) => s.name)).toEqual(samples.map((s) => s.name));
-        back.forEach((s, i) => expect(deltaE00(s.lab, samples[i]!.lab)).toBeLessThan(0.01));
+        expect(back.how).toMatchObject({ light: "D65", observer: 2 });
+        expect(back.samples.map((s) => s.name)).toEqual(samples.map((s) => s.name));
+        samples.forEach((s, n) => expect(deltaE00(labOf(back, n), s.lab)).toBeLessThan(0.01));
       }),
     ));
-  it("takes a colorimeter's file, XYZ, and spectra", () => {
+  it("goes out with spectra, and comes back with them", () => {
+    const reflectance = Float64Array.from({ length: 36 }, (_, i) => 0.1 + 0.02 * i);
+    const samples = [
+      { name: "clay3m", lab: [60, 10, 12] as const },
+      { name: "fern2c", lab: spectralReading(reflectance).lab, reflectance },
+    ];
+    const back = parseCgats(formatCgats(samples, "x"));
+    expect(back.samples.map((s) => s.name)).toEqual(["clay3m", "fern2c"]);
+    expect(back.samples[0]!.reflectance).toBeUndefined();
+    back.samples[1]!.reflectance!.forEach((r, i) => expect(r).toBeCloseTo(reflectance[i]!, 4));
+  });
+  it("takes a colorimeter's file, XYZ, and spectra in percent", () => {
     expect(
-      parseCgats(demoColorimeter(whiteCard, [["clay3m"], ["clay3m", "clay3m"]], ["clay3m", "clay3m ×2"], 3)),
+      parseCgats(demoColorimeter(whiteCard, [["clay3m"], ["clay3m", "clay3m"]], ["clay3m", "clay3m ×2"], 3))
+        .samples,
     ).toHaveLength(6);
     const xyz =
-      "CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID XYZ_X XYZ_Y XYZ_Z\nEND_DATA_FORMAT\nBEGIN_DATA\n1 41.24 21.26 1.93 # red\nEND_DATA\n";
-    expect(parseCgats(xyz)[0]!.lab[0]).toBeCloseTo(53.2, 0);
+      "CGATS.17\nILLUMINANT D65\nBEGIN_DATA_FORMAT\nSAMPLE_ID XYZ_X XYZ_Y XYZ_Z\nEND_DATA_FORMAT\nBEGIN_DATA\n1 41.24 21.26 1.93 # red\nEND_DATA\n";
+    expect(labOf(parseCgats(xyz))[0]).toBeCloseTo(53.2, 0);
     const bands = Array.from({ length: 36 }, (_, i) => `NM${380 + 10 * i}`);
     const flat = `CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_NAME ${bands.join(" ")}\nEND_DATA_FORMAT\nBEGIN_DATA\n"grey" ${bands.map(() => "18.4").join(" ")}\nEND_DATA`;
-    const [grey] = parseCgats(flat);
-    expect(grey!.lab[0]).toBeCloseTo(50, 0);
-    expect(Math.hypot(grey!.lab[1], grey!.lab[2])).toBeLessThan(0.1);
+    const grey = labOf(parseCgats(flat));
+    expect(grey[0]).toBeCloseTo(50, 0);
+    expect(Math.hypot(grey[1], grey[2])).toBeLessThan(0.1);
+  });
+  it("asks for the light of colours that it does not tell, and takes spectra before colours", () => {
+    const readings = [{ name: "clay3m", values: Array.from({ length: 36 }, (_, i) => 0.2 + 0.01 * i) }];
+    const samples = [Float64Array.from({ length: 71 }, (_, i) => 0.2 + 0.005 * i)];
+    const of = (options: Parameters<typeof cgatsFile>[2]) =>
+      parseCgats(cgatsFile(readings, benchtop, options));
+    const silent = of({ samples, bands: false, light: "" });
+    expect(silent.how.light).toBeUndefined();
+    expect(needsLight(silent)).toBe(true);
+    const d50 = of({ samples, bands: false });
+    expect(d50.how).toMatchObject({ light: "D50", observer: 2, condition: "M1", backing: "white" });
+    expect(needsLight(d50)).toBe(false);
+    const both = of({ samples, light: "" });
+    expect(needsLight(both)).toBe(false);
+    // The same patch by its spectrum, and by its colour under the light that is told.
+    expect(deltaE00(labOf(both), labOf(d50))).toBeLessThan(0.5);
+    // A header that is wrong is wrong by as much as the lights are apart.
+    const lie = of({ samples, bands: false, light: "D65" });
+    expect(deltaE00(labOf(both), labOf(lie))).toBeGreaterThan(deltaE00(labOf(both), labOf(d50)));
+  });
+  it.each([
+    ["F11", /under F11.*spectra/],
+    ["D75", /under D75.*spectra/],
+  ])("refuses colours under %s, which nothing here can carry over", (light, message) => {
+    const readings = [{ name: "clay3m", values: [] }];
+    const file = parseCgats(
+      cgatsFile(readings, benchtop, { samples: [new Float64Array(71).fill(0.4)], bands: false, light }),
+    );
+    expect(() => labOf(file)).toThrow(message);
+  });
+  it("tells light, observer and condition in whichever words", () => {
+    const how = (line: string) =>
+      parseCgats(
+        `${line}\nBEGIN_DATA_FORMAT\nLAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n50 1 2\nEND_DATA`,
+      ).how;
+    expect(how("ILLUMINATION_NAME D50")).toEqual({ light: "D50" });
+    expect(how('ILLUMINANT "A"')).toEqual({ light: "A" });
+    expect(how('WEIGHTING_FUNCTION "OBSERVER, 10 degree"')).toEqual({ observer: 10 });
+    expect(how('OBSERVER "1964"')).toEqual({ observer: 10 });
+    expect(how('INSTRUMENTATION "45/0, D65, 2 degree"')).toMatchObject({ light: "D65", observer: 2 });
+    expect(how('FILTER "M2 UVcut"')).toMatchObject({ condition: "M2", filter: "M2 UVcut" });
+    expect(how('ORIGINATOR "Daylight A50 Ltd"')).toEqual({});
+  });
+  it("reads twenty thousand spectra in linear time", () => {
+    const values = Array.from({ length: 36 }, () => 0.5);
+    const text = cgatsFile(
+      Array.from({ length: 20_000 }, (_, i) => ({ name: `p${i}`, values })),
+      benchtop,
+    );
+    expect(parseCgats(text).samples).toHaveLength(20_000);
+    const more = cgatsFile(
+      Array.from({ length: 20_001 }, (_, i) => ({ name: `p${i}`, values })),
+      benchtop,
+    );
+    expect(() => parseCgats(more)).toThrow(/at most 20000 samples/);
   });
   it.each([
     ["hello", /at least one sample/],
@@ -56,7 +129,7 @@ describe("CGATS.17", () => {
     ["BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 50 0 0\n", /breaks off/],
     [
       "BEGIN_DATA_FORMAT\nSAMPLE_ID DENSITY\nEND_DATA_FORMAT\nBEGIN_DATA\n1 0.5\nEND_DATA",
-      /LAB_L LAB_A LAB_B, or XYZ/,
+      /LAB_L LAB_A LAB_B, or XYZ_X/,
     ],
   ])("says what is wrong with %j", (text, message) => {
     expect(() => parseCgats(text)).toThrow(FormatError);

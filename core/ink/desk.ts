@@ -1,13 +1,15 @@
 import type { Blending } from "./blending";
 import type { Lab } from "@/core/colour/lab";
+import { labOf } from "@/core/colour/lab-of";
 import type { Spectrum } from "@/core/colour/observer";
 import { finish, type Work } from "@/core/progress";
 import type { Coats } from "./fit-ink";
 import { fittingPaper } from "./fit-paper";
 import { leanOn, type Lean } from "./lean";
-import type { Paper } from "./paper";
+import { uptakeOf, type Paper } from "./paper";
+import type { Reading } from "./reading";
 import { stackAbsorbance, stackLab, type InkSpectrum } from "./stack";
-import { inkedLab } from "./sheet";
+import { inkedLab, inkedReflectance } from "./sheet";
 
 export interface MeasuredInk {
   readonly code: string;
@@ -37,26 +39,49 @@ export type Stack = readonly number[];
 interface Overlays {
   readonly stacks: readonly Stack[];
   readonly seen: ReadonlyMap<string, Lab>;
+  /** Reflectances of those that an instrument read. */
+  readonly spectra: ReadonlyMap<string, Spectrum>;
   readonly lean: Lean;
 }
 
 const keyOf = (stack: Stack) => stack.join();
 
 /** Fits a paper and its inks from swatches read under daylight; yields progress 0–1. */
-export function* layingDesk(paper: Lab, inks: readonly MeasuredInk[]): Work<Desk> {
+export function* layingDesk(paper: Lab | Reading, inks: readonly MeasuredInk[]): Work<Desk> {
   const fitted = yield* fittingPaper(
     paper,
     inks.map((i) => i.coats),
   );
   return {
     paper: fitted.paper,
-    inks: inks.map((ink, i) => ({ ...ink, spectrum: fitted.inks[i]! })),
+    inks: inks.map((ink, i) => ({
+      ...ink,
+      coats: ink.coats.map((c, n) => byDay(fitted.paper, fitted.inks[i]!, n + 1, c)),
+      spectrum: fitted.inks[i]!,
+    })),
     residual: fitted.residual,
   };
 }
 
+/**
+ * A reading under daylight. One that was told under another light is carried over by the ink's own spectrum, which follows from all of its
+ * coats, and keeps what the model does not say.
+ */
+function byDay(paper: Paper, spectrum: InkSpectrum, coats: number, reading: Reading): Reading {
+  const { told } = reading;
+  if (!told) return reading;
+  const model = inkedReflectance(
+    paper,
+    spectrum.map((k) => k * uptakeOf(paper.fit, coats)),
+  );
+  const [there, here] = [labOf(model, told.light), labOf(model)];
+  const [L, a, b] = here.map((v, c) => v + told.lab[c]! - there[c]!) as unknown as Lab;
+  return { ...reading, lab: [Math.min(100, Math.max(0, L)), a, b] };
+}
+
 /** {@link layingDesk} in one go. */
-export const layDesk = (paper: Lab, inks: readonly MeasuredInk[]): Desk => finish(layingDesk(paper, inks));
+export const layDesk = (paper: Lab | Reading, inks: readonly MeasuredInk[]): Desk =>
+  finish(layingDesk(paper, inks));
 
 const absorbanceOf = (desk: Desk, stack: Stack): Spectrum =>
   stackAbsorbance(
@@ -73,7 +98,7 @@ const logOf = (added: Spectrum): Spectrum => added.map((k) => Math.log(k + LEAST
  */
 export function withOverlays(
   desk: Desk,
-  measured: readonly { readonly stack: Stack; readonly lab: Lab }[],
+  measured: readonly { readonly stack: Stack; readonly lab: Lab; readonly reflectance?: Spectrum }[],
 ): Desk {
   const overlays = measured.filter(({ stack }) => new Set(stack).size > 1);
   if (!overlays.length) return desk;
@@ -87,6 +112,9 @@ export function withOverlays(
     overlays: {
       stacks: overlays.map((o) => o.stack),
       seen: new Map(overlays.map(({ stack, lab }) => [keyOf(stack), lab])),
+      spectra: new Map(
+        overlays.flatMap(({ stack, reflectance }) => (reflectance ? [[keyOf(stack), reflectance]] : [])),
+      ),
       lean: leanOn(leanings),
     },
   };
@@ -101,7 +129,14 @@ export function keepInks(desk: Desk, keep: (ink: DeskInk) => boolean): Desk {
   const left = overlays?.stacks.filter((s) => s.every((i) => place.has(i))) ?? [];
   return withOverlays(
     kept,
-    left.map((stack) => ({ stack: stack.map((i) => place.get(i)!), lab: overlays!.seen.get(keyOf(stack))! })),
+    left.map((stack) => {
+      const reflectance = overlays!.spectra.get(keyOf(stack));
+      return {
+        stack: stack.map((i) => place.get(i)!),
+        lab: overlays!.seen.get(keyOf(stack))!,
+        ...(reflectance && { reflectance }),
+      };
+    }),
   );
 }
 
@@ -129,6 +164,14 @@ export const isMeasured = (desk: Desk, stack: Stack): boolean => knowledgeOf(des
 /** How far the overlays that were read move the colour that the model gives for K/S added to the sheet. */
 export const leanOf = ({ overlays }: Desk, added: Spectrum): Lab =>
   overlays ? overlays.lean.shift(logOf(added)) : [0, 0, 0];
+
+/** Reflectance of a stack as an instrument read it. */
+export function readSpectrum(desk: Desk, stack: Stack): Spectrum | undefined {
+  const one = stack.length > 0 && stack.every((i) => i === stack[0]);
+  return one
+    ? desk.inks[stack[0]!]!.coats[stack.length - 1]?.reflectance
+    : desk.overlays?.spectra.get(keyOf(stack));
+}
 
 /** What one sees after a stack: its measured colour where there is one, else the prediction. No coats show the paper. */
 export function seenLab(desk: Desk, stack: Stack): Lab {

@@ -57,12 +57,13 @@ export function weighInk(
   residual: Float64Array,
   slopes?: Float64Array,
 ): number {
-  const w = tristimulusWeights(paper.illuminant);
   const { fit } = paper;
   const change = new Float64Array(BANDS);
   let cost = 0;
   for (let n = 0; n < coats.length; n++) {
     const u = uptakeOf(fit, n + 1);
+    const { told } = coats[n]!;
+    const w = tristimulusWeights(told?.light ?? paper.illuminant);
     let X = 0;
     let Y = 0;
     let Z = 0;
@@ -75,7 +76,7 @@ export function weighInk(
       if (slopes) change[i] = (sheetReflectance(paper, i, 1.001 * k) - r) * 1e3;
     }
     const lab = xyzToLab([X, Y, Z], w.white);
-    const wanted = wantedColour(coats[n]!, lab);
+    const wanted = told?.lab ?? wantedColour(coats[n]!, lab);
     const spread = n ? SPREAD_FURTHER : SPREAD_FIRST;
     const dx = compressSlope(X / w.white[0]) / w.white[0];
     const dy = compressSlope(Y / w.white[1]) / w.white[1];

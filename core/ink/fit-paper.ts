@@ -6,8 +6,9 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { BANDS, type Illuminant } from "@/core/colour/observer";
 import { fitInkSpectrum, RESTING_Z, spectrumOf, weighInk, type Coats, type InkFit } from "./fit-ink";
-import { DEFAULT_FIT, makePaper, refit, uptakeOf, type Paper, type PaperFit } from "./paper";
-import { wantedColour } from "./reading";
+import { fitReadSpectrum, isSpectral, type SpectralFit } from "./fit-spectral";
+import { DEFAULT_FIT, makePaper, paperAsRead, refit, uptakeOf, type Paper, type PaperFit } from "./paper";
+import { wantedColour, type Reading } from "./reading";
 import { carryAlong } from "./smooth";
 import { type InkSpectrum } from "./stack";
 import { inkedLab } from "./sheet";
@@ -36,7 +37,10 @@ const EXPECTED: Unknowns = [
 const PRIOR_SPREAD: Unknowns = [0.4, 0.4, 0.4, 0.4, 1.2];
 const UNKNOWNS = EXPECTED.length;
 
-/** Share of the fall in uptake that belongs to ink crowding near the surface (band by band) rather than to less ink being taken. */
+/**
+ * Share of the fall in uptake that belongs to ink crowding near the surface (band by band) rather than to less ink being taken, where inks are
+ * known as colours. Where they were read band by band nothing of it is left: what bands do is in their spectra.
+ */
 const CROWDING_SHARE = 0.5;
 
 /** An ink whose cost lies beyond this is a misread, and has no say in the paper's values. */
@@ -46,7 +50,7 @@ const ENOUGH = 90;
 const MOST_ROUNDS = 15;
 const SMALL = 1e-3;
 
-function fitOf(x: Unknowns): PaperFit {
+function fitOf(x: Unknowns, crowdingShare: number): PaperFit {
   const second = Math.exp(x[2]!);
   const third = second * Math.exp(x[3]!);
   const uptake = [1, 1 + second, 1 + second + third];
@@ -61,7 +65,7 @@ function fitOf(x: Unknowns): PaperFit {
   const loss = 1 - Math.log(uptake[1]!) / Math.LN2;
   return {
     ...base,
-    crowding: Math.min(1, Math.max(0.5, 1 - CROWDING_SHARE * loss)),
+    crowding: Math.min(1, Math.max(0.5, 1 - crowdingShare * loss)),
     uptake: [...uptake, uptakeOf(base, 4)],
   };
 }
@@ -69,9 +73,22 @@ function fitOf(x: Unknowns): PaperFit {
 const priorCost = (x: Unknowns) =>
   x.reduce((sum, v, k) => sum + ((v - EXPECTED[k]!) / PRIOR_SPREAD[k]!) ** 2, 0);
 
+type Fit = InkFit | SpectralFit;
+const isColours = (fit: Fit): fit is InkFit => "slopes" in fit;
+
+/** What is fitted: the sheet, and the inks that tell about it. */
+interface Problem {
+  readonly sheet: Paper;
+  readonly inks: readonly Coats[];
+  readonly crowdingShare: number;
+}
+
+const paperAt = ({ sheet, crowdingShare }: Problem, x: Unknowns): Paper =>
+  refit(sheet, fitOf(x, crowdingShare));
+
 interface State {
   readonly x: Unknowns;
-  readonly fits: readonly InkFit[];
+  readonly fits: readonly Fit[];
   readonly cost: number;
 }
 
@@ -79,27 +96,49 @@ interface State {
 const AT_ONCE = 12;
 
 /** The inks' best spectra on a paper of these values; yields a share (0–1) of itself. */
-function* settle(x: Unknowns, sheet: Paper, inks: readonly Coats[], before?: readonly InkFit[]): Work<State> {
-  const paper = refit(sheet, fitOf(x));
-  const fits: InkFit[] = [];
-  for (const [i, coats] of inks.entries()) {
-    fits.push(fitInkSpectrum(coats, paper, before?.[i]?.z, before ? 3 : 12));
-    if (i % AT_ONCE === AT_ONCE - 1) yield i / inks.length;
+function* settle(problem: Problem, x: Unknowns, before?: readonly Fit[]): Work<State> {
+  const paper = paperAt(problem, x);
+  const fits: Fit[] = [];
+  for (const [i, coats] of problem.inks.entries()) {
+    fits.push(
+      isSpectral(coats)
+        ? fitReadSpectrum(coats, paper)
+        : fitInkSpectrum(coats, paper, before?.[i]?.z, before ? 3 : 12),
+    );
+    if (i % AT_ONCE === AT_ONCE - 1) yield i / problem.inks.length;
   }
   return { x, fits, cost: fits.reduce((sum, f) => sum + Math.min(f.cost, OUTLIER), priorCost(x)) };
 }
 
 /** Gauss–Newton step of the paper's unknowns with every ink's spectrum marginalised (Schur complement of the joint problem). */
-function stepOf({ x, fits }: State, sheet: Paper, inks: readonly Coats[], damping: number): number[] {
+function stepOf({ x, fits }: State, problem: Problem, damping: number): number[] {
+  const { inks } = problem;
   const normal = new Float64Array(UNKNOWNS * UNKNOWNS);
   const right = new Float64Array(UNKNOWNS);
   x.forEach((v, k) => {
     normal[k * UNKNOWNS + k]! += 1 / PRIOR_SPREAD[k]! ** 2;
     right[k]! += (EXPECTED[k]! - v) / PRIOR_SPREAD[k]! ** 2;
   });
-  const nudged = x.map((_, k) => refit(sheet, fitOf(x.map((v, j) => (j === k ? v + SMALL : v)))));
+  const nudged = x.map((_, k) =>
+    paperAt(
+      problem,
+      x.map((v, j) => (j === k ? v + SMALL : v)),
+    ),
+  );
+  const dot = (a: Float64Array, b: Float64Array) => a.reduce((sum, v, i) => sum + v * b[i]!, 0);
   fits.forEach((f, n) => {
     if (f.cost > OUTLIER) return;
+    if (!isColours(f)) {
+      // Its spectrum is the best on each paper: what is left is projected already (G. Golub & V. Pereyra, SIAM J. Numer. Anal. 10, 1973).
+      const moved = nudged.map((paper) =>
+        fitReadSpectrum(inks[n]!, paper).residual.map((v, r) => (v - f.residual[r]!) / SMALL),
+      );
+      moved.forEach((row, a) => {
+        moved.forEach((column, b) => (normal[a * UNKNOWNS + b]! += dot(row, column)));
+        right[a]! -= dot(row, f.residual);
+      });
+      return;
+    }
     const m = f.residual.length;
     const trust = invert(readingSpread(f), m);
     const open = f.residual.map((v, r) => {
@@ -115,7 +154,6 @@ function stepOf({ x, fits }: State, sheet: Paper, inks: readonly Coats[], dampin
     const trusted = moved.map((row) =>
       row.map((_, c) => row.reduce((sum, v, r) => sum + v * trust[r * m + c]!, 0)),
     );
-    const dot = (a: Float64Array, b: Float64Array) => a.reduce((sum, v, i) => sum + v * b[i]!, 0);
     trusted.forEach((row, a) => {
       moved.forEach((column, b) => (normal[a * UNKNOWNS + b]! += dot(row, column)));
       right[a]! += dot(row, open);
@@ -152,23 +190,25 @@ const PAPER_SHARE = 0.7;
 /**
  * Fits a paper (surface reflections k1 and k2, depth of the inked part, uptake) and every ink's spectrum on it from swatches of one, two and
  * three coats. Joint maximum a posteriori estimate; without swatches of several coats the expected values stand. Yields progress 0–1.
- * @param lab colour of the bare paper
+ * @param read the bare paper
  * @param inks readings of each ink, one to three coats
  */
 export function* fittingPaper(
-  lab: Lab,
+  read: Lab | Reading,
   inks: readonly Coats[],
   illuminant: Illuminant = "D65",
 ): Work<FittedPaper> {
-  const sheet = makePaper(lab, DEFAULT_FIT, illuminant);
+  const sheet = "lab" in read ? paperAsRead(read, DEFAULT_FIT) : makePaper(read, DEFAULT_FIT, illuminant);
   const used = telling(inks);
+  const byBand = used.filter(isSpectral).length / Math.max(1, used.length);
+  const problem: Problem = { sheet, inks: used, crowdingShare: CROWDING_SHARE * (1 - byBand) };
   const share = PAPER_SHARE / (MOST_ROUNDS + 1);
-  let state = yield* part(settle(EXPECTED, sheet, used), 0, share);
+  let state = yield* part(settle(problem, EXPECTED), 0, share);
   let damping = 1e-2;
   for (let round = 0; used.length && round < MOST_ROUNDS && damping < 1e4; round++) {
-    const step = stepOf(state, sheet, used, damping);
+    const step = stepOf(state, problem, damping);
     const nudged = state.x.map((v, k) => v + Math.max(-0.7, Math.min(0.7, step[k]!)));
-    const next = yield* part(settle(nudged, sheet, used, state.fits), (round + 1) * share, share);
+    const next = yield* part(settle(problem, nudged, state.fits), (round + 1) * share, share);
     if (!(next.cost < state.cost)) {
       damping *= 8;
       continue;
@@ -178,17 +218,19 @@ export function* fittingPaper(
     damping /= 5;
     if (gain < 0.05) break;
   }
-  const paper = refit(sheet, fitOf(state.x));
+  const paper = paperAt(problem, state.x);
   const spectra: InkSpectrum[] = [];
   for (const [i, coats] of inks.entries()) {
-    spectra.push(spectrumOf(fitInkSpectrum(coats, paper)));
+    spectra.push(
+      spectrumOf(isSpectral(coats) ? fitReadSpectrum(coats, paper) : fitInkSpectrum(coats, paper)),
+    );
     if (i % AT_ONCE === AT_ONCE - 1) yield PAPER_SHARE + ((1 - PAPER_SHARE) * i) / inks.length;
   }
   return { paper, inks: spectra, residual: medianResidual(paper, inks, spectra) };
 }
 
 /** {@link fittingPaper} in one go. */
-export const fitPaper = (lab: Lab, inks: readonly Coats[], illuminant?: Illuminant): FittedPaper =>
+export const fitPaper = (lab: Lab | Reading, inks: readonly Coats[], illuminant?: Illuminant): FittedPaper =>
   finish(fittingPaper(lab, inks, illuminant));
 
 function medianResidual(paper: Paper, inks: readonly Coats[], spectra: readonly InkSpectrum[]): number {

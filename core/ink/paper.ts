@@ -1,6 +1,7 @@
 import type { Lab } from "@/core/colour/lab";
 import { BANDS, type Illuminant, type Spectrum } from "@/core/colour/observer";
 import { absorbance } from "./kubelka-munk";
+import type { Reading } from "./reading";
 import { reconstructReflectance } from "./reconstruct";
 import { inside, type Surface } from "./saunderson";
 
@@ -34,6 +35,9 @@ export const DEFAULT_FIT: PaperFit = {
   wetLifting: DEFAULT_LIFTING.wet,
 };
 
+/** Reflectances of a sheet as the model takes them: none is a perfect white, and one that glows is no exception. */
+const [LEAST_REFLECTANCE, MOST_REFLECTANCE] = [1e-4, 0.999];
+
 /** A paper as the model uses it: its colour and its spectra behind the surface. */
 export interface Paper {
   readonly lab: Lab;
@@ -57,6 +61,13 @@ export function makePaper(lab: Lab, fit: PaperFit = DEFAULT_FIT, illuminant: Ill
   const full = new Float64Array(BANDS).fill(1);
   const { reflectance, clamped } = reconstructReflectance(lab, full, illuminant);
   return refit({ lab, illuminant, reflectance, clamped }, fit);
+}
+
+/** A paper as it was read under daylight: by its own reflectance where an instrument gave it. */
+export function paperAsRead({ lab, reflectance }: Reading, fit: PaperFit = DEFAULT_FIT): Paper {
+  if (!reflectance) return makePaper(lab, fit);
+  const held = reflectance.map((r) => Math.min(MOST_REFLECTANCE, Math.max(LEAST_REFLECTANCE, r)));
+  return refit({ lab, illuminant: "D65", reflectance: held, clamped: false }, fit);
 }
 
 /** Share of the darkest band's reflectance that the surface alone may send back: what is seen of a sheet is never all surface. */

@@ -1,15 +1,44 @@
 import { hexToLab } from "@/core/colour/display";
 import { labToXyz, xyzToLab, type Lab } from "@/core/colour/lab";
-import type { Xyz } from "@/core/colour/observer";
+import { labOf } from "@/core/colour/lab-of";
+import { BANDS, type Illuminant, type Spectrum, type Xyz } from "@/core/colour/observer";
 import { applyMatrix, RGB_TO_XYZ, XYZ_TO_RGB } from "@/core/colour/rgb";
+import { reconstructReflectance } from "./reconstruct";
 
 /** Which end of its scale an 8-bit channel stands at: −1 at 0, 1 at 255, otherwise 0. The true value may lie beyond. */
 export type Clipping = readonly [red: number, green: number, blue: number];
 
-/** A measured colour (D65, 2°). */
+/** A measured colour. */
 export interface Reading {
+  /** Under daylight (D65, 2°). */
   readonly lab: Lab;
   readonly clipping?: Clipping;
+  /** The colour as it was told under another light; `lab` is then that of the smoothest reflectance that has it. */
+  readonly told?: { readonly lab: Lab; readonly light: Illuminant };
+  /** As an instrument read it: 36 bands, 0–1. */
+  readonly reflectance?: Spectrum;
+}
+
+const FULL = new Float64Array(BANDS).fill(1);
+
+/** Reading of a Lab under a light (2°). */
+export function labReading(lab: Lab, light: Illuminant = "D65"): Reading {
+  if (light === "D65") return { lab };
+  const { reflectance } = reconstructReflectance(lab, FULL, light);
+  return { lab: labOf(reflectance), told: { lab, light } };
+}
+
+/** Reading of a reflectance, 36 bands, 380–730 nm, 0–1. */
+export const spectralReading = (reflectance: Spectrum): Reading => ({
+  lab: labOf(reflectance),
+  reflectance,
+});
+
+/** What a reading looks like under another light: by its own spectrum, or the smoothest that has its colour. */
+export function readingUnder({ lab, told, reflectance }: Reading, light: Illuminant): Lab {
+  if (light === "D65") return lab;
+  if (told?.light === light) return told.lab;
+  return labOf(reflectance ?? reconstructReflectance(lab, FULL).reflectance, light);
 }
 
 /** Reading of an 8-bit sRGB hex colour; undefined when it is not one. */

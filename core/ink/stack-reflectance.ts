@@ -1,16 +1,18 @@
 import { BANDS, type Spectrum } from "@/core/colour/observer";
 import { stackAbsorbance } from "./stack";
 import { inkedReflectance } from "./sheet";
-import { seenLab, type Desk, type Stack } from "./desk";
+import { readSpectrum, seenLab, type Desk, type Stack } from "./desk";
 import { reconstructReflectance } from "./reconstruct";
 import { labOf } from "@/core/colour/lab-of";
 
 /**
- * Reflectance (36 bands) of a stack, as pencil and other lights meet it: the model's spectrum, bent to the measured colour where there is one. No coats
+ * Reflectance (36 bands) of a stack, as pencil and other lights meet it: as it was read, or the model's spectrum, bent to the measured colour where there is one. No coats
  * give the paper.
  */
 export function stackReflectance(desk: Desk, stack: Stack): Spectrum {
   if (!stack.length) return desk.paper.reflectance;
+  const read = readSpectrum(desk, stack);
+  if (read) return read;
   const model = inkedReflectance(
     desk.paper,
     stackAbsorbance(

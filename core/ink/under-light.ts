@@ -1,7 +1,7 @@
 import { labOf } from "@/core/colour/lab-of";
 import type { Lab } from "@/core/colour/lab";
 import { BANDS, type Illuminant } from "@/core/colour/observer";
-import { withOverlays, type Desk, type Stack } from "./desk";
+import { readSpectrum, withOverlays, type Desk, type Stack } from "./desk";
 import { reconstructReflectance } from "./reconstruct";
 import { stackReflectance } from "./stack-reflectance";
 
@@ -24,9 +24,13 @@ export function underLight(desk: Desk, light: Illuminant): Desk {
     ...ink,
     coats: ink.coats.map((reading, n) => {
       const lab = seen(Array<number>(n + 1).fill(i));
-      return reading.clipping ? { ...reading, lab } : { lab };
+      const { clipping, reflectance } = reading;
+      return { lab, ...(clipping && { clipping }), ...(reflectance && { reflectance }) };
     }),
   }));
-  const read = (overlays?.stacks ?? []).map((stack) => ({ stack, lab: seen(stack) }));
+  const read = (overlays?.stacks ?? []).map((stack) => {
+    const reflectance = readSpectrum(desk, stack);
+    return { stack, lab: seen(stack), ...(reflectance && { reflectance }) };
+  });
   return withOverlays({ ...model, paper, inks }, read);
 }

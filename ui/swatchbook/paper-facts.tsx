@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { LIGHTS } from "@/border/desk";
+import { LIGHTS } from "@/border/colour";
 import type { Illuminant } from "@/core/colour/observer";
 import type { PaperSheet } from "@/store/papers";
 import { NumberField } from "@/ui/kit/number-field";
