@@ -17,7 +17,7 @@ const STACKS = 300;
 const OVERLAYS = 12;
 
 /** The demo's two papers, and others that sink, push and drink otherwise. */
-const papers: readonly PaperStock[] = [
+export const papers: readonly PaperStock[] = [
   whiteCard,
   warmToned,
   { ...whiteCard, name: "Card that drinks deep", sinkDepth: 25, push: 0.05 },

@@ -14,11 +14,13 @@ import { judgePencilScales } from "./pencil-scale";
 import { judgePrediction } from "./prediction";
 import { judgeQuestions } from "./questions";
 import { judgeShadows } from "./shadow";
+import { judgeSpectra } from "./spectra";
 import { judgeTrials } from "./trials";
 
 /** Every part of docs/measurements.md: `npm run bench` measures all of them, `npm run bench -- joint shadow` only some. */
 const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   prediction: judgePrediction,
+  spectra: judgeSpectra,
   trials: judgeTrials,
   charts: judgeCharts,
   known: judgeKnown,

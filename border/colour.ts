@@ -1,4 +1,5 @@
 import { BANDS, type Illuminant } from "@/core/colour/observer";
+import type { InstrumentReading } from "@/core/formats/measured";
 import { hexReading, labReading, spectralReading, type Reading } from "@/core/ink/reading";
 
 /** Lights under which colours may be told and judged. */
@@ -39,3 +40,18 @@ export function readColour(value: unknown): Reading | undefined {
 
 /** The colour of a field that has been read. */
 export const colourOf = (value: ColourInput): Reading => readColour(value)!;
+
+/** What is kept of a colour beside how it looks by day, and of how an instrument read it; null where there is nothing. */
+export function measuredOf(
+  color: ColourInput,
+  how: Omit<InstrumentReading, "reflectance" | "told"> = {},
+): InstrumentReading | null {
+  const { told, reflectance } =
+    typeof color === "string" ? { told: undefined, reflectance: undefined } : colourOf(color);
+  const kept: InstrumentReading = {
+    ...Object.fromEntries(Object.entries(how).filter(([, v]) => v !== undefined)),
+    ...(told && { told }),
+    ...(reflectance && { reflectance: Array.from(reflectance) }),
+  };
+  return Object.keys(kept).length ? kept : null;
+}

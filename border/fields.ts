@@ -132,7 +132,8 @@ export const Stacks = (most: number, least = 0): PropertyDecorator =>
 export const MOST_TONE_COATS = 3;
 export const Coats = (): PropertyDecorator => Whole(1, MOST_TONE_COATS, "coats");
 
-const COLOUR = 'expected a colour: "#rrggbb" or {"lab":[L,a,b]} with L 0–100, a and b −160…160';
+const COLOUR =
+  'expected a colour: "#rrggbb", {"lab":[L,a,b],"light":"D65, D50 or A"} with L 0–100, a and b −160…160, or {"reflectance":[36 values, 380–730 nm, 0–1.5]}';
 
 /** One colour. */
 export const Colour = (): PropertyDecorator => Rule(COLOUR, (v) => readColour(v) !== undefined);
@@ -147,7 +148,7 @@ export const Colours = (least: number, most: number): PropertyDecorator =>
 /** One colour, or readings of light, local colour and shadow. */
 export const Target = (): PropertyDecorator =>
   Rule(
-    'expected a colour, or {"light":C,"local":C,"shadow":C} with at least "local", C being "#rrggbb" or {"lab":[L,a,b]}',
+    'expected a colour, or {"light":C,"local":C,"shadow":C} with at least "local", C being "#rrggbb", {"lab":[L,a,b],"light":…} or {"reflectance":[…]}',
     (v) => {
       if (readColour(v)) return true;
       if (typeof v !== "object" || v === null || Array.isArray(v)) return false;

@@ -2,7 +2,9 @@ import { MEETINGS, type Meeting } from "@/core/chart/layout";
 import { MOST_ON_RACK } from "@/core/stock/kinds";
 import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
 import { VERDICTS, type Verdict } from "@/core/stock/verdicts";
+import type { Illuminant } from "@/core/colour/observer";
 import { Serial } from "./chart";
+import { LIGHTS, readColour } from "./colour";
 import {
   Code,
   Flag,
@@ -26,7 +28,15 @@ import { BadInput, type Problem } from "./problem";
 import { MOST } from "./room";
 import { RackFactsInput, RangeInput } from "./rack";
 import { NewStudioInput } from "./studio";
-import { BACKINGS, DECISIONS, NewChartInput, NewScanInput, ProfileInput, SOURCES } from "./swatchbook";
+import {
+  BACKINGS,
+  DECISIONS,
+  HowInput,
+  NewChartInput,
+  NewScanInput,
+  ProfileInput,
+  SOURCES,
+} from "./swatchbook";
 
 /** The documents in the zip of a studio. Ids in them only say what belongs to what: what comes in gets ids of its own. */
 export const STUDIO_FORMAT = "blendt-studio";
@@ -94,6 +104,20 @@ export class StudioFile {
   @List(() => GroupInput, 0, MOST.groups) groups!: GroupInput[];
 }
 
+const Bands = () =>
+  Rule("expected 36 reflectances from 0 to 1.5", (v) => readColour({ reflectance: v }) !== undefined);
+
+class ToldInput {
+  @Read() lab!: [number, number, number];
+  @OneOf(LIGHTS) light!: Illuminant;
+}
+
+/** What an instrument told of a reading. */
+class MeasuredInput extends HowInput {
+  @Optional() @Bands() reflectance?: number[];
+  @Optional() @One(() => ToldInput, 'expected {"lab","light"}') told?: ToldInput;
+}
+
 class FileReading {
   @Stack() stack!: string[];
   @Flag() lift!: boolean;
@@ -101,6 +125,9 @@ class FileReading {
   @Nullable() @OneOf(PRESSURES) pressure!: Pressure | null;
   @Read() lab!: [number, number, number];
   @Nullable() @Text(7) hex!: string | null;
+  /** Left out by what went out before instruments told more than colours. */
+  @Nullable() @One(() => MeasuredInput, 'expected {"reflectance","told",…}') measured: MeasuredInput | null =
+    null;
   @OneOf(SOURCES) source!: (typeof SOURCES)[number];
   @Nullable() @Within(0, 200, "ΔE00") spread!: number | null;
   @Nullable() @Within(0, 100, "L*") streakiness!: number | null;

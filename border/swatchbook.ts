@@ -1,6 +1,7 @@
 import type { SheetName } from "@/core/chart/layout";
 import type { Doubt } from "@/core/chart/doubts";
 import type { Profile } from "@/core/chart/profile";
+import { MEASUREMENT_CONDITIONS, type MeasurementCondition } from "@/core/formats/measured";
 import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
 import { VERDICTS, type Verdict } from "@/core/stock/verdicts";
 import { ChartLineInput, MeetsInput, MEETS, MOST_LINES, Serial, Sheet } from "./chart";
@@ -20,6 +21,7 @@ import {
   Optional,
   Rule,
   Stack,
+  Text,
   Whole,
   Within,
   Yes,
@@ -32,6 +34,15 @@ export const BACKINGS = ["paper", "white", "black"] as const;
 /** What is decided about a cell of a chart; "redo" wants it coloured and read anew. */
 export const DECISIONS = ["open", "accepted", "excluded", "redo"] as const;
 
+/** How an instrument read a colour. */
+export class HowInput {
+  @Optional() @OneOf(MEASUREMENT_CONDITIONS) condition?: MeasurementCondition;
+  @Optional() @Text(120) filter?: string;
+  @Optional() @Text(120) geometry?: string;
+  @Optional() @Text(120) backing?: string;
+  @Optional() @Text(120) device?: string;
+}
+
 class NewReadingInput {
   @Stack() stack!: string[];
   @Colour() color!: ColourInput;
@@ -40,10 +51,25 @@ class NewReadingInput {
   @Optional() @OneOf(BACKINGS) backing?: (typeof BACKINGS)[number];
   @Optional() @Within(0, 200, "ΔE00") spread?: number;
   @Optional() @OneOf(PRESSURES) pressure?: Pressure;
+  @Optional()
+  @One(() => HowInput, 'expected {"condition","filter","geometry","backing","device"}')
+  how?: HowInput;
 }
 
 export class AddReadingsInput {
   @List(() => NewReadingInput, 1, 20_000, '{"stack","color","source"}') readings!: NewReadingInput[];
+}
+
+/** Readings that came in together, by their moment. */
+export class TakeBackInput {
+  @Rule(
+    "expected the moment at which readings came in, such as 2026-01-31T09:30:00.000Z",
+    (v) =>
+      typeof v === "string" &&
+      /^[12]\d{3}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/.test(v) &&
+      !Number.isNaN(Date.parse(v)),
+  )
+  at!: string;
 }
 
 export class ExcludeInput {

@@ -3,14 +3,23 @@ import type { MarkerState } from "@/core/stock/kinds";
 import { MOST_MEETING, type Meeting } from "@/core/chart/layout";
 import type { Profile } from "@/core/chart/profile";
 import type { Illuminant } from "@/core/colour/observer";
+import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
+import type { InstrumentReading } from "@/core/formats/measured";
 import type { Pressure } from "@/core/pencil/tooth";
+
+/** A colour as it was read: 8 bits of a picture, a colour by day, or what an instrument told. */
+interface ReadSwatch {
+  readonly lab: Lab;
+  readonly hex?: string;
+  readonly measured?: InstrumentReading;
+}
 
 interface ReadMarker {
   readonly code: string;
   readonly owned: boolean;
   readonly state: MarkerState;
-  readonly swatches: readonly { readonly lab: Lab; readonly hex?: string }[];
+  readonly swatches: readonly ReadSwatch[];
 }
 
 interface ReadPencil {
@@ -19,14 +28,15 @@ interface ReadPencil {
   readonly owned: boolean;
   readonly state: MarkerState;
   readonly drawdowns?: { readonly white?: Lab; readonly black?: Lab };
-  readonly swatches?: readonly { readonly lab: Lab; readonly hex?: string }[];
+  readonly swatches?: readonly ReadSwatch[];
 }
 
 /** What is known of a rack on one of its papers. */
 export interface ReadRack {
   readonly paper: { readonly lab: Lab; readonly grain: number | null; readonly light: Illuminant };
   readonly markers: readonly ReadMarker[];
-  readonly overlays: readonly { readonly stack: readonly string[]; readonly lab: Lab }[];
+  readonly overlays: readonly (ReadSwatch & { readonly stack: readonly string[] })[];
+  readonly bare?: ReadSwatch;
   readonly others: readonly ReadPencil[];
   readonly strips: readonly {
     readonly stack: readonly string[];
@@ -61,17 +71,28 @@ const NOT_OWNED = 1.5;
 
 const asRead = (lab: Lab): ColourInput => ({ lab });
 
+/** All that is known of a colour; a spectrum says more than the colour it has, and a colour most under the light it was told in. */
+const asSwatch = ({ lab, hex, measured }: ReadSwatch): ColourInput =>
+  measured?.reflectance
+    ? { reflectance: measured.reflectance }
+    : measured?.told
+      ? measured.told
+      : (hex ?? asRead(lab));
+
+/** ΔE00 within which the sheet that an instrument read is the paper as it is known. */
+const SAME_SHEET = 1.5;
+
 /**
  * The one desk of a rack on a paper: every marker that was read there, with a cost for those that are not owned; the owned pencils that
  * were drawn down twice; the overlays and strips. Operations are told apart from it what they may use.
  */
-export function deskOfRack({ paper, markers, overlays, others, strips, blends }: ReadRack) {
+export function deskOfRack({ paper, markers, overlays, bare, others, strips, blends }: ReadRack) {
   const inks = markers.flatMap(({ code, owned, state, swatches }) =>
     swatches.length
       ? [
           {
             code,
-            coats: swatches.map((s): ColourInput => s.hex ?? asRead(s.lab)),
+            coats: swatches.map(asSwatch),
             state,
             ...(!owned && { cost: NOT_OWNED }),
           },
@@ -86,10 +107,13 @@ export function deskOfRack({ paper, markers, overlays, others, strips, blends }:
   const isInk = new Set(inks.map((i) => i.code));
   const isPencil = new Set(pencils.map((p) => p.code));
   return {
-    paper: { color: asRead(paper.lab), light: paper.light },
+    paper: {
+      color: bare && deltaE00(bare.lab, paper.lab) < SAME_SHEET ? asSwatch(bare) : asRead(paper.lab),
+      light: paper.light,
+    },
     inks,
     pencils,
-    overlays: overlays.map(({ stack, lab }) => ({ stack, color: asRead(lab) })),
+    overlays: overlays.map(({ stack, ...read }) => ({ stack, color: asSwatch(read) })),
     grain: paper.grain,
     strips: strips.flatMap(({ stack, pressure, lab }) => {
       const from = stack.findIndex((c) => isPencil.has(c));

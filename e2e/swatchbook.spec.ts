@@ -1,6 +1,11 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "./test";
 import sharp from "sharp";
+import { demoRange, type SimulatedInk } from "@/sim/demo-range";
+import { thinMarker } from "@/sim/paper-stock";
+import { seeded } from "@/sim/random";
+import { colourSheet } from "@/sim/sheet";
+import { benchtop, cgatsFile, readSpectrum } from "@/sim/spectrophotometer";
 import { listens, open } from "./studio";
 
 const paperNamed = async (page: Page, name: string): Promise<string> => {
@@ -107,4 +112,52 @@ test("a long cell is left out of the fit and taken in again; a page of blends is
     .getByLabel(/^With/)
     .selectOption("blends, light against dark");
   await expect(page.getByText(/of them known/)).toContainText("on 1 page");
+});
+
+test("an instrument's file is looked at before it is kept, and taken back in one step", async ({ page }) => {
+  const href = await paperNamed(page, "Thin marker paper");
+  await open(page, `${href}?tab=readings`);
+  const [first, second] = demoRange();
+  const random = seeded(4);
+  const bare = colourSheet(thinMarker, []);
+  const read = (name: string, coats: SimulatedInk[]) => {
+    const sheet = colourSheet(
+      thinMarker,
+      coats.map((c) => c.recipe),
+    );
+    return { name, sheet, values: readSpectrum(sheet, bare, benchtop, random) };
+  };
+  const patches = [
+    read("paper", []),
+    read(first!.code, [first!]),
+    read(`${first!.code} ×2`, [first!, first!]),
+    read(second!.code, [second!]),
+    read("a note", []),
+  ];
+  const part = page.getByRole("region", { name: "Colorimeter" });
+  const bring = (text: string) =>
+    page
+      .getByLabel("File of the instrument")
+      .setInputFiles({ name: "bench.txt", mimeType: "text/plain", buffer: Buffer.from(text) });
+  // Colours without a light are asked about, with the bare paper under each.
+  const samples = patches.map((p) => p.sheet);
+  await bring(cgatsFile(patches, benchtop, { samples, bands: false, light: "" }));
+  await expect(part).toContainText("does not say under which light");
+  await expect(part.getByRole("radio", { name: /^D50 bare paper 0\.\d ΔE00/ })).toBeChecked();
+  // The same with spectra needs no answer.
+  await bring(cgatsFile(patches, benchtop, { samples, light: "" }));
+  await expect(part).toContainText("Spectra, 380–730 nm every 10 nm. Measured with M1");
+  await expect(part.getByRole("radio")).toHaveCount(0);
+  await expect(part.getByRole("list", { name: "Patches of the file" }).getByRole("listitem")).toHaveCount(4);
+  await expect(part).toContainText("1 patch not on the rack, and left: a note");
+  await part.getByRole("checkbox", { name: /^Take “paper” as the colour/ }).uncheck();
+  await part.getByRole("button", { name: "Keep 4 readings" }).click();
+  await expect(part.getByRole("status")).toContainText("4 readings kept.");
+  const table = page.getByRole("grid", { name: "Readings" });
+  await table.getByRole("button", { name: `Spectrum of ${first!.code}`, exact: true }).click();
+  await expect(page.getByRole("dialog").getByRole("img", { name: /^Reflectance of/ })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await part.getByRole("button", { name: "Take them back" }).click();
+  await expect(part.getByRole("status")).toContainText("4 readings taken back.");
+  await expect(table.getByRole("button", { name: /^Spectrum of/ })).toHaveCount(0);
 });

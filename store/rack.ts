@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import { compareCodes, isRead, parseCode, type CodeKey } from "@/core/codes/key";
 import type { Lab } from "@/core/colour/lab";
+import type { InstrumentReading } from "@/core/formats/measured";
 import type { Pressure } from "@/core/pencil/tooth";
 import { MOST_ON_RACK, type Kind, type MarkerState } from "@/core/stock/kinds";
 import { blendsOn, currentBlends, type Blend } from "./blends";
@@ -14,6 +15,8 @@ import type { Studio } from "./studio";
 export interface Swatch {
   readonly lab: Lab;
   readonly hex?: string;
+  /** Where an instrument told more than a colour by day. */
+  readonly measured?: InstrumentReading;
 }
 
 /** What is written down about a thing on the rack, apart from its colours. */
@@ -61,7 +64,9 @@ export interface Rack {
   /** Pencils, finishers and water-based pens. */
   readonly others: readonly RackMarker[];
   /** Stacks of several inks as read on this paper. */
-  readonly overlays: readonly { readonly stack: readonly string[]; readonly lab: Lab }[];
+  readonly overlays: readonly (Swatch & { readonly stack: readonly string[] })[];
+  /** The bare sheet as an instrument read it last. */
+  readonly bare?: Swatch;
   /** Pencil strips as read on this paper: markers beneath, then layers of pencil, one entry a layer. */
   readonly strips: readonly {
     readonly stack: readonly string[];
@@ -133,6 +138,7 @@ export const currentReadings = (studio: Studio, paperId: string) =>
         pressure: readings.pressure,
         lab: readings.lab,
         hex: readings.hex,
+        measured: readings.measured,
         source: readings.source,
       })
       .from(readings)
@@ -150,7 +156,11 @@ function swatchesOf(own: readonly Current[]): Swatch[] {
   for (let n = 1; n <= 3; n++) {
     const found = own.find((r) => r.stack.length === n && r.backing === "paper" && !r.lift);
     if (!found) break;
-    out.push({ lab: asLab(found.lab), ...(found.hex && { hex: found.hex }) });
+    out.push({
+      lab: asLab(found.lab),
+      ...(found.hex && { hex: found.hex }),
+      ...(found.measured && { measured: found.measured }),
+    });
   }
   return out;
 }
@@ -177,6 +187,7 @@ export async function rackOn(studio: Studio, paperId: string): Promise<Rack | un
   ]);
   const ofOne = new Map<string, Current[]>();
   const overlays: Rack["overlays"][number][] = [];
+  let bare: Swatch | undefined;
   const pencils = new Set(rows.filter((r) => r.kind === "pencil").map((r) => r.code));
   const strips: Rack["strips"][number][] = [];
   for (const r of read) {
@@ -184,7 +195,12 @@ export async function rackOn(studio: Studio, paperId: string): Promise<Rack | un
       strips.push({ stack: r.stack, pressure: r.pressure ?? "medium", lab: asLab(r.lab) });
     if (r.pressure && r.pressure !== "medium") continue;
     if (new Set(r.stack).size > 1) {
-      if (!r.lift && r.backing === "paper") overlays.push({ stack: r.stack, lab: asLab(r.lab) });
+      if (!r.lift && r.backing === "paper")
+        overlays.push({ stack: r.stack, lab: asLab(r.lab), ...(r.measured && { measured: r.measured }) });
+      continue;
+    }
+    if (!r.stack.length) {
+      if (r.measured && r.backing === "paper") bare = { lab: asLab(r.lab), measured: r.measured };
       continue;
     }
     const own = ofOne.get(r.stack[0]!);
@@ -235,6 +251,7 @@ export async function rackOn(studio: Studio, paperId: string): Promise<Rack | un
     markers: inOrder.filter((i) => i.kind === "marker"),
     others: inOrder.filter((i) => i.kind !== "marker"),
     overlays,
+    ...(bare && { bare }),
     strips,
     blends: currentBlends(long).map(({ how, stack, over, profile }) => ({ how, stack, over, profile })),
   };

@@ -1,5 +1,6 @@
 import { and, desc, eq } from "drizzle-orm";
 import type { Lab } from "@/core/colour/lab";
+import type { InstrumentReading } from "@/core/formats/measured";
 import type { Pressure } from "@/core/pencil/tooth";
 import { inPieces, withStore } from "./database";
 import { asLab } from "./papers";
@@ -22,6 +23,7 @@ export interface NewReading {
   readonly pressure?: Pressure | null;
   readonly lab: Lab;
   readonly hex?: string | null;
+  readonly measured?: InstrumentReading | null;
   readonly source: ReadingSource;
   readonly spread?: number | null;
   readonly streakiness?: number | null;
@@ -46,20 +48,45 @@ export async function addReadings(
   studio: Studio,
   paperId: string,
   added: readonly NewReading[],
+  readAt = new Date(),
 ): Promise<number> {
   await roomFor(studio, readings, "readings", added.length);
   return withStore((db) =>
     db.transaction(async (tx) => {
       for (const some of inPieces(added))
-        await tx
-          .insert(readings)
-          .values(
-            some.map((r) => ({ studioId: studio.id, paperId, ...r, stack: [...r.stack], lab: [...r.lab] })),
-          );
+        await tx.insert(readings).values(
+          some.map((r) => ({
+            studioId: studio.id,
+            paperId,
+            readAt,
+            ...r,
+            stack: [...r.stack],
+            lab: [...r.lab],
+          })),
+        );
       return added.length;
     }),
   );
 }
+
+/** Takes the readings away that came in at one moment from an instrument: one step back, as long as nobody has read anything since. */
+export const takeBackReadings = (studio: Studio, paperId: string, readAt: Date): Promise<number> =>
+  withStore(
+    async (db) =>
+      (
+        await db
+          .delete(readings)
+          .where(
+            and(
+              eq(readings.studioId, studio.id),
+              eq(readings.paperId, paperId),
+              eq(readings.source, "colorimeter"),
+              eq(readings.readAt, readAt),
+            ),
+          )
+          .returning({ id: readings.id })
+      ).length,
+  );
 
 /** Leaves a reading out, or takes it in again; false when it is not this studio's. */
 export const excludeReading = (studio: Studio, id: string, excluded: boolean): Promise<boolean> =>

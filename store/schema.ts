@@ -19,6 +19,7 @@ import type { Profile } from "@/core/chart/profile";
 import type { ReadPage } from "@/core/chart/read-chart";
 import type { CodeKey } from "@/core/codes/key";
 import type { Illuminant } from "@/core/colour/observer";
+import type { InstrumentReading } from "@/core/formats/measured";
 import type { KeptTone } from "@/core/piece/piece";
 import type { Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
@@ -172,6 +173,8 @@ export const readings = pgTable(
     lab: doublePrecision("lab").array().notNull(),
     /** The 8-bit reading it came from, where there is one: a channel at 0 or 255 says only that the true value lies there or beyond. */
     hex: text("hex"),
+    /** What an instrument told beside that: its spectrum, the light it meant, how it was lit. */
+    measured: jsonb("measured").$type<InstrumentReading>(),
     source: text("source").$type<ReadingSource>().notNull(),
     /** Mean ΔE00 within the cell or between repeats; L* within the cell; 0–1. */
     spread: doublePrecision("spread"),

@@ -2,6 +2,7 @@ import { PassThrough, type Readable } from "node:stream";
 import { strToU8, Zip, ZipDeflate, ZipPassThrough } from "fflate";
 import { labToHex } from "@/core/colour/display";
 import { formatCgats, nameStack } from "@/core/formats/cgats";
+import { keptReading } from "@/core/formats/measured";
 import { RACK_COLUMNS } from "@/core/stock/rack-file";
 import { READINGS_A_FILE, STUDIO_FORMAT } from "@/border/studio-file";
 import { blendsOn } from "@/store/blends";
@@ -108,7 +109,7 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
     yield {
       name: `other programs/readings on ${at}.txt`,
       content: formatCgats(
-        plain.map((r) => ({ name: nameStack(r.stack), lab: r.lab })),
+        plain.map((r) => ({ name: nameStack(r.stack), ...keptReading(r.lab, r.measured) })),
         `Blendt, ${paper.name}`,
       ),
     };

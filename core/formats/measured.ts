@@ -23,6 +23,27 @@ export interface MeasuredHow {
   readonly device?: string;
 }
 
+/** What an instrument told of a reading beside its colour by day, as it is kept. */
+export interface InstrumentReading extends Pick<
+  MeasuredHow,
+  "condition" | "filter" | "geometry" | "backing" | "device"
+> {
+  /** 36 bands, 380–730 nm, 0–1. */
+  readonly reflectance?: readonly number[];
+  /** The colour as it was told under another light than daylight. */
+  readonly told?: { readonly lab: Lab; readonly light: Illuminant };
+}
+
+/** A reading as it comes in again from what is kept of it. */
+export function keptReading(lab: Lab, measured: InstrumentReading | null | undefined): Reading {
+  const { reflectance, told } = measured ?? {};
+  return {
+    lab,
+    ...(reflectance && { reflectance: Float64Array.from(reflectance) }),
+    ...(told && { told }),
+  };
+}
+
 /** One reading of a file. */
 export interface MeasuredSample {
   readonly name: string;

@@ -2,40 +2,22 @@ import { median, quantile } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { xyzToLab } from "@/core/colour/lab";
 import { labOf } from "@/core/colour/lab-of";
+import { benchInks, byD50, byD65, bySpectrum } from "@/fixtures/bench-read";
 import { scanInks } from "@/fixtures/scanned-desk";
-import { demoRange, strangeInks } from "@/sim/demo-range";
+import { strangeInks } from "@/sim/demo-range";
 import { look } from "@/sim/observer";
 import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
 import { colourSheet } from "@/sim/sheet";
-import { benchtop, readSpectrum } from "@/sim/spectrophotometer";
-import { layDesk, seenLab, type MeasuredInk } from "./desk";
+import { layDesk, seenLab } from "./desk";
 import { addedFor } from "./fit-spectral";
 import { makePaper } from "./paper";
-import { labReading, readingUnder, spectralReading, type Reading } from "./reading";
+import { labReading, readingUnder, spectralReading } from "./reading";
 import { sheetReflectance } from "./sheet";
 import { stackReflectance } from "./stack-reflectance";
 import { underLight } from "./under-light";
 
 const range = strangeInks(40, 5);
-
-/** The inks of a range on a paper as a bench instrument reads them. */
-function readInks(
-  stock: PaperStock,
-  told: (r: Float64Array, fine: ArrayLike<number>) => Reading,
-): [Reading, MeasuredInk[]] {
-  const random = seeded(8);
-  const bare = colourSheet(stock, []);
-  const read = (sheet: ArrayLike<number>) =>
-    told(Float64Array.from(readSpectrum(sheet, bare, benchtop, random)), sheet);
-  return [
-    read(bare),
-    range.map(({ code, recipe }) => ({
-      code,
-      coats: [1, 2, 3].map((n) => read(colourSheet(stock, Array(n).fill(recipe)))),
-    })),
-  ];
-}
 
 /** ΔE00 of stacks of different inks that nobody read, against the sheet. */
 function errors(desk: ReturnType<typeof layDesk>, stock: PaperStock, coats: number): number[] {
@@ -51,7 +33,7 @@ function errors(desk: ReturnType<typeof layDesk>, stock: PaperStock, coats: numb
 }
 
 describe.each([whiteCard, warmToned])("inks read by their spectra on $name", (stock) => {
-  const spectral = layDesk(...readInks(stock, spectralReading));
+  const spectral = layDesk(...benchInks(stock, range, bySpectrum));
   const scanned = layDesk(...scanInks(stock, range, 8));
   it("tell what they do over each other far better than colours do", () => {
     for (const n of [2, 3]) {
@@ -63,7 +45,7 @@ describe.each([whiteCard, warmToned])("inks read by their spectra on $name", (st
     expect(median(errors(spectral, stock, 3))).toBeLessThan(1);
   });
   it("show each stack that was read as it was read, under any light", () => {
-    const [, inks] = readInks(stock, spectralReading);
+    const [, inks] = benchInks(stock, range, bySpectrum);
     const lamp = underLight(spectral, "A");
     inks.slice(0, 8).forEach(({ coats }, i) =>
       coats.forEach(({ reflectance }, n) => {
@@ -76,22 +58,17 @@ describe.each([whiteCard, warmToned])("inks read by their spectra on $name", (st
 });
 
 describe("colours under another light than daylight", () => {
-  const d50 = (_: Float64Array, fine: ArrayLike<number>): Reading => {
-    const white = look(new Float64Array(71).fill(1), "D50");
-    return labReading(xyzToLab(look(fine, "D50"), white), "D50");
-  };
-  const d65 = (_: Float64Array, fine: ArrayLike<number>): Reading => labReading(xyzToLab(look(fine)));
   it("predict as well as those under daylight", () => {
-    const [there, here] = [d50, d65].map((told) => layDesk(...readInks(whiteCard, told)));
+    const [there, here] = [byD50, byD65].map((told) => layDesk(...benchInks(whiteCard, range, told)));
     for (const n of [2, 3])
       expect(median(errors(there!, whiteCard, n))).toBeLessThan(
         1.1 * median(errors(here!, whiteCard, n)) + 0.05,
       );
   });
   it("are carried over by the spectrum that all coats of an ink tell", () => {
-    const [bare, inks] = readInks(whiteCard, d50);
+    const [bare, inks] = benchInks(whiteCard, range, byD50);
     const desk = layDesk(bare, inks);
-    const [, truths] = readInks(whiteCard, d65);
+    const [, truths] = benchInks(whiteCard, range, byD65);
     const off = truths.flatMap(({ coats }, i) =>
       coats.map((c, n) => deltaE00(c.lab, seenLab(desk, Array<number>(n + 1).fill(i)))),
     );
@@ -112,7 +89,7 @@ describe("colours under another light than daylight", () => {
 
 describe("desks of colours and spectra", () => {
   it("are fitted together", () => {
-    const [, byBand] = readInks(whiteCard, spectralReading);
+    const [, byBand] = benchInks(whiteCard, range, bySpectrum);
     const [bare, byEye] = scanInks(whiteCard, range, 8);
     const desk = layDesk(
       bare,
@@ -135,6 +112,5 @@ describe("desks of colours and spectra", () => {
     }));
     const desk = layDesk(bare, odd);
     odd.forEach((_, i) => expect(seenLab(desk, [i, (i + 1) % 3]).every(Number.isFinite)).toBe(true));
-    expect(demoRange().length).toBeGreaterThan(0);
   });
 });

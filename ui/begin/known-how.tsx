@@ -32,10 +32,11 @@ const WAYS: readonly Way[] = [
   },
   {
     id: "instrument",
-    name: "A colorimeter",
+    name: "A colorimeter or spectrophotometer",
     takes: "ten seconds a cell",
     near: "0.2 / 0.5; 0.1 / 0.3 with three readings a cell",
-    words: "the best there is, and it sets photos right",
+    words:
+      "the best there is, and it sets photos right; spectra also tell what inks do over each other (0.5 instead of 0.8) and under a lamp (0.1 instead of 0.7)",
   },
   {
     id: "list",

@@ -1,108 +1,216 @@
 "use client";
 import { useMemo, useState } from "react";
-import { averageReadings } from "@/core/chart/average";
+import { measuredPatches, type MeasuredPatch } from "@/core/chart/measured-patches";
 import { labToHex } from "@/core/colour/display";
-import type { Lab } from "@/core/colour/lab";
-import { nameStack, parseCgats, readStack, type CgatsSample } from "@/core/formats/cgats";
+import type { Illuminant } from "@/core/colour/observer";
+import { FormatError } from "@/core/formats/format-error";
+import { glows, needsLight, paperUnder, type MeasuredFile } from "@/core/formats/measured";
+import { nameStack, readStack } from "@/core/formats/cgats";
+import type { StoredChart } from "@/store/charts";
 import type { Rack } from "@/store/rack";
 import { FileButton } from "@/ui/kit/file-button";
 import { messageOf, send } from "@/ui/send";
+import { doubtInWords, howInWords, takenInWords } from "@/words/measured";
 import { counted, labInWords } from "@/words/numbers";
+import { orderOf, type Order } from "./patch-order";
 
-interface Measured {
-  readonly name: string;
-  readonly stack: readonly string[];
-  readonly lab: Lab;
-  readonly spread: number;
-  readonly used: number;
-  readonly misreads: number;
-}
+const MOST_BYTES = 16 * 1024 * 1024;
+/** Digits of a reflectance that an instrument can tell. */
+const DIGITS = 1e5;
 
-const MOST_BYTES = 8 * 1024 * 1024;
+/** Readings as they are sent: what the instrument told, spectra before colours. */
+const asReading = (
+  { stack, reading: { lab, told, reflectance }, spread }: MeasuredPatch,
+  { condition, filter, geometry, backing, device }: MeasuredFile["how"],
+) => ({
+  stack,
+  color: reflectance
+    ? { reflectance: Array.from(reflectance, (r) => Math.round(Math.min(1.5, r) * DIGITS) / DIGITS) }
+    : (told ?? { lab }),
+  spread,
+  source: "colorimeter",
+  how: {
+    ...(condition && { condition }),
+    ...(filter && { filter }),
+    ...(geometry && { geometry }),
+    ...(backing && { backing }),
+    ...(device && { device }),
+  },
+});
 
-/** Readings of an instrument from a CGATS.17 file: repeats averaged, misreads left out, names matched to the rack. */
-export function Colorimeter({ rack, onDone }: { readonly rack: Rack; readonly onDone: () => void }) {
-  const [file, setFile] = useState<{ name: string; samples: readonly CgatsSample[] }>();
+/** Readings of an instrument from its file, as they were read beside the codes they will go to, before anything is kept. */
+export function Colorimeter({
+  rack,
+  charts,
+  onDone,
+}: {
+  readonly rack: Rack;
+  readonly charts: readonly StoredChart[];
+  readonly onDone: () => void;
+}) {
+  const [file, setFile] = useState<{ readonly name: string; readonly measured: MeasuredFile }>();
+  const [light, setLight] = useState<Illuminant>("D50");
+  const [order, setOrder] = useState<Order>({ kind: "names" });
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [asPaper, setAsPaper] = useState(true);
   const [said, setSaid] = useState<string>();
+  const [kept, setKept] = useState<string>();
   const codes = useMemo(() => new Set([...rack.markers, ...rack.others].map((m) => m.code)), [rack]);
-  const { known, unknown } = useMemo(() => sort(file?.samples ?? [], codes), [file, codes]);
+  const found = useMemo(() => {
+    if (!file) return undefined;
+    const knownOf = knownOn(rack);
+    const list = orderOf(order, charts);
+    const stackOf = (name: string, place: number) => {
+      const stack = list ? list[place] : readStack(name);
+      return stack?.every((c) => codes.has(c)) ? stack : undefined;
+    };
+    try {
+      return { patches: measuredPatches(file.measured, light, stackOf, knownOf) };
+    } catch (e) {
+      if (!(e instanceof FormatError)) throw e;
+      return { trouble: e.message, patches: [] };
+    }
+  }, [file, light, order, charts, rack, codes]);
   const choose = async (chosen: File | undefined) => {
     setSaid(undefined);
+    setKept(undefined);
     if (!chosen) return;
     try {
-      if (chosen.size > MOST_BYTES) throw new Error("it has more than 8 MB");
-      setFile({ name: chosen.name, samples: parseCgats(await chosen.text()) });
+      if (chosen.size > MOST_BYTES) throw new Error("it has more than 16 MB");
+      const { readMeasured } = await import("@/workers/measured-file");
+      setFile({ name: chosen.name, measured: readMeasured(await chosen.text()) });
+      setOrder({ kind: "names" });
+      setLight("D50");
+      setLeft(new Set());
     } catch (e) {
       setFile(undefined);
       setSaid(`“${chosen.name}” cannot be read: ${messageOf(e)}.`);
     }
   };
+  const patches = found?.patches ?? [];
+  const known = patches.filter((p) => p.stack);
+  const taken = known.filter((p) => !left.has(p.name));
+  const unknown = patches.filter((p) => !p.stack);
+  const bare = taken.find((p) => p.stack!.length === 0);
   const keep = async () => {
     try {
-      const { added } = await send<{ added: number }>("POST", `/api/papers/${rack.paper.id}/readings`, {
-        readings: known.map(({ stack, lab, spread }) => ({
-          stack,
-          color: { lab },
-          spread,
-          source: "colorimeter",
-        })),
-      });
+      if (bare && asPaper)
+        await send("PATCH", `/api/papers/${rack.paper.id}`, { color: { lab: bare.reading.lab } });
+      const { added, at } = await send<{ added: number; at: string }>(
+        "POST",
+        `/api/papers/${rack.paper.id}/readings`,
+        { readings: taken.map((p) => asReading(p, file!.measured.how)) },
+      );
       setFile(undefined);
       setSaid(`${counted(added, "reading")} kept.`);
+      setKept(at);
       onDone();
     } catch (e) {
       setSaid(messageOf(e));
     }
   };
-  const missed = known.reduce((sum, m) => sum + m.misreads, 0);
+  const takeBack = async () => {
+    try {
+      const { removed } = await send<{ removed: number }>("DELETE", `/api/papers/${rack.paper.id}/readings`, {
+        at: kept,
+      });
+      setKept(undefined);
+      setSaid(`${counted(removed, "reading")} taken back.`);
+      onDone();
+    } catch (e) {
+      setSaid(messageOf(e));
+    }
+  };
   return (
     <section aria-label="Colorimeter">
-      <h2 className="m-0 text-[17px]">From a colorimeter</h2>
+      <h2 className="m-0 text-[17px]">From an instrument</h2>
       <div className="mt-1 flex flex-wrap items-center gap-3">
         <FileButton
-          label="CGATS.17 file"
-          accept=".txt,.cgats,.it8,.ti3"
-          onFiles={([file]) => void choose(file)}
+          label="File of the instrument"
+          accept=".txt,.cgats,.it8,.ti3,.cxf,.xml,.csv"
+          onFiles={([chosen]) => void choose(chosen)}
         >
           Choose its file
         </FileButton>
-        <span className="text-[14px] text-soft">CGATS.17 text; samples named like “clay3m ×2”.</span>
+        <span className="text-[14px] text-soft">
+          CGATS.17, CxF3, or a table with wavelengths; samples named like “clay3m ×2”, or in the order of a
+          chart.
+        </span>
       </div>
       {said && (
-        <p role="status" className="mt-1 mb-0 text-[14px]">
+        <p role="status" className="mt-1 mb-0 flex items-center gap-3 text-[14px]">
           {said}
+          {kept && (
+            <button className="button min-h-8 py-0" onClick={() => void takeBack()}>
+              Take them back
+            </button>
+          )}
         </p>
       )}
       {file && (
-        <div className="mt-2 text-[14px]">
-          <p className="my-1">
-            <strong>{file.name}</strong>: {counted(file.samples.length, "reading")} of{" "}
-            {counted(known.length, "swatch", "swatches")}.{" "}
-            {missed ? `${counted(missed, "misread")} left out. ` : ""}
-            {unknown.length
-              ? `${counted(unknown.length, "name")} not on the rack: ${unknown.slice(0, 5).join(", ")}.`
-              : ""}
+        <div className="mt-2 grid gap-2 text-[14px]">
+          <p className="m-0">
+            <strong className="break-words">{file.name}</strong>:{" "}
+            {counted(file.measured.samples.length, "reading")} of{" "}
+            {counted(patches.length, "patch", "patches")}. {takenInWords(file.measured)}{" "}
+            {howInWords(file.measured.how)}
           </p>
-          <ul className="m-0 max-h-44 list-none overflow-y-auto p-0">
-            {known.map((m) => (
-              <li key={m.name} className="flex items-center gap-2 border-t border-line py-0.5">
-                <span
-                  className="h-6 w-8 border border-strong"
-                  style={{ background: labToHex(m.lab) }}
-                  aria-hidden
-                />
-                <span className="code">{nameStack(m.stack)}</span>
-                {labInWords(m.lab)}
-                <span className="ml-auto text-soft">
-                  mean of {m.used}, ±{m.spread.toFixed(2)} ΔE00
-                  {m.misreads ? `, ${counted(m.misreads, "misread")}` : ""}
-                </span>
-              </li>
+          <LightOfFile file={file.measured} rack={rack} light={light} onChange={setLight} />
+          {bare?.reading.reflectance && glows(bare.reading.reflectance) && (
+            <p className="m-0 border-l-4 border-strong pl-3">
+              This sheet glows: it turns ultraviolet into blue. Photos and lamps with little ultraviolet show
+              it yellower than it was measured.
+            </p>
+          )}
+          <OrderOfFile order={order} charts={charts} onChange={setOrder} />
+          {found?.trouble && (
+            <p role="alert" className="m-0">
+              {found.trouble}.
+            </p>
+          )}
+          {bare && (
+            <label className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-4 accent-black"
+                checked={asPaper}
+                onChange={(e) => setAsPaper(e.target.checked)}
+              />
+              Take “{bare.name}” as the colour of this paper: {labInWords(bare.reading.lab)}
+            </label>
+          )}
+          <ul
+            aria-label="Patches of the file"
+            className="m-0 max-h-72 list-none overflow-y-auto p-0"
+            tabIndex={0}
+          >
+            {known.map((p) => (
+              <Patch
+                key={p.name}
+                patch={p}
+                isTaken={!left.has(p.name)}
+                onTake={(take) => {
+                  const next = new Set(left);
+                  if (take) next.delete(p.name);
+                  else next.add(p.name);
+                  setLeft(next);
+                }}
+              />
             ))}
           </ul>
-          <div className="mt-2 flex gap-2">
-            <button className="button button-main" disabled={!known.length} onClick={() => void keep()}>
-              Keep {counted(known.length, "reading")}
+          {unknown.length > 0 && (
+            <p className="m-0 text-soft">
+              {counted(unknown.length, "patch", "patches")} not on the rack, and left:{" "}
+              {unknown
+                .slice(0, 5)
+                .map((p) => p.name)
+                .join(", ")}
+              {unknown.length > 5 && " …"}
+            </p>
+          )}
+          <div className="flex gap-2">
+            <button className="button button-main" disabled={!taken.length} onClick={() => void keep()}>
+              Keep {counted(taken.length, "reading")}
             </button>
             <button className="button" onClick={() => setFile(undefined)}>
               Leave them
@@ -114,22 +222,148 @@ export function Colorimeter({ rack, onDone }: { readonly rack: Rack; readonly on
   );
 }
 
-function sort(
-  samples: readonly CgatsSample[],
-  codes: ReadonlySet<string>,
-): { known: Measured[]; unknown: string[] } {
-  const byName = new Map<string, Lab[]>();
-  for (const { name, lab } of samples) byName.set(name, [...(byName.get(name) ?? []), lab]);
-  const known: Measured[] = [];
-  const unknown: string[] = [];
-  for (const [name, labs] of byName) {
-    const stack = readStack(name);
-    if (!stack?.length || !stack.every((c) => codes.has(c))) {
-      unknown.push(name);
-      continue;
-    }
-    const { lab, spread, used, rejected } = averageReadings(labs);
-    known.push({ name, stack, lab, spread, used, misreads: rejected.length });
-  }
-  return { known, unknown };
+/** What is known already of stacks on the rack's paper. */
+function knownOn({ paper, markers, others, overlays }: Rack) {
+  const byCode = new Map([...markers, ...others].map((m) => [m.code, m.swatches]));
+  const stacks = new Map(overlays.map((o) => [o.stack.join("\n"), o.lab]));
+  return (stack: readonly string[]) =>
+    !stack.length
+      ? paper.lab
+      : stack.every((c) => c === stack[0])
+        ? byCode.get(stack[0]!)?.[stack.length - 1]?.lab
+        : stacks.get(stack.join("\n"));
+}
+
+function Patch({
+  patch: { name, stack, reading, spread, used, misreads, doubts },
+  isTaken,
+  onTake,
+}: {
+  readonly patch: MeasuredPatch;
+  readonly isTaken: boolean;
+  readonly onTake: (take: boolean) => void;
+}) {
+  const as = stack!.length ? nameStack(stack!) : "bare paper";
+  return (
+    <li
+      className={`flex flex-wrap items-center gap-x-2 border-t border-line py-0.5 ${isTaken ? "" : "text-soft"}`}
+    >
+      <input
+        type="checkbox"
+        className="size-4 accent-black"
+        aria-label={`Take ${name} as ${as}`}
+        checked={isTaken}
+        onChange={(e) => onTake(e.target.checked)}
+      />
+      <span
+        className="h-6 w-8 border border-strong"
+        style={{ background: labToHex(reading.lab) }}
+        aria-hidden
+      />
+      <span className="code">{as}</span>
+      {name !== as && <span className="text-soft">“{name}”</span>}
+      {labInWords(reading.lab)}
+      <span className="ml-auto text-soft">
+        {used > 1 ? `mean of ${used}, ±${spread.toFixed(2)} ΔE00` : "read once"}
+        {misreads ? `, ${counted(misreads, "misread")} left out` : ""}
+      </span>
+      {doubts.map((d) => (
+        <strong key={d.kind} className="w-full pl-6">
+          {doubtInWords(d)}
+        </strong>
+      ))}
+    </li>
+  );
+}
+
+/** Under which light the colours of a file are meant, where it does not say: asked, with what each would make of the bare paper. */
+function LightOfFile({
+  file,
+  rack,
+  light,
+  onChange,
+}: {
+  readonly file: MeasuredFile;
+  readonly rack: Rack;
+  readonly light: Illuminant;
+  readonly onChange: (light: Illuminant) => void;
+}) {
+  if (!needsLight(file) || file.how.otherLight || file.how.observer === 10) return null;
+  const bare = file.samples.find((s) => readStack(s.name)?.length === 0);
+  const under = bare && paperUnder(bare, file.how, rack.paper.lab);
+  return (
+    <fieldset className="m-0 flex flex-wrap items-center gap-x-4 gap-y-1 border-0 border-l-4 border-strong p-0 pl-3">
+      <legend className="float-left mr-3 p-0">
+        The file does not say under which light its colours are meant; instruments mostly write D50.
+      </legend>
+      {(["D50", "D65", "A"] as const).map((l) => {
+        const off = under?.find((u) => u.light === l)?.off;
+        return (
+          <label key={l} className="flex items-center gap-1.5">
+            <input
+              type="radio"
+              name="light-of-file"
+              className="accent-black"
+              checked={light === l}
+              onChange={() => onChange(l)}
+            />
+            {l}
+            {off !== undefined && (
+              <span className="text-soft">bare paper {off.toFixed(1)} ΔE00 from what is known of it</span>
+            )}
+          </label>
+        );
+      })}
+    </fieldset>
+  );
+}
+
+/** Whose patches they are: by their names, in the order of a chart, or as listed. */
+function OrderOfFile({
+  order,
+  charts,
+  onChange,
+}: {
+  readonly order: Order;
+  readonly charts: readonly StoredChart[];
+  readonly onChange: (order: Order) => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-start gap-2">
+      <label className="flex items-center gap-1.5">
+        Codes come from
+        <select
+          className="field min-h-8 py-0"
+          value={order.kind === "chart" ? order.id : order.kind}
+          onChange={(e) => {
+            const { value } = e.target;
+            onChange(
+              value === "names"
+                ? { kind: "names" }
+                : value === "list"
+                  ? { kind: "list", text: "" }
+                  : { kind: "chart", id: value },
+            );
+          }}
+        >
+          <option value="names">the names of the patches</option>
+          {charts.map((c) => (
+            <option key={c.id} value={c.id}>
+              the order of “{c.title}”
+            </option>
+          ))}
+          <option value="list">a list</option>
+        </select>
+      </label>
+      {order.kind === "list" && (
+        <textarea
+          className="field min-h-20 w-64 font-mono"
+          aria-label="Codes in the order of the patches, one a line"
+          placeholder={"paper\nclay3m\nclay3m ×2"}
+          value={order.text}
+          onChange={(e) => onChange({ kind: "list", text: e.target.value })}
+        />
+      )}
+    </div>
+  );
 }

@@ -50,7 +50,7 @@ export function PaperView(data: PaperData) {
       id: "readings",
       name: "Readings",
       note: String(readings.length),
-      content: () => <ReadingsTab rack={rack} readings={readings} />,
+      content: () => <ReadingsTab rack={rack} readings={readings} charts={own} />,
     },
     { id: "chart", name: "Charts", note: String(own.length), content: () => <ChartTab {...data} /> },
     {

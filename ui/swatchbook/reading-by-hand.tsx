@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import { colourOf } from "@/border/colour";
 import { labToHex } from "@/core/colour/display";
 import { nameStack, readStack } from "@/core/formats/cgats";
 import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
@@ -91,7 +92,7 @@ export function ReadingByHand({ rack, onDone }: { rack: Rack; onDone: () => void
         <span
           className="size-9 border border-strong"
           style={{
-            background: color ? (typeof color === "string" ? color : labToHex(color.lab)) : "transparent",
+            background: color ? labToHex(colourOf(color).lab) : "transparent",
           }}
           aria-hidden
         />

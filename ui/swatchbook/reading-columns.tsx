@@ -18,6 +18,7 @@ const said = (v: number | null | undefined, text: (v: number) => string) =>
 /** Columns of a paper's readings. */
 export const readingColumns = (
   onExclude: (id: string, excluded: boolean) => Promise<void>,
+  onCurve: (reading: ListedReading) => void,
 ): readonly DataColumn<ListedReading>[] => [
   {
     id: "stack",
@@ -36,7 +37,24 @@ export const readingColumns = (
     ),
   },
   { id: "lab", title: "L* a* b*", width: 190, by: (r) => r.lab[0], cell: (r) => labInWords(r.lab) },
-  { id: "source", title: "source", width: 120, by: (r) => r.source, cell: (r) => r.source },
+  {
+    id: "source",
+    title: "source",
+    width: 170,
+    by: (r) => r.source,
+    cell: (r) =>
+      r.measured?.reflectance ? (
+        <button
+          className="button-bare min-h-8 px-0 text-[13px] underline"
+          aria-label={`Spectrum of ${r.name}`}
+          onClick={() => onCurve(r)}
+        >
+          {r.source}, spectrum
+        </button>
+      ) : (
+        `${r.source}${r.measured?.told ? `, ${r.measured.told.light}` : ""}`
+      ),
+  },
   {
     id: "read",
     title: "read",

@@ -3,21 +3,25 @@ import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { nameStack } from "@/core/formats/cgats";
 import type { Rack } from "@/store/rack";
+import type { StoredChart } from "@/store/charts";
 import type { StoredReading } from "@/store/readings";
 import { DataTable } from "@/ui/kit/data-table";
 import { messageOf, send } from "@/ui/send";
 import { counted } from "@/words/numbers";
 import { Colorimeter } from "./colorimeter";
-import { readingColumns, type Standing } from "./reading-columns";
+import { readingColumns, type ListedReading, type Standing } from "./reading-columns";
 import { ReadingByHand } from "./reading-by-hand";
+import { SpectrumDialog } from "./spectrum";
 
 /** Every reading on a paper, newest first, with where it came from; by hand and from an instrument new ones come in. */
 export function ReadingsTab({
   rack,
   readings,
+  charts,
 }: {
   readonly rack: Rack;
   readonly readings: readonly StoredReading[];
+  readonly charts: readonly StoredChart[];
 }) {
   const router = useRouter();
   const [filter, setFilter] = useState("");
@@ -42,13 +46,16 @@ export function ReadingsTab({
       (shown === "all" || r.standing === shown) &&
       words.every((w) => r.name.toLowerCase().includes(w) || r.source.includes(w)),
   );
+  const [curve, setCurve] = useState<ListedReading>();
   const columns = useMemo(
     () =>
-      readingColumns((id, excluded) =>
-        send("PATCH", `/api/readings/${id}`, { excluded }).then(
-          () => router.refresh(),
-          (e: unknown) => setTrouble(messageOf(e)),
-        ),
+      readingColumns(
+        (id, excluded) =>
+          send("PATCH", `/api/readings/${id}`, { excluded }).then(
+            () => router.refresh(),
+            (e: unknown) => setTrouble(messageOf(e)),
+          ),
+        setCurve,
       ),
     [router],
   );
@@ -56,7 +63,7 @@ export function ReadingsTab({
     <div className="grid gap-4">
       <div className="grid gap-x-8 gap-y-4 min-[900px]:grid-cols-2">
         <ReadingByHand rack={rack} onDone={() => router.refresh()} />
-        <Colorimeter rack={rack} onDone={() => router.refresh()} />
+        <Colorimeter rack={rack} charts={charts} onDone={() => router.refresh()} />
       </div>
       <div className="flex flex-wrap items-center gap-3 border-t border-line pt-3">
         <h2 className="m-0 text-[17px]">{counted(list.length, "reading")}</h2>
@@ -87,6 +94,11 @@ export function ReadingsTab({
           {trouble}
         </p>
       )}
+      <SpectrumDialog
+        reading={curve}
+        paper={rack.bare?.measured?.reflectance}
+        onClose={() => setCurve(undefined)}
+      />
       <DataTable
         label="Readings"
         rows={list}

@@ -72,7 +72,7 @@ describe("a paper of the swatchbook", () => {
   it("lists readings with where they came from", () => {
     const words = view("readings");
     expect(words).toContain("4 readings");
-    expect(words).toContain("From a colorimeter");
+    expect(words).toContain("From an instrument");
   });
   it("lists charts that were printed, and how far they were read", () => {
     const words = view("chart");
@@ -111,7 +111,10 @@ describe("a paper's facts", () => {
 
 describe("readings in columns", () => {
   const listed: ListedReading = { ...reading(["clay1"], 80), name: "clay1", standing: "current" };
-  const columns = readingColumns(() => Promise.resolve());
+  const columns = readingColumns(
+    () => Promise.resolve(),
+    () => undefined,
+  );
   const cell = (id: string, r = listed) => wordsOf(drawn(columns.find((c) => c.id === id)!.cell(r)));
   it("leave open what is not known, and say what is", () => {
     expect([cell("spread"), cell("streaks"), cell("trust")]).toEqual(["", "", ""]);

@@ -5,6 +5,7 @@ import { plain } from "@/border/read-as";
 import { checkOnce, ChangeRackInput, ImportRackInput, RackFileInput, RemoveRackInput } from "@/border/rack";
 import { labToHex } from "@/core/colour/display";
 import { formatCgats, nameStack } from "@/core/formats/cgats";
+import { keptReading } from "@/core/formats/measured";
 import { formatGpl } from "@/core/formats/gpl";
 import { MOST_ON_RACK } from "@/core/stock/kinds";
 import { RACK_COLUMNS } from "@/core/stock/rack-file";
@@ -57,7 +58,7 @@ const FILES: Record<RackFileInput["format"], (shown: Shown) => Response | Promis
     const own = (await currentReadings(studio, paper.id)).filter(
       (r) => !r.lift && r.backing === "paper" && !r.pressure,
     );
-    const named = own.map((r) => ({ name: nameStack(r.stack), lab: asLab(r.lab) }));
+    const named = own.map((r) => ({ name: nameStack(r.stack), ...keptReading(asLab(r.lab), r.measured) }));
     return download(formatCgats(named, `Blendt, ${paper.name}`), "text/plain", "readings.txt");
   },
 };
