@@ -84,6 +84,52 @@ describe("a drawing in SVG", () => {
     const { data } = await sharp(picture.working).raw().toBuffer({ resolveWithObject: true });
     expect(data[0]).toBe(255);
   });
+  it("is as large on paper as its file means, and shows all of its sheet", async () => {
+    const picture = await decodePicture(
+      "mm.svg",
+      svg(
+        '<rect x="700" y="1000" width="80" height="100" style="stroke:#000;stroke-width:10pt"/>',
+        'width="210mm" height="297mm"',
+      ),
+    );
+    expect(picture.mm).toBeCloseTo(210, 5);
+    expect(picture).toMatchObject({ workingWidth: 1414, workingHeight: 2000 });
+    const { data } = await sharp(picture.working).greyscale().raw().toBuffer({ resolveWithObject: true });
+    // In the lower right corner, where a sheet of 210 of its own units would have ended; its edge is 10 pt, 13.3 px, wide.
+    const at = (x: number, y: number) =>
+      data[Math.round((y * 2000) / 1122.5) * 1414 + Math.round((x * 1414) / 793.7)]!;
+    expect(at(740, 1050)).toBeLessThan(30);
+    expect(at(694.5, 1050)).toBeLessThan(60);
+    expect(at(692, 1050)).toBeGreaterThan(200);
+  });
+  it("shows pictures that are in it, each looked at as any other", async () => {
+    const red = await sharp({ create: { width: 40, height: 40, channels: 3, background: "#f00" } })
+      .png()
+      .toBuffer();
+    const image = (data: string) =>
+      `<image x="10" y="10" width="30" height="30" href="data:image/png;base64,${data}"/>`;
+    const picture = await decodePicture("with.svg", svg(image(red.toString("base64"))));
+    const { data, info } = await sharp(picture.working).raw().toBuffer({ resolveWithObject: true });
+    const at = (x: number, y: number) => [
+      ...data.subarray((y * info.width + x) * info.channels, (y * info.width + x) * info.channels + 3),
+    ];
+    expect(at(500, 500)).toEqual([255, 0, 0]);
+    expect(picture.leftOut).toEqual([]);
+    const broken = await decodePicture("with.svg", svg(`<rect width="9" height="9"/>${image("AAAA")}`));
+    expect(broken.leftOut).toEqual(["a picture that lies elsewhere"]);
+  });
+  it("may be written in another encoding", async () => {
+    const text =
+      '<?xml version="1.0" encoding="ISO-8859-1"?><svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect id="Kän guru" width="9" height="9"/></svg>';
+    expect((await decodePicture("a.svg", Buffer.from(text, "latin1"))).names.map((n) => n.name)).toEqual([
+      "Kän guru",
+    ]);
+    const wide = Buffer.concat([
+      Buffer.from([0xff, 0xfe]),
+      Buffer.from(text.replace(/<\?.*\?>/, ""), "utf16le"),
+    ]);
+    expect((await decodePicture("a.svg", wide)).names.map((n) => n.name)).toEqual(["Kän guru"]);
+  });
   it("that cannot be read is refused in words", async () => {
     expect(await refusal("a.svg", svg("<rect"))).toMatch(/SVG cannot be read/);
     expect(await refusal("a.svg", svg(`${"<g>".repeat(100)}${"</g>".repeat(100)}`))).toMatch(

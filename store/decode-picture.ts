@@ -2,7 +2,8 @@ import { execFile } from "node:child_process";
 import path from "node:path";
 import sharp from "sharp";
 import { BadInput } from "@/border/problem";
-import { numberOf, safeSvg } from "@/border/svg";
+import { numberOf, safeSvg, type SafeSvg } from "@/border/svg";
+import { IMAGE } from "@/border/svg-tree";
 import { placesOf } from "@/core/picture/places";
 import type { NamedPlace, NewPicture } from "./pictures";
 
@@ -28,11 +29,19 @@ export class PictureRefused extends BadInput {
 
 const megapixels = (n: number) => `${(n / 1e6).toFixed(0)} megapixels`;
 
+/** Text of a drawing in the encoding that it begins with. */
+function textOf(bytes: Buffer): string {
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder("utf-16le").decode(bytes);
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder("utf-16be").decode(bytes);
+  const said = /^<\?xml[^>]{0,200}encoding=["'](iso-8859-1|latin-?1|windows-1252|us-ascii)["']/i.test(
+    bytes.subarray(0, 300).toString("latin1"),
+  );
+  return said ? new TextDecoder("windows-1252").decode(bytes) : bytes.toString("utf8");
+}
+
 /** Whether a file starts as SVG does, whatever it is called. */
 const looksLikeSvg = (bytes: Buffer): boolean => {
-  const head = bytes
-    .subarray(0, 2000)
-    .toString("utf8")
+  const head = textOf(bytes.subarray(0, 2000))
     .replace(/^\uFEFF/, "")
     .trimStart();
   return head.startsWith("<") && /<svg[\s>]|<\?xml|<!doctype svg|<!--/i.test(head);
@@ -67,8 +76,50 @@ function drawn(
     );
     // A process that has ended already takes nothing more.
     child.stdin!.on("error", () => undefined);
-    child.stdin!.end(JSON.stringify({ svg, width, height, scale, ground, mostPixels: MOST_PIXELS }));
+    child.stdin!.end(JSON.stringify({ svg, width, height, ground, mostPixels: MOST_PIXELS }));
   });
+}
+
+/** Pixels of all pictures within a drawing. */
+const MOST_EMBEDDED = 40_000_000;
+
+/**
+ * A drawing made safe, with the pictures in it looked at as any other and written anew; one that cannot be read is left out, and told.
+ * @throws BadInput
+ */
+export async function inlined(source: string): Promise<SafeSvg> {
+  const safe = safeSvg(source);
+  let { svg } = safe;
+  let left = MOST_EMBEDDED;
+  const leftOut = new Set(safe.leftOut);
+  for (const [n, base64] of safe.images.entries()) {
+    const png = await embedded(Buffer.from(base64, "base64"), left);
+    if (png) left -= png.pixels;
+    else leftOut.add("a picture that lies elsewhere");
+    svg = svg.replace(
+      `href="${IMAGE}${n}"`,
+      png ? `href="data:image/png;base64,${png.bytes.toString("base64")}"` : "",
+    );
+  }
+  return { ...safe, svg, leftOut: [...leftOut] };
+}
+
+/** A picture within a drawing as PNG; undefined when it is none, or has more pixels than may be. */
+async function embedded(bytes: Buffer, most: number) {
+  try {
+    const open = () => sharp(bytes, { limitInputPixels: Math.max(1, most), pages: 1 });
+    const { format, width, height } = await open().metadata();
+    if (!["png", "jpeg", "webp", "gif"].includes(format ?? "")) return undefined;
+    const sized = open().rotate().resize({
+      width: WORKING_SIDE,
+      height: WORKING_SIDE,
+      fit: "inside",
+      withoutEnlargement: true,
+    });
+    return { bytes: await sized.png({ compressionLevel: 3 }).toBuffer(), pixels: width * height };
+  } catch {
+    return undefined;
+  }
 }
 
 /** A drawing in SVG, made safe and drawn on white. */
@@ -77,7 +128,7 @@ async function decodeSvg(name: string, original: Buffer): Promise<NewPicture> {
     throw new PictureRefused(
       `"${name}" has ${(original.length / 1024 / 1024).toFixed(0)} MB; a drawing in SVG may have 8. Simplify it, or save it as PNG.`,
     );
-  const { svg, named, names, width, height } = safeSvg(original.toString("utf8"));
+  const { svg, named, names, width, height, mm, leftOut } = await inlined(textOf(original));
   const refused = () =>
     new PictureRefused(
       `"${name}" cannot be drawn, or not in reasonable time. Save it again as plain SVG, or as PNG, and try again.`,
@@ -104,6 +155,8 @@ async function decodeSvg(name: string, original: Buffer): Promise<NewPicture> {
     workingWidth: info.width,
     workingHeight: info.height,
     names: points,
+    ...(mm !== undefined && { mm }),
+    leftOut,
   };
 }
 

@@ -29,6 +29,10 @@ export interface NewPicture {
   readonly workingWidth: number;
   readonly workingHeight: number;
   readonly names: readonly NamedPlace[];
+  /** Width on paper, mm, where the file means one. */
+  readonly mm?: number;
+  /** What of a drawing was not drawn, in our words. */
+  readonly leftOut?: readonly string[];
 }
 
 /** What a drawing's file calls one of its shapes, with points in it, in shares of the picture. */

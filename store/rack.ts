@@ -1,23 +1,22 @@
-import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, sql } from "drizzle-orm";
 import { compareCodes, isRead, parseCode, type CodeKey } from "@/core/codes/key";
 import type { Lab } from "@/core/colour/lab";
-import type { InstrumentReading } from "@/core/formats/measured";
 import type { Pressure } from "@/core/pencil/tooth";
 import { MOST_ON_RACK, type Kind, type MarkerState } from "@/core/stock/kinds";
 import { blendsOn, currentBlends, type Blend } from "./blends";
 import { lockStudio, unlessTaken, withStore } from "./database";
 import { asLab, findPaper, type PaperSheet } from "./papers";
-import { inks, ranges, readings, type Backing } from "./schema";
+import { inks, ranges } from "./schema";
 import { roomFor } from "./room";
+import {
+  currentReadings,
+  drawdownsOf,
+  swatchesOf,
+  type Current,
+  type Drawdowns,
+  type Swatch,
+} from "./swatches";
 import type { Studio } from "./studio";
-
-/** One coat count of a marker as read on a paper; `hex` where the reading was 8-bit. */
-export interface Swatch {
-  readonly lab: Lab;
-  readonly hex?: string;
-  /** Where an instrument told more than a colour by day. */
-  readonly measured?: InstrumentReading;
-}
 
 /** What is written down about a thing on the rack, apart from its colours. */
 export interface RackFacts {
@@ -44,7 +43,7 @@ export interface RackMarker extends RackFacts {
   readonly depth?: number;
   readonly swatches: readonly Swatch[];
   /** A pencil's drawdowns over white and over black. */
-  readonly drawdowns?: { readonly [B in Exclude<Backing, "paper">]?: Lab };
+  readonly drawdowns?: Drawdowns;
 }
 
 export interface RangeFacts {
@@ -126,52 +125,6 @@ export const changeRange = (
     );
     return changed;
   });
-
-/** Newest reading of every stack on a paper that nobody excluded. */
-export const currentReadings = (studio: Studio, paperId: string) =>
-  withStore((db) =>
-    db
-      .selectDistinctOn([readings.stack, readings.lift, readings.backing, readings.pressure], {
-        stack: readings.stack,
-        lift: readings.lift,
-        backing: readings.backing,
-        pressure: readings.pressure,
-        lab: readings.lab,
-        hex: readings.hex,
-        measured: readings.measured,
-        source: readings.source,
-      })
-      .from(readings)
-      .where(
-        and(eq(readings.studioId, studio.id), eq(readings.paperId, paperId), eq(readings.excluded, false)),
-      )
-      .orderBy(readings.stack, readings.lift, readings.backing, readings.pressure, desc(readings.readAt)),
-  );
-
-type Current = Awaited<ReturnType<typeof currentReadings>>[number];
-
-/** Readings of one, two, three… coats of a code, as far as none is missing between. */
-function swatchesOf(own: readonly Current[]): Swatch[] {
-  const out: Swatch[] = [];
-  for (let n = 1; n <= 3; n++) {
-    const found = own.find((r) => r.stack.length === n && r.backing === "paper" && !r.lift);
-    if (!found) break;
-    out.push({
-      lab: asLab(found.lab),
-      ...(found.hex && { hex: found.hex }),
-      ...(found.measured && { measured: found.measured }),
-    });
-  }
-  return out;
-}
-
-function drawdownsOf(own: readonly Current[]): RackMarker["drawdowns"] {
-  const on = (backing: Backing) => own.find((r) => r.backing === backing);
-  const [white, black] = [on("white"), on("black")];
-  return white || black
-    ? { ...(white && { white: asLab(white.lab) }), ...(black && { black: asLab(black.lab) }) }
-    : undefined;
-}
 
 const NUMERIC = new Intl.Collator("en", { numeric: true });
 

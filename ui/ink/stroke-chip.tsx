@@ -1,5 +1,5 @@
 import { labToHex } from "@/core/colour/display";
-import type { Swatch } from "@/store/rack";
+import type { Swatch } from "@/store/swatches";
 
 export interface StrokeChipProps {
   /** Colours of one, two and three coats on the current paper, as hex. */

@@ -3,6 +3,12 @@ import { useCallback, useEffect, useState } from "react";
 import type { DrawingFacts } from "@/store/pictures";
 import { messageOf, pictureUrl, send, sendPicture } from "@/ui/send";
 
+/** A picture that was just taken in: also what its file says of its width on paper, mm, and what of it is not drawn. */
+export interface TakenPicture extends DrawingFacts {
+  readonly mm?: number;
+  readonly leftOut?: readonly string[];
+}
+
 /** What is known of the pictures of a piece; those that are not known yet are asked for. */
 export function usePictures(ids: readonly string[]) {
   const [known, setKnown] = useState<ReadonlyMap<string, DrawingFacts>>(new Map());
@@ -22,7 +28,7 @@ export function usePictures(ids: readonly string[]) {
       );
     return () => stop.abort();
   }, [missing, keep]);
-  const getting = async (get: () => Promise<DrawingFacts>): Promise<DrawingFacts | undefined> => {
+  const getting = async (get: () => Promise<TakenPicture>): Promise<TakenPicture | undefined> => {
     setBusy(true);
     setTrouble(undefined);
     try {
@@ -39,7 +45,10 @@ export function usePictures(ids: readonly string[]) {
   const factsOf = (id: string) => send<DrawingFacts>("GET", `${pictureUrl(id)}/facts`);
   /** Sends a picture to the studio. */
   const take = (file: File) =>
-    getting(async () => factsOf((await sendPicture<DrawingFacts>(file, file.name)).id));
+    getting(async () => {
+      const { id, mm, leftOut } = await sendPicture<TakenPicture>(file, file.name);
+      return { ...(await factsOf(id)), ...(mm !== undefined && { mm }), ...(leftOut && { leftOut }) };
+    });
   /** A picture that lies in the studio. */
   const find = (id: string) => getting(() => factsOf(id));
   return { known, take, find, busy, trouble, dismiss: () => setTrouble(undefined) };

@@ -13,7 +13,6 @@ import {
   withPart,
 } from "@/core/piece/placing";
 import type { PaperSheet } from "@/store/papers";
-import type { DrawingFacts } from "@/store/pictures";
 import { askOfPicture } from "@/ui/jobs/client";
 import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
 import { messageOf } from "@/ui/send";
@@ -26,7 +25,7 @@ import { keysOf, regionKey, regionsOf } from "./region-overlay";
 import type { Tool } from "./tool";
 import { asked, useDrawing } from "./use-drawing";
 import { useGather, useGatherings, type Gather } from "./use-gather";
-import { usePictures } from "./use-pictures";
+import { usePictures, type TakenPicture } from "./use-pictures";
 import { gainsAt, useDoubts, usePropose } from "./use-reference";
 
 /** Confidence from which a sheet found in a photo is taken without asking. */
@@ -121,9 +120,14 @@ export function useSetUp(papers: readonly PaperSheet[]) {
     }
   };
 
-  const takePicture = async (facts: DrawingFacts | undefined) => {
+  const takePicture = async (facts: TakenPicture | undefined) => {
     if (!facts) return;
-    setSheetSaid(undefined);
+    const { mm, leftOut } = facts;
+    const said = [
+      mm !== undefined && `Its file says that it is ${Math.round(10 * mm) / 10} mm wide.`,
+      leftOut && `Not drawn: ${leftOut.join(", ")}.`,
+    ].filter(Boolean);
+    setSheetSaid(said.length ? said.join(" ") : undefined);
     let corners = null;
     // A drawing with names is its own sheet; in a photo it has to be found.
     if (!facts.names.length) {
@@ -135,13 +139,16 @@ export function useSetUp(papers: readonly PaperSheet[]) {
         setSheetSaid("The sheet was found by itself.");
       }
     }
-    const known = { kind: line?.kind ?? "drawn", proof: line?.proof ?? null, width: null } as const;
+    const known = { kind: line?.kind ?? "drawn", proof: line?.proof ?? null } as const;
     const { sheet } = store.getState().piece.setUp;
+    // As large as its file means it, where the sheet holds that.
+    const room = Math.max(sheet.width, sheet.height);
+    const width = mm !== undefined && mm >= 5 && mm <= room ? Math.round(10 * mm) / 10 : null;
     const across = corners ? aspectOf(corners, facts.width, facts.height) > 1 : facts.width > facts.height;
     const turn = across !== sheet.width > sheet.height && sheet.at === null;
     run({
       type: "choose line",
-      line: { pictureId: facts.id, ...known, corners },
+      line: { pictureId: facts.id, ...known, width, corners },
       ...(turn && { sheet: { width: sheet.height, height: sheet.width } }),
     });
   };

@@ -55,9 +55,9 @@ export function ReadingsTab({
             () => router.refresh(),
             (e: unknown) => setTrouble(messageOf(e)),
           ),
-        setCurve,
+        (reading) => setCurve(reading),
       ),
-    [router],
+    [router, setCurve],
   );
   return (
     <div className="grid gap-4">

@@ -14,7 +14,14 @@ const pictureFile = reads("form", async (request) => {
   return decodePicture(file.name.slice(0, LONGEST_NAME), Buffer.from(await file.arrayBuffer()));
 });
 
-export const POST = route(pictureFile, async (studio, picture) => created(await addPicture(studio, picture)));
+/** Keeps a picture. What its file says of its size on paper, and what of it is not drawn, is told only now. */
+export const POST = route(pictureFile, async (studio, { mm, leftOut, ...picture }) =>
+  created({
+    ...(await addPicture(studio, picture)),
+    ...(mm !== undefined && { mm }),
+    ...(leftOut?.length && { leftOut }),
+  }),
+);
 
 /** Pictures that belong to no piece and are no chart that was read, newest first. */
 export const GET = route(null, (studio) => loosePictures(studio));

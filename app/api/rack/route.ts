@@ -12,7 +12,6 @@ import { RACK_COLUMNS } from "@/core/stock/rack-file";
 import { asLab, findPaper, listPapers, type PaperSheet } from "@/store/papers";
 import {
   changeRack,
-  currentReadings,
   findRange,
   importRack,
   rackOn,
@@ -20,6 +19,7 @@ import {
   type Rack,
   type RackMarker,
 } from "@/store/rack";
+import { currentReadings } from "@/store/swatches";
 import { addReadings } from "@/store/readings";
 import type { Studio } from "@/store/studio";
 import { csvOf, download } from "../download";
