@@ -10,20 +10,26 @@ interface Said {
 const areasOf = async (page: Page, id: string) =>
   ((await stored(page.request, id)).document as unknown as Said).areas;
 
-/** Brings the dense drawing to a new piece, and opens its areas. */
-async function brought(page: Page, name: string): Promise<string> {
+/** Begins a piece, which waits for its drawing. */
+async function begun(page: Page, name: string): Promise<string> {
   await open(page, "/");
   await page.getByRole("button", { name: "New piece" }).click();
   await page.getByLabel("Name", { exact: true }).fill(name);
   await page.getByRole("button", { name: "Open it" }).click();
   await page.waitForURL(/\/pieces\/[0-9a-f-]+\/set-up/);
+  return page.url().split("/")[4]!;
+}
+
+/** Brings the dense drawing to a new piece, and opens its areas. */
+async function brought(page: Page, name: string): Promise<string> {
+  const id = await begun(page, name);
   await page
     .locator('input[type="file"]')
     .setInputFiles({ name: "bird.png", mimeType: "image/png", buffer: await denseDrawing() });
   await expect(drawing(page)).toBeVisible({ timeout: 60_000 });
   await page.getByRole("tab", { name: /^Areas/ }).click();
   await expect(page.getByText(/shapes that are none yet/)).toBeVisible({ timeout: 60_000 });
-  return page.url().split("/")[4]!;
+  return id;
 }
 
 /** Drags along points in shares of the drawing. */
@@ -155,5 +161,34 @@ test("with a drawing and no reference, Colour shows it, and areas are chosen in 
   await expect(page.getByRole("region", { name: "Layers" }).locator("li").first()).toBeVisible({
     timeout: 60_000,
   });
+  await page.request.delete(`/api/pieces/${id}`);
+});
+
+test("a picture is dropped anywhere on the page, and pasted", async ({ page }) => {
+  const id = await begun(page, "Dropped");
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="120mm" height="90mm"><text>Words</text><rect x="20" y="20" width="400" height="300" fill="none" stroke="#000" stroke-width="6"/></svg>';
+  const give = (kind: "drop" | "paste", name: string, type: string, text: string) =>
+    page.evaluate(
+      ([kind, name, type, text]) => {
+        const data = new DataTransfer();
+        data.items.add(new File([text!], name!, { type: type! }));
+        const wish = { bubbles: true, cancelable: true };
+        document.body.dispatchEvent(
+          kind === "drop"
+            ? new DragEvent("drop", { ...wish, dataTransfer: data, clientX: 600, clientY: 500 })
+            : new ClipboardEvent("paste", { ...wish, clipboardData: data }),
+        );
+      },
+      [kind, name, type, text] as const,
+    );
+  // What nothing here takes changes nothing, and does not open in place of the page.
+  await give("drop", "notes.txt", "text/plain", "words");
+  await give("drop", "frame.svg", "image/svg+xml", svg);
+  await expect(page.getByTestId("drawing")).toBeVisible();
+  await expect(page.getByText("Its file says that it is 120 mm wide. Not drawn: text.")).toBeVisible();
+  expect(page.url()).toContain(id);
+  await give("paste", "other.svg", "image/svg+xml", svg.replace("120mm", "90mm"));
+  await expect(page.getByText("Its file says that it is 90 mm wide.")).toBeVisible();
   await page.request.delete(`/api/pieces/${id}`);
 });

@@ -37,9 +37,42 @@ describe("a picture that comes in", () => {
   });
   it("may be WebP", async () =>
     expect((await decodePicture("a.webp", await plain(20, 20).webp().toBuffer())).type).toBe("image/webp"));
+  it.each([
+    ["gif", "image/gif"],
+    ["tiff", "image/tiff"],
+    ["avif", "image/avif"],
+  ] as const)("may be %s", async (format, type) => {
+    const bytes = await sharp({ create: { width: 60, height: 40, channels: 3, background: "#4080c0" } })
+      .toFormat(format)
+      .toBuffer();
+    const picture = await decodePicture(`a.${format}`, bytes);
+    expect(picture).toMatchObject({ type, width: 60, height: 40, workingWidth: 60 });
+    expect(["image/png", "image/jpeg"]).toContain(picture.workingType);
+    const { data } = await sharp(picture.working).raw().toBuffer({ resolveWithObject: true });
+    [64, 128, 192].forEach((v, c) => expect(Math.abs(data[c]! - v)).toBeLessThan(6));
+  });
+  it("shows the first of several pages, and says so", async () => {
+    const page = (background: string) =>
+      sharp({ create: { width: 30, height: 20, channels: 3, background } })
+        .png()
+        .toBuffer();
+    const pages = await Promise.all([page("#f00"), page("#00f")]);
+    const bytes = await sharp(pages, { join: { animated: true } })
+      .tiff()
+      .toBuffer();
+    expect((await decodePicture("two.tiff", bytes)).leftOut).toEqual(["its pages 2 to 2"]);
+  });
+  it("of a phone's own kind is refused with the way out", async () => {
+    const heic = Buffer.concat([
+      Buffer.from([0, 0, 0, 24]),
+      Buffer.from("ftypheic\0\0\0\0mif1heic"),
+      Buffer.alloc(40),
+    ]);
+    expect(await refusal("IMG_1.HEIC", heic)).toMatch(/HEIC photo.*JPEG/);
+  });
   it("is refused in words when it is no picture, broken, empty, too long or too large", async () => {
     expect(await refusal("a.png", Buffer.from("<html>not a picture</html>"))).toMatch(
-      /not a PNG, JPEG, WebP or SVG/,
+      /not a PNG, JPEG, WebP, AVIF, GIF, TIFF or SVG/,
     );
     expect(
       await refusal("a.png", Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')),

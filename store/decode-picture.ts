@@ -17,7 +17,22 @@ const MOST_SVG_BYTES = 8 * 1024 * 1024;
 const DRAWN_SIDE = 2000;
 /** And this long to see where its named shapes lie. */
 const NAMED_SIDE = 480;
-const FORMATS: Record<string, string> = { png: "image/png", jpeg: "image/jpeg", webp: "image/webp" };
+const FORMATS: Record<string, string> = {
+  png: "image/png",
+  jpeg: "image/jpeg",
+  webp: "image/webp",
+  tiff: "image/tiff",
+  gif: "image/gif",
+  heif: "image/avif",
+};
+/** Formats whose working copy loses nothing. */
+const LOSSLESS = new Set(["png", "gif", "tiff"]);
+
+/** Whether a file is a phone's HEIC, which nothing here decodes: its brand stands behind the first box's name. */
+const isHeic = (bytes: Buffer): boolean =>
+  bytes.toString("latin1", 4, 8) === "ftyp" &&
+  /heic|heix|hevc|heim|heis|mif1|msf1/.test(bytes.toString("latin1", 8, 32)) &&
+  !/avif|avis/.test(bytes.toString("latin1", 8, 32));
 
 /** A picture that cannot be taken in: what is wrong and what to do, for people. */
 export class PictureRefused extends BadInput {
@@ -174,14 +189,18 @@ async function namesIn(png: Buffer, names: readonly string[]): Promise<NamedPlac
 
 /**
  * Decodes an uploaded picture and makes its upright sRGB working copy. What the bytes are decides, not the name.
- * @throws PictureRefused, BadInput for anything but a whole PNG, JPEG, WebP or SVG within the limits
+ * @throws PictureRefused, BadInput for anything but a whole picture of a known format within the limits
  */
 export async function decodePicture(name: string, original: Buffer): Promise<NewPicture> {
   if (!original.length)
-    throw new PictureRefused(`"${name}" is empty. Choose a PNG, JPEG, WebP or SVG picture.`);
+    throw new PictureRefused(`"${name}" is empty. Choose a PNG, JPEG, WebP, AVIF, GIF, TIFF or SVG picture.`);
   if (original.length > MOST_BYTES)
     throw new PictureRefused(
       `"${name}" has ${(original.length / 1024 / 1024).toFixed(0)} MB; at most 30 MB can be taken. Save it smaller and try again.`,
+    );
+  if (isHeic(original))
+    throw new PictureRefused(
+      `"${name}" is a HEIC photo, which cannot be opened here. Have the phone give a JPEG: share it by mail or “most compatible”, or set its camera to JPEG and take it again.`,
     );
   if (looksLikeSvg(original)) return decodeSvg(name, original);
   const open = () => sharp(original, { limitInputPixels: false, failOn: "error", pages: 1 });
@@ -191,7 +210,7 @@ export async function decodePicture(name: string, original: Buffer): Promise<New
   const type = meta && FORMATS[meta.format ?? ""];
   if (!meta?.width || !meta.height || !type)
     throw new PictureRefused(
-      `"${name}" is not a PNG, JPEG, WebP or SVG picture. Open it in an image program, export it as one of these, and try again.`,
+      `"${name}" is not a PNG, JPEG, WebP, AVIF, GIF, TIFF or SVG picture. Open it in an image program, export it as one of these, and try again.`,
     );
   if (meta.width * meta.height > MOST_PIXELS)
     throw new PictureRefused(
@@ -205,7 +224,7 @@ export async function decodePicture(name: string, original: Buffer): Promise<New
       fit: "inside",
       withoutEnlargement: true,
     });
-    const lossless = meta.format === "png";
+    const lossless = LOSSLESS.has(meta.format ?? "");
     const { data, info } = await (
       lossless ? sized.png({ compressionLevel: 8 }) : sized.jpeg({ quality: 94, chromaSubsampling: "4:4:4" })
     ).toBuffer({ resolveWithObject: true });
@@ -221,6 +240,7 @@ export async function decodePicture(name: string, original: Buffer): Promise<New
       workingWidth: info.width,
       workingHeight: info.height,
       names: [],
+      ...((meta.pages ?? 1) > 1 && { leftOut: [`its pages 2 to ${meta.pages}`] }),
     };
   } catch {
     throw new PictureRefused(

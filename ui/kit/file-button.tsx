@@ -1,11 +1,13 @@
 "use client";
 import { useRef, type ReactNode } from "react";
+import { useFileDrop } from "./file-drop";
 
-export const PICTURES = "image/png,image/jpeg,image/webp";
+export const PICTURES =
+  "image/png,image/jpeg,image/webp,image/gif,image/avif,image/tiff,.tif,.tiff,image/heic,image/heif,.heic";
 /** Pictures that may be line art: drawings too. */
 export const DRAWINGS = `${PICTURES},image/svg+xml,.svg`;
 
-/** A button that asks for files. The same file may be chosen twice. */
+/** A button that asks for files; they may be dropped anywhere on the page, or pasted, as well. The same file may be chosen twice. */
 export function FileButton({
   label,
   accept,
@@ -26,9 +28,12 @@ export function FileButton({
   readonly bare?: boolean;
 }) {
   const input = useRef<HTMLInputElement>(null);
+  const button = useRef<HTMLButtonElement>(null);
+  useFileDrop(button, { accept, multiple, disabled, onFiles });
   return (
     <>
       <button
+        ref={button}
         type="button"
         className={bare ? "button-bare" : main ? "button button-main" : "button"}
         disabled={disabled}

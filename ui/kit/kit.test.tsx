@@ -1,3 +1,4 @@
+import { isAccepted } from "./file-drop";
 import { renderToStaticMarkup } from "react-dom/server";
 import { DataTable, type DataColumn } from "./data-table";
 import { Empty, Notice } from "./notice";
@@ -93,5 +94,16 @@ describe("a table", () => {
     expect(table(false)).toMatch(/disabled=""[^>]*>Size/);
     expect(table(false)).not.toContain("Choose all rows");
     expect(table(true)).toContain("Choose all rows");
+  });
+});
+
+describe("files that are dropped or pasted", () => {
+  const file = (name: string, type: string) => ({ name, type });
+  it("are taken by kind or by ending, whichever the browser knows", () => {
+    expect(isAccepted(file("a.png", "image/png"), "image/png,.svg")).toBe(true);
+    expect(isAccepted(file("A.SVG", ""), "image/png,.svg")).toBe(true);
+    expect(isAccepted(file("a.gif", "image/gif"), "image/*")).toBe(true);
+    expect(isAccepted(file("a.txt", "text/plain"), "image/png,.svg")).toBe(false);
+    expect(isAccepted(file("png", ""), ".png")).toBe(false);
   });
 });
