@@ -109,6 +109,25 @@ test("thousands of rows come in from a file, bad ones are named, and coming agai
   expect(removed.status()).toBe(204);
 });
 
+test("the rack goes out as a spreadsheet and as palettes, and each of them is read again", async ({
+  page,
+  request,
+}) => {
+  await open(page, "/rack?view=import");
+  for (const format of ["xlsx", "ase", "aco", "soc", "css", "gpl"]) {
+    const file = await request.get(`/api/rack?format=${format}`);
+    expect(file.status()).toBe(200);
+    await page.getByLabel("Rack file").setInputFiles({
+      name: `rack.${format}`,
+      mimeType: "application/octet-stream",
+      buffer: await file.body(),
+    });
+    await expect(page.getByText(new RegExp(`^rack\\.${format}: \\d{3} rows`))).toBeVisible();
+    await expect(page.getByRole("button", { name: /^Bring in \d{3} rows$/ })).toBeEnabled();
+    await expect(page.getByRole("checkbox", { name: /^take its colours as one coat/ })).toBeVisible();
+  }
+});
+
 test("both surrounds are neutral, at L* 92 and 45, and remembered", async ({ page }) => {
   await open(page, "/");
   const ground = () => page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor);

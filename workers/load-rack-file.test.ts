@@ -1,6 +1,9 @@
 import { FormatError } from "@/core/formats/format-error";
 import { guessMapping, readRows } from "@/core/stock/rack-file";
 import { decodeText } from "./decode-text";
+import { labToHex } from "@/core/colour/display";
+import { formatAco, formatAse, formatCss, formatSoc } from "@/core/formats/palettes";
+import { formatXlsx } from "@/core/formats/xlsx";
 import { loadRackFile } from "./load-rack-file";
 
 const bytes = (text: string, encoding: BufferEncoding = "utf8"): ArrayBuffer => {
@@ -119,5 +122,40 @@ describe("a palette", () => {
   });
   it("is refused with the line that is wrong", () => {
     expect(refusal("a.gpl", bytes("GIMP Palette\n#\n300 0 0\tx\n"))).toMatch(/line 3/);
+  });
+});
+
+describe("spreadsheets and palettes", () => {
+  const arrayOf = (b: Uint8Array) => b.slice().buffer;
+  it("are rows under headings, whichever row those stand in", () => {
+    const book = formatXlsx("Mine", [
+      [],
+      [{ text: "code" }, { text: "colour" }, { text: "owned" }],
+      [{ text: "clay3m" }, { text: "#c8a27a", fill: "#c8a27a" }],
+      [{ text: "fern2c" }, { text: "" }, { text: "yes" }],
+    ]);
+    expect(loadRackFile("mine.xlsx", arrayOf(book))).toEqual({
+      name: "mine.xlsx",
+      encoding: "spreadsheet",
+      headings: ["code", "colour", "owned"],
+      rows: [
+        ["clay3m", "#c8a27a", ""],
+        ["fern2c", "", "yes"],
+      ],
+      first: 3,
+      sheets: ["Mine"],
+    });
+  });
+  it.each([
+    ["a.ase", formatAse],
+    ["a.aco", formatAco],
+    ["a.soc", formatSoc],
+    ["a.css", formatCss],
+  ] as const)("as %s are codes and colours", (name, format) => {
+    const made = format([{ name: "clay3m", lab: [60, 10, 12] }]);
+    const bytes = typeof made === "string" ? new TextEncoder().encode(made) : made;
+    const { headings, rows } = loadRackFile(name, arrayOf(bytes));
+    expect(headings).toEqual(["code", "colour"]);
+    expect(rows).toEqual([["clay3m", labToHex([60, 10, 12])]]);
   });
 });

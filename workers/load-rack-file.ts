@@ -1,8 +1,10 @@
 import Papa from "papaparse";
 import { FormatError } from "@/core/formats/format-error";
-import { parseGpl } from "@/core/formats/gpl";
+import { parseGpl, type PaletteColour } from "@/core/formats/gpl";
+import { isAse, isCssPalette, parseAco, parseAse, parseCss, parseSoc } from "@/core/formats/palettes";
 import { RACK_COLUMNS, type RackColumn } from "@/core/stock/rack-file";
 import { decodeText } from "./decode-text";
+import { isZip, sheetsOf } from "./spreadsheet";
 
 /** A file as rows of text under headings. */
 export interface Loaded {
@@ -11,6 +13,8 @@ export interface Loaded {
   readonly headings: readonly string[];
   readonly rows: readonly (readonly string[])[];
   readonly first: number;
+  /** Names of a spreadsheet's sheets. */
+  readonly sheets?: readonly string[];
 }
 
 const MOST_BYTES = 64 * 1024 * 1024;
@@ -35,21 +39,19 @@ export function loadRackFile(
   name: string,
   bytes: ArrayBuffer,
   onProgress: (share: number) => void = () => undefined,
+  sheet = 0,
 ): Loaded {
   if (bytes.byteLength > MOST_BYTES)
     throw new FormatError(0, `expected at most ${MOST_BYTES / 1024 / 1024} MB`);
+  const binary = new Uint8Array(bytes);
+  if (isZip(binary)) return fromSheet(name, binary, sheet);
+  if (isAse(binary)) return fromPalette(name, "palette", parseAse(binary));
+  if (/\.aco$/i.test(name)) return fromPalette(name, "palette", parseAco(binary));
   const { text, encoding } = decodeText(bytes);
   if (!text.trim()) throw new FormatError(0, `"${name}" is empty`);
-  if (text.startsWith("GIMP Palette")) {
-    const colours = parseGpl(text);
-    return {
-      name,
-      encoding,
-      headings: ["code", "colour"],
-      rows: colours.map((c) => [c.name, c.hex]),
-      first: colours[0]?.line ?? 1,
-    };
-  }
+  if (text.startsWith("GIMP Palette")) return fromPalette(name, encoding, parseGpl(text));
+  if (/^\uFEFF?\s*</.test(text)) return fromPalette(name, encoding, parseSoc(text));
+  if (isCssPalette(text)) return fromPalette(name, encoding, parseCss(text));
   if (/^\s*[[{]/.test(text)) {
     let parsed: unknown;
     try {
@@ -90,6 +92,27 @@ export function loadRackFile(
     throw new FormatError(0, `"${name}" needs a line of headings and at least one row`);
   if (headings.length > MOST_COLUMNS) throw new FormatError(1, `expected at most ${MOST_COLUMNS} columns`);
   return { name, encoding, headings, rows, first: 2 };
+}
+
+/** Colours of a palette as rows: their names are codes. */
+const fromPalette = (name: string, encoding: string, colours: readonly PaletteColour[]): Loaded => ({
+  name,
+  encoding,
+  headings: ["code", "colour"],
+  rows: colours.map((c) => [c.name, c.hex]),
+  first: colours[0]?.line ?? 1,
+});
+
+/** One sheet of a spreadsheet: its first row that holds something is its headings. */
+function fromSheet(name: string, bytes: Uint8Array, sheet: number): Loaded {
+  const { names, rows: read } = sheetsOf(bytes);
+  if (!names.length) throw new FormatError(0, `"${name}" has no sheet`);
+  const all = read(Math.min(sheet, names.length - 1));
+  const at = all.findIndex((row) => row.some((v) => v));
+  const headings = all[at] ?? [];
+  const rows = all.slice(at + 1).map((row) => headings.map((_, i) => row[i] ?? ""));
+  checkCount(rows.length);
+  return { name, encoding: "spreadsheet", headings, rows, first: at + 2, sheets: names };
 }
 
 /** Records of a CSV with any separator, read row by row. */

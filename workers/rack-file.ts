@@ -1,7 +1,7 @@
 import Papa from "papaparse";
 import { isRead, parseCode, type CodeKey } from "@/core/codes/key";
 import { FormatError } from "@/core/formats/format-error";
-import { readRows, type BadRow, type Mapping, type RackFileRow } from "@/core/stock/rack-file";
+import { guessMapping, readRows, type BadRow, type Mapping, type RackFileRow } from "@/core/stock/rack-file";
 import { loadRackFile, type Loaded } from "./load-rack-file";
 
 /** What is shown of a file before anything is taken from it. */
@@ -12,6 +12,11 @@ export interface RackFileHead {
   readonly rows: number;
   /** Its first rows. */
   readonly sample: readonly (readonly string[])[];
+  /** What its columns are, by their names and by what is in them. */
+  readonly guess: Mapping;
+  /** Sheets of a spreadsheet, and the one that is read. */
+  readonly sheets?: readonly string[];
+  readonly sheet: number;
 }
 
 /** What a mapping makes of a file. */
@@ -29,6 +34,8 @@ export type RackFileAnswer<T> =
 
 type Tell = (share: number) => void;
 const SAMPLE = 6;
+/** Rows by which columns without a known name are recognised. */
+const LOOKED_AT = 400;
 const BAD_SHOWN = 100;
 
 const isMarker = (row: RackFileRow) => (row.kind ?? "marker") === "marker";
@@ -39,17 +46,29 @@ export function rackFile() {
   let good: readonly (RackFileRow & { readonly family: string })[] = [];
   let bad: readonly BadRow[] = [];
   return {
-    open(name: string, bytes: ArrayBuffer, onProgress: Tell): RackFileAnswer<RackFileHead> {
+    open(name: string, bytes: ArrayBuffer, onProgress: Tell, sheet = 0): RackFileAnswer<RackFileHead> {
       try {
-        file = loadRackFile(name, bytes, onProgress);
+        file = loadRackFile(name, bytes, onProgress, sheet);
       } catch (e) {
         if (!(e instanceof FormatError)) throw e;
         return { ok: false, message: e.message };
       }
-      const { encoding, headings, rows } = file;
+      const { encoding, headings, rows, sheets } = file;
       // A file usually ends in a line break, which is no row.
       const written = rows.reduce((sum, row) => sum + Number(row.some((v) => v.trim())), 0);
-      return { ok: true, is: { name, encoding, headings, rows: written, sample: rows.slice(0, SAMPLE) } };
+      return {
+        ok: true,
+        is: {
+          name,
+          encoding,
+          headings,
+          rows: written,
+          sample: rows.slice(0, SAMPLE),
+          guess: guessMapping(headings, rows.slice(0, LOOKED_AT)),
+          ...(sheets && { sheets }),
+          sheet,
+        },
+      };
     },
     /** Reads all rows by a mapping; families come from the file, else from the key of the range. */
     read(mapping: Mapping, key: CodeKey | null, onProgress: Tell): RackFileCount {

@@ -41,8 +41,23 @@ const plain = (text: string) =>
     .replace(/[^a-z]+/g, " ")
     .trim();
 
-/** Guesses what columns mean from their headings; each meaning at most once. */
-export function guessMapping(headings: readonly string[]): Mapping {
+const HEX = /^#?[0-9a-f]{6}$/i;
+const YES_OR_NO = /^(yes|no|y|n|true|false|x|0|1|own|owned|wished|wish|✓|ja|nein|oui|non)$/i;
+const CODE = /^[\p{L}\d][\p{L}\d._/ -]{0,23}$/u;
+/** Share of what is written in a column by which it is recognised. */
+const MOSTLY = 0.9;
+
+/** What a column without a known name holds, by what is in it. */
+function holds(values: readonly string[], is: (v: string) => boolean): boolean {
+  const written = values.map((v) => v.trim()).filter(Boolean);
+  return written.length > 0 && written.filter(is).length >= MOSTLY * written.length;
+}
+
+/** Guesses what columns mean from their headings, and where those say nothing from what is in them; each meaning at most once. */
+export function guessMapping(
+  headings: readonly string[],
+  rows: readonly (readonly string[])[] = [],
+): Mapping {
   const out: { [C in RackColumn]?: number } = {};
   const taken = new Set<number>();
   for (const exact of [true, false])
@@ -59,6 +74,24 @@ export function guessMapping(headings: readonly string[]): Mapping {
       out[column] = at;
       taken.add(at);
     }
+  const byContent = (column: RackColumn, fits: (values: readonly string[]) => boolean) => {
+    if (out[column] !== undefined || !rows.length) return;
+    const at = headings.findIndex((_, i) => !taken.has(i) && fits(rows.map((r) => r[i] ?? "")));
+    if (at < 0) return;
+    out[column] = at;
+    taken.add(at);
+  };
+  byContent("colour", (values) => holds(values, (v) => HEX.test(v)));
+  // Letters and digits first; running numbers are codes only where nothing else is.
+  for (const letters of [true, false])
+    byContent(
+      "code",
+      (values) =>
+        new Set(values).size === values.length &&
+        values.every((v) => v.trim()) &&
+        holds(values, (v) => CODE.test(v) && /\d/.test(v) && (!letters || /\p{L}/u.test(v))),
+    );
+  byContent("owned", (values) => holds(values, (v) => YES_OR_NO.test(v)));
   return out;
 }
 

@@ -22,6 +22,18 @@ describe("a rack file", () => {
     });
     expect(guessMapping(["Nr.", "Name", "Own"])).toEqual({ code: 0, name: 1, owned: 2 });
     expect(guessMapping(["a", "b"])).toEqual({});
+    // Where names say nothing, what is in them does.
+    const rows = [
+      ["1", "clay3m", "Pale clay", "yes", "#c8a27a", ""],
+      ["2", "fern2c", "Fern", "no", "#4e7a52", "x"],
+      ["3", "dusk 7", "Dusk", "", "", "x"],
+    ];
+    expect(guessMapping(["row", "was", "heißt", "da", "sieht aus", "?"], rows)).toEqual({
+      colour: 4,
+      code: 1,
+      owned: 3,
+    });
+    expect(guessMapping(["code", "?"], [["a", "#112233"]])).toEqual({ code: 0, colour: 1 });
   });
   const mapping = { code: 0, owned: 1, state: 2, refills: 3, colour: 4, kind: 5 };
   const one = (...values: string[]) => readRows([values], mapping);

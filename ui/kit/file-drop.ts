@@ -71,7 +71,7 @@ function onDragOver(e: DragEvent): void {
   show(takerNear(takers, at(e), () => true)?.element() ?? null);
 }
 function onDrop(e: DragEvent): void {
-  if (!hasFiles(e)) return;
+  if (!hasFiles(e) || e.defaultPrevented) return;
   e.preventDefault();
   show(null);
   const files = [...(e.dataTransfer?.files ?? [])];

@@ -78,13 +78,14 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
         <FileButton
           main
           label="Rack file"
-          accept=".csv,.tsv,.txt,.json,.gpl"
+          accept=".csv,.tsv,.txt,.json,.xlsx,.ods,.gpl,.ase,.aco,.soc,.css"
           onFiles={([chosen]) => void choose(chosen)}
         >
           Choose a file
         </FileButton>
         <span className="text-[14px] text-soft">
-          CSV with any columns, JSON, or a GIMP palette. Nothing changes until you have seen how it is read.
+          A spreadsheet (XLSX, ODS, CSV) with any columns, JSON, or a palette (GPL, ASE, ACO, SOC, CSS).
+          Nothing changes until you have seen how it is read.
         </span>
         <button className="button-bare ml-auto" onClick={onDone}>
           Back to the rack
@@ -113,19 +114,12 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
         />
       )}
       {!head && file.reading === undefined && (
-        <div
-          className="grid min-h-56 place-content-center gap-2 border-2 border-dashed border-strong p-6 text-center"
-          onDragOver={(e) => e.preventDefault()}
-          onDrop={(e) => {
-            e.preventDefault();
-            void choose(e.dataTransfer.files[0]);
-          }}
-        >
+        <div className="grid min-h-56 place-content-center gap-2 border-2 border-dashed border-strong p-6 text-center">
           <p className="m-0 text-[17px] font-semibold">Drop a file here</p>
           <p className="m-0 max-w-[64ch] text-[14px] text-soft">
-            A CSV’s first line names its columns, in any order and with any separator. Blendt knows{" "}
-            {RACK_COLUMNS.map((c) => COLUMN_NAMES[c]).join(", ")}; only the code is needed. A code that is on
-            the rack already is updated with what the file says, never doubled.
+            The first line names the columns, in any order; what has no name that is known is recognised by
+            what is in it. Blendt knows {RACK_COLUMNS.map((c) => COLUMN_NAMES[c]).join(", ")}; only the code
+            is needed. A code that is on the rack already is updated with what the file says, never doubled.
           </p>
         </div>
       )}
@@ -135,6 +129,22 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
             <p className="m-0 text-[15px]">
               <strong>{head.name}</strong>: {counted(head.rows, "row")}, {head.encoding}
             </p>
+            {head.sheets && head.sheets.length > 1 && (
+              <label className="text-[14px]">
+                sheet{" "}
+                <select
+                  className="field ml-1"
+                  value={head.sheet}
+                  onChange={(e) => void file.turnTo(Number(e.target.value))}
+                >
+                  {head.sheets.map((s, i) => (
+                    <option key={i} value={i}>
+                      {s || i + 1}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            )}
             <label className="text-[14px]">
               into range{" "}
               <select className="field ml-1" value={rangeId} onChange={(e) => setRangeId(e.target.value)}>

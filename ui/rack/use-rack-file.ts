@@ -2,7 +2,7 @@
 import { proxy, wrap, type Remote } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { CodeKey } from "@/core/codes/key";
-import { guessMapping, type Mapping, type RackFileRow } from "@/core/stock/rack-file";
+import { type Mapping, type RackFileRow } from "@/core/stock/rack-file";
 import { messageOf } from "@/ui/send";
 import type { RackFileApi, RackFileCount, RackFileHead } from "@/workers/rack-file";
 
@@ -21,6 +21,7 @@ function openWorker(): Opened {
 /** A file that is read beside the page, and what is known of it so far. */
 export function useRackFile(key: CodeKey | null) {
   const own = useRef<Opened>(undefined);
+  const source = useRef<File>(undefined);
   const [head, setHead] = useState<RackFileHead>();
   const [mapping, setMapping] = useState<Mapping>({});
   const [count, setCount] = useState<RackFileCount>();
@@ -52,22 +53,25 @@ export function useRackFile(key: CodeKey | null) {
     const read = by.code === undefined ? undefined : await at.remote.read(by, key, onProgress);
     if (own.current === at) setCount(read);
   };
-  const choose = async (chosen: File) => {
+  const choose = async (chosen: File, sheet = 0) => {
+    source.current = chosen;
     close();
     setTrouble(undefined);
     setHead(undefined);
     setCount(undefined);
     const at = (own.current = openWorker());
     await during(at, async (onProgress) => {
-      const answer = await at.remote.open(chosen.name, await chosen.arrayBuffer(), onProgress);
+      const answer = await at.remote.open(chosen.name, await chosen.arrayBuffer(), onProgress, sheet);
       if (own.current !== at) return;
       if (!answer.ok) return setTrouble(`“${chosen.name}” cannot be read: ${answer.message}.`);
-      const guess = guessMapping(answer.is.headings);
+      const { guess } = answer.is;
       setHead(answer.is);
       setMapping(guess);
       await readBy(at, guess, onProgress);
     });
   };
+  /** Another sheet of the same spreadsheet. */
+  const turnTo = (sheet: number) => (source.current ? choose(source.current, sheet) : Promise.resolve());
   const map = async (by: Mapping) => {
     setMapping(by);
     const at = own.current;
@@ -83,5 +87,5 @@ export function useRackFile(key: CodeKey | null) {
   const rows = async (from: number, most: number): Promise<readonly RackFileRow[]> =>
     (await own.current?.remote.rows(from, most)) ?? [];
   const badRows = async (): Promise<string> => (await own.current?.remote.badRows()) ?? "";
-  return { head, mapping, count, reading, trouble, choose, map, rows, badRows, stop: close };
+  return { head, mapping, count, reading, trouble, choose, turnTo, map, rows, badRows, stop: close };
 }

@@ -7,6 +7,8 @@ import { labToHex } from "@/core/colour/display";
 import { formatCgats, nameStack } from "@/core/formats/cgats";
 import { keptReading } from "@/core/formats/measured";
 import { formatGpl } from "@/core/formats/gpl";
+import { formatAco, formatAse, formatCss, formatSoc } from "@/core/formats/palettes";
+import { formatXlsx } from "@/core/formats/xlsx";
 import { MOST_ON_RACK } from "@/core/stock/kinds";
 import { RACK_COLUMNS } from "@/core/stock/rack-file";
 import { asLab, findPaper, listPapers, type PaperSheet } from "@/store/papers";
@@ -37,6 +39,12 @@ interface Shown {
   readonly all: readonly RackMarker[];
 }
 
+const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
+const asBody = (bytes: Uint8Array): ArrayBuffer => bytes.slice().buffer;
+/** One coat of everything that was read. */
+const oneCoat = ({ all }: Shown) =>
+  all.flatMap((m) => (m.swatches[0] ? [{ name: m.code, lab: m.swatches[0].lab }] : []));
+
 /** How the rack is written in each format. */
 const FILES: Record<RackFileInput["format"], (shown: Shown) => Response | Promise<Response>> = {
   csv: ({ all }) => download(csvOf(["range", ...RACK_COLUMNS], all.map(asRow)), "text/csv", "rack.csv"),
@@ -50,10 +58,23 @@ const FILES: Record<RackFileInput["format"], (shown: Shown) => Response | Promis
       "application/json",
       "rack.json",
     ),
-  gpl: ({ paper, all }) => {
-    const read = all.flatMap((m) => (m.swatches[0] ? [{ name: m.code, lab: m.swatches[0].lab }] : []));
-    return download(formatGpl(`Rack on ${paper.name}`, read), "text/plain", "rack.gpl");
+  xlsx: ({ paper, all }) => {
+    const columns = ["range", ...RACK_COLUMNS] as const;
+    const rows = all.map(asRow).map((row) =>
+      columns.map((c) => {
+        const text = String(row[c as keyof typeof row] ?? "");
+        return { text, ...(c === "colour" && text && { fill: text }) };
+      }),
+    );
+    const book = formatXlsx(`Rack on ${paper.name}`, [columns.map((text) => ({ text })), ...rows]);
+    return download(asBody(book), XLSX, "rack.xlsx");
   },
+  gpl: (shown) =>
+    download(formatGpl(`Rack on ${shown.paper.name}`, oneCoat(shown)), "text/plain", "rack.gpl"),
+  ase: (shown) => download(asBody(formatAse(oneCoat(shown))), "application/octet-stream", "rack.ase"),
+  aco: (shown) => download(asBody(formatAco(oneCoat(shown))), "application/octet-stream", "rack.aco"),
+  soc: (shown) => download(formatSoc(oneCoat(shown)), "text/xml", "rack.soc"),
+  css: (shown) => download(formatCss(oneCoat(shown)), "text/css", "rack.css"),
   cgats: async ({ studio, paper }) => {
     const own = (await currentReadings(studio, paper.id)).filter(
       (r) => !r.lift && r.backing === "paper" && !r.pressure,
