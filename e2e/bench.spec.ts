@@ -134,13 +134,14 @@ test("the picture that was drawn last is there with the page, on every stage and
   const reader = await still.newPage();
   for (const stage of ["check", "steps"]) {
     await reader.goto(`${path}/${stage}`);
-    const shown = reader.locator('img[src*="/colouring"]').first();
+    // What is only for print is not seen.
+    const shown = reader.locator('img[src*="/colouring"]').filter({ visible: true }).first();
     await expect(shown).toBeVisible();
     await expect.poll(() => shown.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(100);
   }
   const { code } = (await (await request.post(`/api${path}/shares`)).json()) as { code: string };
   await reader.goto(`/shared/${code}`);
-  const seen = reader.locator('img[src*="/colouring"]').first();
+  const seen = reader.locator('img[src*="/colouring"]').filter({ visible: true }).first();
   await expect.poll(() => seen.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(100);
   await still.close();
 });
