@@ -1,4 +1,5 @@
 import type { Page } from "@playwright/test";
+import PDFDocument from "pdfkit";
 import { denseDrawing } from "./dense-drawing";
 import { open, savedNotice, stored } from "./studio";
 import { expect, test } from "./test";
@@ -190,5 +191,30 @@ test("a picture is dropped anywhere on the page, and pasted", async ({ page }) =
   expect(page.url()).toContain(id);
   await give("paste", "other.svg", "image/svg+xml", svg.replace("120mm", "90mm"));
   await expect(page.getByText("Its file says that it is 90 mm wide.")).toBeVisible();
+  await page.request.delete(`/api/pieces/${id}`);
+});
+
+test("a page of a PDF is chosen and becomes the line, as large as it is; one that is none is refused", async ({
+  page,
+}) => {
+  const id = await begun(page, "From a PDF");
+  const document = new PDFDocument({ size: [283.46, 198.43], margin: 0 });
+  const parts: Buffer[] = [];
+  document.on("data", (part: Buffer) => parts.push(part));
+  const ended = new Promise((done) => document.on("end", done));
+  document.text("For the reader").addPage().lineWidth(4).rect(40, 40, 120, 90).stroke().end();
+  await ended;
+  const give = (buffer: Buffer) =>
+    page
+      .locator('input[type="file"]')
+      .setInputFiles({ name: "stamps.pdf", mimeType: "application/pdf", buffer });
+  await give(Buffer.from("%PDF-1.7 and no more"));
+  await expect(page.getByRole("alert").filter({ hasText: "stamps.pdf" })).toContainText("damaged, or no PDF");
+  await give(Buffer.concat(parts));
+  const pages = page.getByRole("dialog", { name: "Which page?" });
+  await expect(pages.getByRole("button", { name: /^Page/ })).toHaveCount(2);
+  await pages.getByRole("button", { name: "Page 2" }).click();
+  await expect(page.getByTestId("drawing")).toBeVisible();
+  await expect(page.getByText("Its file says that it is 100 mm wide.")).toBeVisible();
   await page.request.delete(`/api/pieces/${id}`);
 });

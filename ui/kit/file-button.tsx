@@ -5,7 +5,7 @@ import { useFileDrop } from "./file-drop";
 export const PICTURES =
   "image/png,image/jpeg,image/webp,image/gif,image/avif,image/tiff,.tif,.tiff,image/heic,image/heif,.heic";
 /** Pictures that may be line art: drawings too. */
-export const DRAWINGS = `${PICTURES},image/svg+xml,.svg`;
+export const DRAWINGS = `${PICTURES},image/svg+xml,.svg,application/pdf,.pdf`;
 
 /** A button that asks for files; they may be dropped anywhere on the page, or pasted, as well. The same file may be chosen twice. */
 export function FileButton({

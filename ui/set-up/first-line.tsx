@@ -30,18 +30,10 @@ export function FirstLine({
     return () => stop.abort();
   }, []);
   return (
-    <div
-      className="flex min-h-60 flex-col items-start justify-center gap-3 border border-dashed border-strong p-8"
-      onDragOver={(e) => e.preventDefault()}
-      onDrop={(e) => {
-        e.preventDefault();
-        const [file] = e.dataTransfer.files;
-        if (file) onTake(file);
-      }}
-    >
+    <div className="flex min-h-60 flex-col items-start justify-center gap-3 border border-dashed border-strong p-8">
       <p className="m-0 max-w-[46ch] text-[17px]">
-        Bring in what you will colour: a scan or photo of the stamped or drawn sheet, a drawing in SVG, or a
-        pale sketch. A photo may lie on the table; its sheet is found.
+        Bring in what you will colour: a scan or photo of the stamped or drawn sheet, a drawing in SVG or PDF,
+        or a pale sketch. A photo may lie on the table; its sheet is found.
       </p>
       <FileButton main label="Choose the picture of the line" accept={DRAWINGS} onFiles={([f]) => onTake(f!)}>
         <ImageUp size={18} aria-hidden /> Choose the picture of the line

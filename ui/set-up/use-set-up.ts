@@ -25,6 +25,7 @@ import { keysOf, regionKey, regionsOf } from "./region-overlay";
 import type { Tool } from "./tool";
 import { asked, useDrawing } from "./use-drawing";
 import { useGather, useGatherings, type Gather } from "./use-gather";
+import { isPdf, usePdf } from "./pdf-pages";
 import { usePictures, type TakenPicture } from "./use-pictures";
 import { gainsAt, useDoubts, usePropose } from "./use-reference";
 
@@ -152,6 +153,11 @@ export function useSetUp(papers: readonly PaperSheet[]) {
       ...(turn && { sheet: { width: sheet.height, height: sheet.width } }),
     });
   };
+
+  // A page of a PDF is a picture like another, and as large as the page.
+  const pdf = usePdf(({ file, mm }) => {
+    void pictures.take(file).then((facts) => takePicture(facts && { ...facts, mm }));
+  });
 
   const endCut = (points: readonly Share[]) => {
     const closed = tool === "shape";
@@ -303,7 +309,8 @@ export function useSetUp(papers: readonly PaperSheet[]) {
     names,
     drag: (set: Passing["set"]) => setDrag({ set, over: `${gap} ${speck}` }),
     findSheet,
-    takeLine: (file: File) => pictures.take(file).then(takePicture),
+    takeLine: (file: File) => (isPdf(file) ? pdf.open(file) : pictures.take(file).then(takePicture)),
+    pdf,
     takeLoose: (id: string) => pictures.find(id).then(takePicture),
     endCut,
     onPoint,

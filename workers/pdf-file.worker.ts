@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { pdfFile } from "./pdf-file";
+
+expose(pdfFile());
