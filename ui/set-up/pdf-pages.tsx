@@ -142,7 +142,6 @@ function Thumb({ n, thumbOf }: { readonly n: number; readonly thumbOf: (n: numbe
   }, [n]);
   return (
     <span ref={frame} className="grid h-36 w-full place-items-center bg-white">
-      {/* eslint-disable-next-line @next/next/no-img-element -- a picture of this page's own making */}
       {url && <img src={url} alt="" className="max-h-36 max-w-full border border-line" />}
     </span>
   );

@@ -23,7 +23,7 @@ export const readingColumns = (
   {
     id: "stack",
     title: "layers",
-    width: 330,
+    width: 270,
     by: (r) => r.name,
     cell: (r) => (
       <span className="flex min-w-0 items-center gap-2">
@@ -40,7 +40,7 @@ export const readingColumns = (
   {
     id: "source",
     title: "source",
-    width: 170,
+    width: 180,
     by: (r) => r.source,
     cell: (r) =>
       r.measured?.reflectance ? (

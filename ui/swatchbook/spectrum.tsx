@@ -24,7 +24,7 @@ export function SpectrumDialog({
       {spectrum && (
         <div className="grid gap-3 text-[14px]">
           <p className="m-0">
-            L* a* b* {labInWords(reading!.lab)} by day. {howInWords(reading!.measured!)}
+            {labInWords(reading!.lab)} by day. {howInWords(reading!.measured!)}
           </p>
           <ChartCanvas
             kind="line"
@@ -41,7 +41,7 @@ export function SpectrumDialog({
                   borderWidth: 2.5,
                   pointRadius: 0,
                 },
-                ...(paper
+                ...(paper && reading!.stack.length
                   ? [
                       {
                         label: "bare paper",
