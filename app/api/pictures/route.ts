@@ -10,7 +10,9 @@ const pictureFile = reads("form", async (request) => {
   const form = await formOf(request, MOST_BYTES);
   const file = form?.get("picture");
   if (!(file instanceof File))
-    throw new PictureRefused("No picture came along. Choose a PNG, JPEG, WebP, AVIF, GIF, TIFF or SVG picture.");
+    throw new PictureRefused(
+      "No picture came along. Choose a PNG, JPEG, WebP, AVIF, GIF, TIFF or SVG picture.",
+    );
   return decodePicture(file.name.slice(0, LONGEST_NAME), Buffer.from(await file.arrayBuffer()));
 });
 
