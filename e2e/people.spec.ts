@@ -143,6 +143,11 @@ test("guessing is slowed, for names that are nobody's too", async ({ request }) 
       );
     expect(statuses.slice(0, 10)).toEqual(Array(10).fill(403));
     expect(statuses.slice(10)).toEqual([429, 429]);
+    // Signing up under that name forgives nothing.
+    await request.post(`${server.url}/api/people`, { data: { name, password: PASSWORD, code: "wrong" } });
+    expect(
+      (await request.post(`${server.url}/api/session`, { data: { name, password: "guess" } })).status(),
+    ).toBe(429);
   }
   // Another name is not in the way of its owner.
   const { status } = await request

@@ -103,7 +103,8 @@ export async function signUp(
   { readonly cookies: Cookies; readonly recovery: string[]; readonly studioId?: string } | SignUpRefused
 > {
   const email = addressOf(name);
-  const how = await slowly(email, () => mayJoin(code));
+  // Counted by itself: who may join says nothing of who knows the name's password.
+  const how = await slowly(`join ${email}`, () => mayJoin(code));
   if (!how) return code ? "no such code" : "closed";
   const there = await withStore((db) =>
     db.select({ id: people.id }).from(people).where(eq(people.email, email)),

@@ -36,6 +36,8 @@ export function enterStudio(id: string): void {
 
 const UNREACHED = "The server cannot be reached. Nothing was changed there; try again when it is back.";
 
+const TORN = "The server’s answer was lost on its way. It may have been done: look before you try again.";
+
 type Method = "GET" | "POST" | "PUT" | "PATCH" | "DELETE";
 
 /** What the server says, whatever it is that it says. @throws SendFailed when it cannot be reached */
@@ -70,9 +72,14 @@ async function refusedBy(answer: Response): Promise<SendFailed> {
 export async function send<T>(method: Method, url: string, body?: unknown, signal?: AbortSignal): Promise<T> {
   const answer = await ask(method, url, body, signal);
   if (!answer.ok) throw await refusedBy(answer);
-  const json = answer.status === 204 ? undefined : ((await answer.json().catch(() => undefined)) as unknown);
-  signal?.throwIfAborted();
-  return json as T;
+  if (answer.status === 204) return undefined as T;
+  try {
+    return (await answer.json()) as T;
+  } catch {
+    signal?.throwIfAborted();
+    // Cut off on its way: an answer that cannot be read is an answer lost.
+    throw new SendFailed(TORN, 0);
+  }
 }
 
 /** Asks the server for something while the page goes away; nobody hears the answer. */

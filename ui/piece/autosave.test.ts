@@ -123,6 +123,19 @@ describe("autosave", () => {
     expect(kind()).toBe("saved");
     expect(await own(id)).toBeUndefined();
   });
+  it("takes an answer that was cut off on its way for lost, and asks again by the save's name", async () => {
+    const { id, kind, rename } = start();
+    const torn = () => new Response('{"revis', { headers: { "content-type": "application/json" } });
+    answers.push(torn, () => theirs(8, "A", sent[0]!.save)(), saved(9));
+    rename("A");
+    await pass(500);
+    expect(kind()).toBe("waiting");
+    rename("B");
+    await pass(8000);
+    expect(kind()).toBe("saved");
+    expect(sent.at(-1)).toMatchObject({ revision: 8, document: { name: "B" } });
+    expect(await own(id)).toBeUndefined();
+  });
   it("waits for somebody who has been signed out, and loses nothing", async () => {
     const { id, kind, rename } = start();
     answers.push(() => Response.json({ message: "Sign in first." }, { status: 401 }));
