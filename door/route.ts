@@ -9,6 +9,7 @@ import { refusedAtGate, type BodyKind } from "@/border/gate";
 import { entered, mustBe, NotAllowed, SignInNeeded, StudioNeeded, visitorOf } from "./guard";
 import { isId, type Document } from "@/border/fields";
 import { noteInLog } from "@/border/log";
+import { inspect } from "@/border/inspect";
 import { BadInput } from "@/border/problem";
 import { readAs } from "@/border/read-as";
 
@@ -37,7 +38,11 @@ export const reads = <I>(kind: BodyKind, read: (request: Request) => Promise<I>)
   Object.assign(read, { reads: kind });
 
 /** Any JSON: for what says itself what it expects. */
-export const anyJson = reads("json", jsonOf);
+export const anyJson = reads("json", async (request) => {
+  const said = await jsonOf(request);
+  inspect(said);
+  return said;
+});
 
 const bodyOf = <I>(from: Input<I>): BodyKind =>
   !from || "query" in from ? "none" : "reads" in from ? from.reads : "json";

@@ -204,3 +204,29 @@ test("where a marker is used is asked by its code", async ({ request }) => {
       expect.objectContaining({ message: expect.stringMatching(/^code: /) as unknown }),
     ]);
 });
+
+test("addresses that cannot be read, and what the router would fail at, are refused in our words", async ({
+  request,
+}) => {
+  for (const path of ["/pieces/%ff", "/api/pieces/%ff", "/shared/%e0%a4", "/%"]) {
+    const answer = await request.get(path);
+    expect(answer.status(), path).toBe(400);
+    expect(answer.headers()["content-security-policy"]).toContain("default-src 'none'");
+    expect(await answer.text()).toContain("This address cannot be read.");
+  }
+  for (const state of ["%%%", "garbage", "{}", "[1,2]", `["",${"[".repeat(5000)}`]) {
+    const answer = await request.get("/rack", { headers: { rsc: "1", "next-router-state-tree": state } });
+    expect(answer.status(), state.slice(0, 20)).toBe(400);
+  }
+  const deep = await request.post("/api/compute/match", {
+    headers: { "content-type": "application/json" },
+    data: Buffer.from(`${'{"target":'.repeat(20_000)}1${"}".repeat(20_000)}`),
+  });
+  expect(deep.status()).toBe(422);
+  const named = await request.post("/api/pictures", {
+    multipart: {
+      picture: { name: `a\u0000${"é".repeat(300)}.png`, mimeType: "image/png", buffer: Buffer.from("x") },
+    },
+  });
+  expect(named.status()).toBe(422);
+});

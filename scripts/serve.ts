@@ -1,6 +1,7 @@
 import cluster from "node:cluster";
 import { availableParallelism } from "node:os";
 import path from "node:path";
+import { pathToFileURL } from "node:url";
 import { computeFor } from "@/workers/through-primary";
 
 /**
@@ -34,7 +35,7 @@ cluster.setupPrimary({
   // Longer than any proxy in front keeps a connection it does not use: one that is closed while a request is on its way fails.
   args: ["start", "-H", host, "-p", port, "--keepAliveTimeout", "65000"],
   // Pages are made of many short-lived things: a larger young space collects them in passing.
-  execArgv: ["--max-semi-space-size=64"],
+  execArgv: ["--max-semi-space-size=64", "--import", pathToFileURL("scripts/readable-only.mjs").href],
   serialization: "advanced",
 });
 

@@ -1,5 +1,6 @@
 import { created, reads, route } from "@/door/route";
 import { formOf } from "@/border/form";
+import { shortName } from "@/border/names";
 import { decodePicture, MOST_BYTES, PictureRefused } from "@/store/decode-picture";
 import { addPicture, loosePictures } from "@/store/pictures";
 
@@ -13,7 +14,10 @@ const pictureFile = reads("form", async (request) => {
     throw new PictureRefused(
       "No picture came along. Choose a PNG, JPEG, WebP, AVIF, GIF, TIFF or SVG picture.",
     );
-  return decodePicture(file.name.slice(0, LONGEST_NAME), Buffer.from(await file.arrayBuffer()));
+  return decodePicture(
+    shortName(file.name, LONGEST_NAME) || "picture",
+    Buffer.from(await file.arrayBuffer()),
+  );
 });
 
 /** Keeps a picture. What its file says of its size on paper, and what of it is not drawn, is told only now. */

@@ -14,7 +14,7 @@ const MOST_PIXELS = 16_000_000;
 const tracing = reads("form", async (request) => {
   const form = await formOf(request, MOST_BYTES);
   const [file, said] = [form?.get("picture"), form?.get("sheet")];
-  if (!(file instanceof File)) throw wrong("picture", "expected the picture of a line as PNG");
+  if (!(file instanceof File) || !file.size) throw wrong("picture", "expected the picture of a line as PNG");
   let plain: unknown;
   try {
     plain = JSON.parse(typeof said === "string" ? said : "");

@@ -19,7 +19,7 @@ const MOST_PIXELS = 16_000_000;
 async function pictureOf(form: FormData | undefined, field: string): Promise<Buffer> {
   const file = form?.get(field);
   const refused = () => wrong(field, `expected a PNG picture of at most ${MOST_PIXELS / 1e6} megapixels`);
-  if (!(file instanceof File)) throw refused();
+  if (!(file instanceof File) || !file.size) throw refused();
   return sharp(Buffer.from(await file.arrayBuffer()), { limitInputPixels: MOST_PIXELS })
     .flatten({ background: "#ffffff" })
     .png()
