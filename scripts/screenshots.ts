@@ -23,6 +23,8 @@ const drawnPieces = (least: number) =>
   page
     .getByTestId("piece-picture")
     .or(page.locator('main img[src*="/colouring"]'))
+    // What is only for print is not seen.
+    .filter({ visible: true })
     .nth(least - 1)
     .waitFor({ timeout: 120_000 });
 // The first visit, in a studio of one's own.
