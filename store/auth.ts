@@ -11,7 +11,7 @@ const SESSION_DAYS = 30;
 const LEAST_SECRET = 32;
 
 /** Signs cookies; the same in every process of a server. */
-function secret(): string {
+export function secret(): string {
   const given = process.env.BLENDT_SECRET ?? "";
   if (given.length < LEAST_SECRET)
     throw new Error(`BLENDT_SECRET must have at least ${LEAST_SECRET} characters; ./blendt start sets it`);

@@ -3,6 +3,7 @@ import { and, eq, gt, sql } from "drizzle-orm";
 import { isServedOnlyHere } from "@/border/gate";
 import { addressOf, auth, codeHash, newCode } from "./auth";
 import { withStore, type Db } from "./database";
+import { isKnownBrowser, knownBrowserCookie } from "./known-browser";
 import { people, recoveryCodes } from "./people-schema";
 import { invitations, members, type Role } from "./schema";
 import { slowly } from "./tries";
@@ -143,17 +144,21 @@ export async function signIn(
   headers: Headers,
 ): Promise<Cookies | undefined> {
   const email = addressOf(name);
-  return slowly(email, async () => {
-    const found = await auth()
-      .api.signInEmail({ body: { email, password }, headers, returnHeaders: true })
-      .catch((e: unknown) => {
-        if ((e as { statusCode?: unknown }).statusCode === 401) return undefined;
-        throw e;
-      });
-    if (!found) return undefined;
-    await endSession(headers);
-    return cookiesOf(found.headers);
-  });
+  return slowly(
+    email,
+    async () => {
+      const found = await auth()
+        .api.signInEmail({ body: { email, password }, headers, returnHeaders: true })
+        .catch((e: unknown) => {
+          if ((e as { statusCode?: unknown }).statusCode === 401) return undefined;
+          throw e;
+        });
+      if (!found) return undefined;
+      await endSession(headers);
+      return [...cookiesOf(found.headers), knownBrowserCookie(email)];
+    },
+    isKnownBrowser(headers, email),
+  );
 }
 
 /** Signs out here, or everywhere. */
@@ -194,16 +199,19 @@ export async function recover(
   headers: Headers,
 ): Promise<Cookies | undefined> {
   const email = addressOf(name);
-  const personId = await slowly(email, () =>
-    withStore(async (db) => {
-      const [person] = await db.select({ id: people.id }).from(people).where(eq(people.email, email));
-      if (!person) return undefined;
-      const used = await db
-        .delete(recoveryCodes)
-        .where(and(eq(recoveryCodes.personId, person.id), eq(recoveryCodes.hash, codeHash(code))))
-        .returning({ id: recoveryCodes.id });
-      return used.length ? person.id : undefined;
-    }),
+  const personId = await slowly(
+    email,
+    () =>
+      withStore(async (db) => {
+        const [person] = await db.select({ id: people.id }).from(people).where(eq(people.email, email));
+        if (!person) return undefined;
+        const used = await db
+          .delete(recoveryCodes)
+          .where(and(eq(recoveryCodes.personId, person.id), eq(recoveryCodes.hash, codeHash(code))))
+          .returning({ id: recoveryCodes.id });
+        return used.length ? person.id : undefined;
+      }),
+    isKnownBrowser(headers, email),
   );
   if (!personId) return undefined;
   await setPassword(personId, password);

@@ -54,12 +54,18 @@ async function consume(of: RateLimiterPostgres, key: string): Promise<void> {
 /**
  * Runs a check of a password or code unless its name was guessed at too often of late; what succeeds is forgiven.
  * @param who the name that is being tried
+ * @param known whether it is tried from a browser with which that name has signed in before: what strangers try, under this name or any other,
+ * is not in its way
  * @throws TooOften
  */
-export async function slowly<T>(who: string, check: () => Promise<T | undefined>): Promise<T | undefined> {
+export async function slowly<T>(
+  who: string,
+  check: () => Promise<T | undefined>,
+  known = false,
+): Promise<T | undefined> {
   await sweep();
-  const named = limiter("name", A_NAME);
-  await consume(limiter("all", ALL), "all");
+  const named = limiter(known ? "known" : "name", A_NAME);
+  if (!known) await consume(limiter("all", ALL), "all");
   await consume(named, who);
   const found = await check();
   if (found !== undefined) await withStore(() => named.delete(who));
