@@ -153,6 +153,17 @@ test("an instrument's file is looked at before it is kept, and taken back in one
   await part.getByRole("checkbox", { name: /^Take “paper” as the colour/ }).uncheck();
   await part.getByRole("button", { name: "Keep 4 readings" }).click();
   await expect(part.getByRole("status")).toContainText("4 readings kept.");
+  // Another condition is not mixed with it unasked.
+  const other = { ...benchtop, condition: "M2" as const };
+  await bring(cgatsFile(patches, other, { samples, light: "" }));
+  const mixing = part.getByRole("checkbox", {
+    name: /^Readings on this paper were made with M1, these with M2/,
+  });
+  await expect(mixing).not.toBeChecked();
+  await expect(part.getByRole("button", { name: "Keep 4 readings" })).toBeDisabled();
+  await mixing.check();
+  await expect(part.getByRole("button", { name: "Keep 4 readings" })).toBeEnabled();
+  await part.getByRole("button", { name: "Leave them" }).click();
   const table = page.getByRole("grid", { name: "Readings" });
   await table.getByRole("button", { name: `Spectrum of ${first!.code}`, exact: true }).click();
   await expect(page.getByRole("dialog").getByRole("img", { name: /^Reflectance of/ })).toBeVisible();

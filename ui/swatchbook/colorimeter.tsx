@@ -53,8 +53,9 @@ export function Colorimeter({
   const [order, setOrder] = useState<Order>({ kind: "names" });
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [asPaper, setAsPaper] = useState(true);
+  const [mixes, setMixes] = useState(false);
   const [said, setSaid] = useState<string>();
-  const [kept, setKept] = useState<string>();
+  const [kept, setKept] = useState<{ readonly at: string; readonly added: number }>();
   const codes = useMemo(() => new Set([...rack.markers, ...rack.others].map((m) => m.code)), [rack]);
   const found = useMemo(() => {
     if (!file) return undefined;
@@ -73,7 +74,6 @@ export function Colorimeter({
   }, [file, light, order, charts, rack, codes]);
   const choose = async (chosen: File | undefined) => {
     setSaid(undefined);
-    setKept(undefined);
     if (!chosen) return;
     try {
       if (chosen.size > MOST_BYTES) throw new Error("it has more than 16 MB");
@@ -82,6 +82,7 @@ export function Colorimeter({
       setOrder({ kind: "names" });
       setLight("D50");
       setLeft(new Set());
+      setMixes(false);
     } catch (e) {
       setFile(undefined);
       setSaid(`“${chosen.name}” cannot be read: ${messageOf(e)}.`);
@@ -92,6 +93,9 @@ export function Colorimeter({
   const taken = known.filter((p) => !left.has(p.name));
   const unknown = patches.filter((p) => !p.stack);
   const bare = taken.find((p) => p.stack!.length === 0);
+  const others = useMemo(() => conditionsOn(rack), [rack]);
+  const condition = file?.measured.how.condition;
+  const isOther = condition !== undefined && others.size > 0 && !others.has(condition);
   const keep = async () => {
     try {
       if (bare && asPaper)
@@ -102,8 +106,7 @@ export function Colorimeter({
         { readings: taken.map((p) => asReading(p, file!.measured.how)) },
       );
       setFile(undefined);
-      setSaid(`${counted(added, "reading")} kept.`);
-      setKept(at);
+      setKept({ at, added });
       onDone();
     } catch (e) {
       setSaid(messageOf(e));
@@ -112,7 +115,7 @@ export function Colorimeter({
   const takeBack = async () => {
     try {
       const { removed } = await send<{ removed: number }>("DELETE", `/api/papers/${rack.paper.id}/readings`, {
-        at: kept,
+        at: kept!.at,
       });
       setKept(undefined);
       setSaid(`${counted(removed, "reading")} taken back.`);
@@ -137,9 +140,9 @@ export function Colorimeter({
           chart.
         </span>
       </div>
-      {said && (
+      {(said || kept) && (
         <p role="status" className="mt-1 mb-0 flex items-center gap-3 text-[14px]">
-          {said}
+          {said ?? `${counted(kept!.added, "reading")} kept.`}
           {kept && (
             <button className="button min-h-8 py-0" onClick={() => void takeBack()}>
               Take them back
@@ -167,6 +170,18 @@ export function Colorimeter({
             <p role="alert" className="m-0">
               {found.trouble}.
             </p>
+          )}
+          {isOther && (
+            <label className="flex items-center gap-2 border-l-4 border-strong pl-3">
+              <input
+                type="checkbox"
+                className="size-4 accent-black"
+                checked={mixes}
+                onChange={(e) => setMixes(e.target.checked)}
+              />
+              Readings on this paper were made with {[...others].join(" and ")}, these with {condition}: a
+              sheet that glows looks otherwise under each. Keep them beside each other all the same
+            </label>
           )}
           {bare && (
             <label className="flex items-center gap-2">
@@ -209,7 +224,11 @@ export function Colorimeter({
             </p>
           )}
           <div className="flex gap-2">
-            <button className="button button-main" disabled={!taken.length} onClick={() => void keep()}>
+            <button
+              className="button button-main"
+              disabled={!taken.length || (isOther && !mixes)}
+              onClick={() => void keep()}
+            >
               Keep {counted(taken.length, "reading")}
             </button>
             <button className="button" onClick={() => setFile(undefined)}>
@@ -221,6 +240,14 @@ export function Colorimeter({
     </section>
   );
 }
+
+/** Conditions under which readings on the rack's paper were made, as far as their instruments told. */
+const conditionsOn = ({ markers, overlays, bare }: Rack): ReadonlySet<string> =>
+  new Set(
+    [...markers.flatMap((m) => m.swatches), ...overlays, ...(bare ? [bare] : [])].flatMap(({ measured }) =>
+      measured?.condition ? [measured.condition] : [],
+    ),
+  );
 
 /** What is known already of stacks on the rack's paper. */
 function knownOn({ paper, markers, others, overlays }: Rack) {
