@@ -1,6 +1,7 @@
 "use client";
 import { useMemo, useState } from "react";
 import { measuredPatches, type MeasuredPatch } from "@/core/chart/measured-patches";
+import type { Lab } from "@/core/colour/lab";
 import type { Illuminant } from "@/core/colour/observer";
 import { FormatError } from "@/core/formats/format-error";
 import { glows, type MeasuredFile } from "@/core/formats/measured";
@@ -55,7 +56,8 @@ export function Colorimeter({
   const [asPaper, setAsPaper] = useState(true);
   const [mixes, setMixes] = useState(false);
   const [said, setSaid] = useState<string>();
-  const [kept, setKept] = useState<{ readonly at: string; readonly added: number }>();
+  /** What was kept last, and the paper's colour before it where that was taken too. */
+  const [kept, setKept] = useState<{ readonly at: string; readonly added: number; readonly before?: Lab }>();
   const codes = useMemo(() => new Set([...rack.markers, ...rack.others].map((m) => m.code)), [rack]);
   const found = useMemo(() => {
     if (!file) return undefined;
@@ -96,17 +98,21 @@ export function Colorimeter({
   const others = useMemo(() => conditionsOn(rack), [rack]);
   const condition = file?.measured.how.condition;
   const isOther = condition !== undefined && others.size > 0 && !others.has(condition);
+  const colourPaper = (lab: Lab) => send("PATCH", `/api/papers/${rack.paper.id}`, { color: { lab } });
   const keep = async () => {
     try {
-      if (bare && asPaper)
-        await send("PATCH", `/api/papers/${rack.paper.id}`, { color: { lab: bare.reading.lab } });
       const { added, at } = await send<{ added: number; at: string }>(
         "POST",
         `/api/papers/${rack.paper.id}/readings`,
         { readings: taken.map((p) => asReading(p, file!.measured.how)) },
       );
+      const before = rack.paper.lab;
       setFile(undefined);
       setKept({ at, added });
+      if (bare && asPaper) {
+        await colourPaper(bare.reading.lab);
+        setKept({ at, added, before });
+      }
       onDone();
     } catch (e) {
       setSaid(messageOf(e));
@@ -117,6 +123,7 @@ export function Colorimeter({
       const { removed } = await send<{ removed: number }>("DELETE", `/api/papers/${rack.paper.id}/readings`, {
         at: kept!.at,
       });
+      if (kept!.before) await colourPaper(kept!.before);
       setKept(undefined);
       setSaid(`${counted(removed, "reading")} taken back.`);
       onDone();
