@@ -50,8 +50,13 @@ function reader(bytes: Uint8Array) {
     f32: () => view.getFloat32(step(4)),
     word: (n: number) => String.fromCharCode(...bytes.subarray(step(n), at)),
     /** UTF-16 with a nought at its end, so many units. */
-    name: (units: number) =>
-      new TextDecoder("utf-16be").decode(bytes.subarray(step(2 * units), at)).replace(/\0+$/, ""),
+    name: (units: number) => {
+      const from = step(2 * units);
+      let out = "";
+      for (let i = 0; i < Math.min(units, LONGEST_NAME + 1); i++)
+        out += String.fromCharCode(view.getUint16(from + 2 * i));
+      return out.replace(/\0[^]*$/, "");
+    },
     skipTo: (to: number) => void step(to - at),
     at: () => at,
     left: () => bytes.length - at,
