@@ -154,7 +154,7 @@ test.describe("what comes in over HTTP", () => {
   test("queries are documents too", async ({ request }) => {
     for (const [url, field] of [
       ["/api/rack", "format"],
-      ["/api/rack?format=xlsx", "format"],
+      ["/api/rack?format=exe", "format"],
       ["/api/rack?format=csv&format=gpl", "format"],
       ["/api/rack?format=csv&paper=mine", "paper"],
       ["/api/rack?format=csv&colour=red", "colour"],
