@@ -166,7 +166,7 @@ test("files that are no pictures are refused in words, and nothing is lost", asy
   await newPiece(page, "Wrong file");
   await upload(page, "notes.png", "image/png", Buffer.from("these are notes"));
   await expect(
-    page.getByRole("alert").filter({ hasText: "not a PNG, JPEG, WebP or SVG picture" }),
+    page.getByRole("alert").filter({ hasText: "not a PNG, JPEG, WebP, AVIF, GIF, TIFF or SVG picture" }),
   ).toContainText("notes.png");
   await page.getByRole("button", { name: "Dismiss" }).click();
   await upload(page, "half.png", "image/png", (await bands()).subarray(0, 200));

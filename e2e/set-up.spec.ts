@@ -200,7 +200,9 @@ test("what is no picture, empty or all dark is said plainly", async ({ page }) =
   await fresh(page, "Bad input");
   const input = page.locator('input[type="file"]');
   await input.setInputFiles({ name: "a.png", mimeType: "image/png", buffer: Buffer.from("no picture") });
-  await expect(page.getByRole("alert").filter({ hasText: "is not a PNG, JPEG, WebP or SVG" })).toBeVisible();
+  await expect(
+    page.getByRole("alert").filter({ hasText: "is not a PNG, JPEG, WebP, AVIF, GIF, TIFF or SVG" }),
+  ).toBeVisible();
   const plain = (fill: string) =>
     asFile(
       `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 30"><rect width="40" height="30" fill="${fill}"/></svg>`,
