@@ -26,6 +26,8 @@ export const SMALL: Closeness = { drawing: 3, light: 1 };
 const WHILE_DRAGGED = 4;
 /** The first look at a drawing makes the drawing itself smaller by this: finding its line and areas is most of the work. */
 const AT_FIRST = 3;
+/** As small as a drawing is looked at. */
+const COARSEST = 8;
 
 /** Values of a piece as they were worked out. */
 export interface Lit {
@@ -119,7 +121,7 @@ export function useLight(
     return litOf(await askOfPicture("light", asked(drawing!), question, watch), near !== closeness);
   };
   const quick = { ...closeness, light: closeness.light * WHILE_DRAGGED };
-  const first = { ...closeness, drawing: closeness.drawing * AT_FIRST };
+  const first = { ...closeness, drawing: Math.min(COARSEST, closeness.drawing * AT_FIRST) };
   const job = useJob<Lit>(
     id ?? null,
     async ({ signal, onProgress }) => {
