@@ -58,6 +58,9 @@ export function useTogether(piece: Piece, rack: Rack, asked: AskedTogether | und
   );
 }
 
-/** Changes exactly when a joint plan would, whatever a marker costs. */
+/**
+ * Changes when somebody wishes something else, whatever a marker costs. How areas are divided is no wish: it is noted when a picture is drawn, and
+ * what was asked for is then asked again.
+ */
 export const togetherKey = (piece: Piece, rack: Rack): string =>
-  `${rackKey(rack)} ${JSON.stringify(togetherQuestion(piece, rack))}`;
+  `${rackKey(rack)} ${JSON.stringify(togetherQuestion(piece, rack), (field, value: unknown) => (field === "shares" ? undefined : value))}`;
