@@ -141,8 +141,8 @@ function NearPair({
         : {differenceWords(pair.deltaE00)}, {pair.deltaE00.toFixed(1)} ΔE00 where {piece.whole.apart} is
         wished.
         {work.progress !== undefined && <span className="text-soft"> Looking for a way out…</span>}
-        {work.progress === undefined && !remedy && (
-          <span className="text-soft"> Nothing in this rack parts them better.</span>
+        {work.progress === undefined && work.output && !remedy && (
+          <span className="text-soft"> No group was found that parts them better.</span>
         )}
       </span>
       {remedy && (
