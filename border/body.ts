@@ -1,5 +1,5 @@
 import { createWriteStream } from "node:fs";
-import { mkdtemp, rm } from "node:fs/promises";
+import { mkdtemp, readdir, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { Readable, Transform } from "node:stream";
@@ -43,7 +43,29 @@ export async function bytesOf(request: Request, most: number): Promise<Buffer> {
 /** A body as a file on the disk. */
 export interface BodyFile {
   readonly path: string;
+  /** A folder of its own, in which more may lie that goes with it. */
+  readonly folder: string;
   readonly remove: () => Promise<void>;
+}
+
+const FOLDER = "blendt-body-";
+
+const isAlive = (pid: number): boolean => {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (e) {
+    return (e as { code?: unknown }).code === "EPERM";
+  }
+};
+
+/** Removes what servers left that were ended while something came in. */
+export async function removeLeftBodies(): Promise<void> {
+  for (const name of await readdir(tmpdir()).catch(() => [])) {
+    const pid = name.startsWith(FOLDER) ? Number(name.slice(FOLDER.length).split("-")[0]) : NaN;
+    if (Number.isInteger(pid) && pid > 0 && !isAlive(pid))
+      await rm(path.join(tmpdir(), name), { recursive: true, force: true }).catch(() => undefined);
+  }
 }
 
 /**
@@ -53,7 +75,7 @@ export interface BodyFile {
  */
 export async function fileOf(request: Request, most: number): Promise<BodyFile> {
   if (Number(request.headers.get("content-length") ?? 0) > most) throw new TooLong(most);
-  const folder = await mkdtemp(path.join(tmpdir(), "blendt-"));
+  const folder = await mkdtemp(path.join(tmpdir(), `${FOLDER}${process.pid}-`));
   const remove = () => rm(folder, { recursive: true, force: true });
   let length = 0;
   const bounded = new Transform({
@@ -70,7 +92,7 @@ export async function fileOf(request: Request, most: number): Promise<BodyFile> 
     await remove();
     throw e;
   }
-  return { path: to, remove };
+  return { path: to, folder, remove };
 }
 
 /** Where a text stops being JSON, as far as the parser tells. */

@@ -196,6 +196,7 @@ export function checkNames(file: StudioFile): void {
   const papers = idsOf("papers");
   const ranges = idsOf("ranges");
   idsOf("pictures");
+  own("pictures", file.pictures, "file", (p) => p.file);
   idsOf("charts");
   own("papers", file.papers, "name", (p) => p.name);
   own("ranges", file.ranges, "name", (r) => r.name);

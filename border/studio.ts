@@ -1,5 +1,5 @@
 import { SHEETS, type SheetName } from "@/core/chart/layout";
-import { LONGEST_PASSWORD, SHORTEST_PASSWORD } from "./person";
+import { isToldApart, LONGEST_PASSWORD, SHORTEST_PASSWORD } from "./person";
 import { Name, Nullable, OneOf, Optional, Rule, Text } from "./fields";
 
 /** What people may do in a studio: everything and let others in; work; look. */
@@ -41,8 +41,8 @@ const NAME = /^[\p{L}\p{N}][\p{L}\p{N} ._-]{0,38}[\p{L}\p{N}]$/u;
 /** The name by which somebody signs in. */
 const PersonName = () =>
   Rule(
-    "expected a name of 2 to 40 letters and digits, with spaces, dots, hyphens and underlines between",
-    (v) => typeof v === "string" && NAME.test(v),
+    "expected a name of 2 to 40 letters and digits of one script, with spaces, dots, hyphens and underlines between",
+    (v) => typeof v === "string" && NAME.test(v) && isToldApart(v),
   );
 
 /** A new account. `code` is that of the server's set-up or of an invitation. */

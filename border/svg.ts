@@ -1,3 +1,4 @@
+import { shortName } from "./names";
 import { sizeOf } from "./svg-size";
 import { FETCHES, SHAPES, treeOf, type Element, type LeftOut } from "./svg-tree";
 import { wrong } from "./problem";
@@ -35,12 +36,11 @@ const MADE_UP =
 export function nameOf(written: string | undefined): string | undefined {
   const words = written?.trim();
   if (!words || MADE_UP.test(words)) return undefined;
-  const apart = words
+  const spaced = words
     .replace(/([a-z])([A-Z])/g, "$1 $2")
     .replace(/[-_.]+/g, " ")
-    .replace(/\s+/g, " ")
-    .trim()
-    .slice(0, LONGEST_NAME);
+    .replace(/\s+/g, " ");
+  const apart = shortName(spaced, LONGEST_NAME);
   return /\p{L}/u.test(apart) ? apart[0]!.toUpperCase() + apart.slice(1).toLowerCase() : undefined;
 }
 

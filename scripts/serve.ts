@@ -2,6 +2,7 @@ import cluster from "node:cluster";
 import { availableParallelism } from "node:os";
 import path from "node:path";
 import { pathToFileURL } from "node:url";
+import { removeLeftBodies } from "@/border/body";
 import { computeFor } from "@/workers/through-primary";
 
 /**
@@ -70,4 +71,5 @@ function end(): void {
 }
 for (const signal of ["SIGTERM", "SIGINT", "SIGHUP"] as const) process.on(signal, end);
 
+void removeLeftBodies();
 for (let i = 0; i < wanted; i++) begin();

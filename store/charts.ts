@@ -4,7 +4,7 @@ import type { ReadPage } from "@/core/chart/read-chart";
 import { inPieces, withStore } from "./database";
 import { addBlends } from "./blends";
 import { blends, charts, readings, scans, type CellDecision } from "./schema";
-import { roomFor } from "./room";
+import { inRoom } from "./room";
 import type { Studio } from "./studio";
 
 export interface StoredChart {
@@ -48,10 +48,9 @@ export async function addChart(
   studio: Studio,
   chart: Pick<StoredChart, "paperId" | "title" | "sheet" | "lines">,
 ): Promise<StoredChart> {
-  await roomFor(studio, charts, "charts");
   const serial = sql<number>`(select coalesce(max(${charts.serial}), 0) + 1 from ${charts} where ${charts.studioId} = ${studio.id})`;
-  const [added] = await withStore((db) =>
-    db
+  const [added] = await inRoom(studio, charts, "charts", (tx) =>
+    tx
       .insert(charts)
       .values({ studioId: studio.id, ...chart, serial })
       .returning(columns),
@@ -96,9 +95,8 @@ export async function addScan(
   studio: Studio,
   scan: Pick<StoredScan, "chartId" | "pictureId" | "page" | "result" | "decisions">,
 ): Promise<StoredScan> {
-  await roomFor(studio, scans, "scans");
-  const [added] = await withStore((db) =>
-    db
+  const [added] = await inRoom(studio, scans, "scans", (tx) =>
+    tx
       .insert(scans)
       .values({ studioId: studio.id, ...scan })
       .returning(scanColumns),

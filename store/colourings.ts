@@ -1,7 +1,7 @@
 import { colourings, pieces } from "./piece-schema";
 import { and, eq, lte, or, ne, sql } from "drizzle-orm";
 import { withStore } from "./database";
-import { roomForPicture } from "./room";
+import { inRoomForBytes } from "./room";
 import type { Studio } from "./studio";
 
 /** What a kept picture of a piece was made of, and its size in pixels. */
@@ -40,11 +40,10 @@ export async function keepColouring(
   facts: ColouringFacts,
   webp: Buffer,
 ): Promise<boolean> {
-  await roomForPicture(studio, webp.length);
-  return withStore(async (db) => {
-    const there = await db.$count(pieces, and(eq(pieces.studioId, studio.id), eq(pieces.id, pieceId)));
+  return inRoomForBytes(studio, webp.length, async (tx) => {
+    const there = await tx.$count(pieces, and(eq(pieces.studioId, studio.id), eq(pieces.id, pieceId)));
     if (!there) return false;
-    await db
+    await tx
       .insert(colourings)
       .values({ studioId: studio.id, pieceId, ...facts, webp })
       .onConflictDoUpdate({

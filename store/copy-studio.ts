@@ -1,42 +1,13 @@
 import { studios } from "./studio-schema";
-import { colourings, pictures, pieces } from "./piece-schema";
+import { pictures, pieces } from "./piece-schema";
 import { and, eq, getTableColumns, sql, type SQL } from "drizzle-orm";
 import type { PgColumn, PgTable } from "drizzle-orm/pg-core";
 import type { Piece } from "@/core/piece/piece";
-import { withStore, type Database } from "./database";
-import {
-  blends,
-  charts,
-  inks,
-  judgedGroups,
-  keptGroups,
-  papers,
-  ranges,
-  readings,
-  scans,
-  trials,
-} from "./schema";
-import { DEMO_STUDIO, MOST_STUDIOS, ownedBy, studiosOf, type Studio } from "./studio";
+import { withStore, type Tx } from "./database";
+import { CONTENT } from "./content";
+import { keptGroups, papers } from "./schema";
+import { besideStudios, DEMO_STUDIO, MOST_STUDIOS, ownedBy, type Studio } from "./studio";
 import type { Visitor } from "./people";
-
-/** What is in a studio, in an order in which nothing names what comes after it. People, invitations and links are not of it. */
-export const CONTENT = [
-  papers,
-  ranges,
-  inks,
-  pictures,
-  charts,
-  scans,
-  readings,
-  blends,
-  trials,
-  keptGroups,
-  pieces,
-  colourings,
-  judgedGroups,
-] as const;
-
-type Tx = Parameters<Parameters<Database["transaction"]>[0]>[0];
 
 /** Id of a copy: the same for every mention of the same thing in the same studio. */
 const copied = (column: PgColumn | SQL, to: string): SQL => sql`md5(${column}::text || ${to})::uuid`;
@@ -99,30 +70,30 @@ async function copyContent(tx: Tx, from: string, to: string): Promise<void> {
 const templateOf = async (tx: Tx) =>
   (await tx.select().from(studios).where(eq(studios.slug, DEMO_STUDIO)))[0];
 
+async function demoIn(tx: Tx, visitor: Visitor): Promise<Studio | undefined> {
+  const template = await templateOf(tx);
+  if (!template) return undefined;
+  const { name, units, sheet, hand } = template;
+  const [copy] = await tx
+    .insert(studios)
+    .values({ name, units, sheet, hand, demo: true })
+    .returning({ id: studios.id, name: studios.name });
+  await ownedBy(tx, visitor, copy!.id);
+  await copyContent(tx, template.id, copy!.id);
+  return copy!;
+}
+
 /** Copies the demo that was made when the server was set up; undefined when there is none. */
 export const newDemo = (visitor: Visitor): Promise<Studio | undefined> =>
-  withStore((db) =>
-    db.transaction(async (tx) => {
-      const template = await templateOf(tx);
-      if (!template) return undefined;
-      const { name, units, sheet, hand } = template;
-      const [copy] = await tx
-        .insert(studios)
-        .values({ name, units, sheet, hand, demo: true })
-        .returning({ id: studios.id, name: studios.name });
-      await ownedBy(tx, visitor, copy!.id);
-      await copyContent(tx, template.id, copy!.id);
-      return copy!;
-    }),
-  );
+  withStore((db) => db.transaction((tx) => demoIn(tx, visitor)));
 
-/** A demo studio for somebody: the one they have, or a new one; undefined when this server has none, or they have too many studios. */
-export async function demoFor(visitor: Visitor): Promise<Studio | undefined> {
-  const all = await studiosOf(visitor);
-  const there = all.find((s) => s.demo && s.role === "owner");
-  if (there) return there;
-  return all.length >= MOST_STUDIOS ? undefined : newDemo(visitor);
-}
+/** A demo studio for somebody: the one they have, or a copy of the one that was made when the server was set up; undefined when there is none, or they have too many studios. */
+export const demoFor = (visitor: Visitor): Promise<Studio | undefined> =>
+  besideStudios(visitor, async (tx, all) => {
+    const there = all.find((s) => s.demo && s.role === "owner");
+    if (there) return there;
+    return all.length >= MOST_STUDIOS ? undefined : demoIn(tx, visitor);
+  });
 
 /**
  * Puts a demo studio back as it was made, under the same ids: what is open in a browser goes on to work, and who was let in stays.

@@ -1,3 +1,5 @@
+import { inspect } from "node:util";
+import { DrizzleQueryError } from "drizzle-orm/errors";
 import { inPieces, ROWS_AT_ONCE, StoreUnavailable, unlessTaken, withStore } from "./database";
 
 describe("a list in pieces", () => {
@@ -18,6 +20,14 @@ describe("what the store throws", () => {
     expect(await unlessTaken(thrown(new Error("failed", { cause: { code: "23505" } })))).toBe("taken");
     await expect(unlessTaken(thrown(new Error("other")))).rejects.toThrow("other");
     expect(await unlessTaken(() => Promise.resolve(7))).toBe(7);
+  });
+  it("keeps to itself what was in a query that failed", async () => {
+    process.env.DATABASE_URL = "postgresql://nobody@127.0.0.1:1/none";
+    const cause = Object.assign(new Error("value too long"), { code: "22001" });
+    const failed = new DrizzleQueryError("insert into papers values ($1)", ["a secret name"], cause);
+    const told = await withStore(thrown(failed)).catch((e: unknown) => e as Error);
+    expect(String((told as Error).message)).toContain("insert into papers");
+    expect(inspect(told, { depth: 5 })).not.toContain("a secret name");
   });
   it("is a lost store when the connection is gone, and itself otherwise", async () => {
     process.env.DATABASE_URL = "postgresql://nobody@127.0.0.1:1/none";

@@ -71,9 +71,15 @@ function isLost(error: unknown): boolean {
 /** The database itself, or a transaction on it. */
 export type Db = Pick<Database, "select" | "insert" | "update" | "delete">;
 
+export type Tx = Parameters<Parameters<Database["transaction"]>[0]>[0];
+
+/** Transactions that name the same thing wait for each other. */
+export const lockNamed = (tx: Pick<Database, "execute">, name: string): Promise<unknown> =>
+  tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${name}, 0))`);
+
 /** Changes that touch many rows of a studio wait for each other, so that no two hold what the other wants. */
 export const lockStudio = (tx: Pick<Database, "execute">, studioId: string): Promise<unknown> =>
-  tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${studioId}, 0))`);
+  lockNamed(tx, studioId);
 
 /** Rows of one statement: PostgreSQL takes 65,535 parameters, and a row has up to twenty. */
 export const ROWS_AT_ONCE = 1000;
@@ -111,8 +117,9 @@ class QueryFailed extends Error {
 
 const LONGEST_QUERY = 300;
 function withoutValues(error: unknown): unknown {
-  const { name, query, cause } = error as { name?: unknown; query?: unknown; cause?: unknown };
-  if (name !== "DrizzleQueryError" || typeof query !== "string") return error;
+  if (typeof error !== "object" || error === null || !("query" in error && "params" in error)) return error;
+  const { query, cause } = error as { query: unknown; cause?: unknown };
+  if (typeof query !== "string") return error;
   const { code, message } = (cause ?? {}) as { code?: string; message?: string };
   return new QueryFailed(`${message ?? "failed"}, in: ${query.slice(0, LONGEST_QUERY)}`, code);
 }

@@ -169,4 +169,15 @@ describe("a drawing in SVG", () => {
       /inside each other/,
     );
   });
+  it("is refused as a drawing whose masks within masks take more time than it may", async () => {
+    const n = 16;
+    const masks = Array.from(
+      { length: n },
+      (_, i) =>
+        `<mask id="m${i}"${i + 1 < n ? ` mask="url(#m${i + 1})"` : ""}><rect width="2000" height="2000" fill="#fff"/></mask>`,
+    );
+    const inside = `${'<g mask="url(#m0)">'.repeat(n)}<rect width="2000" height="2000"/>${"</g>".repeat(n)}`;
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 2000 2000"><defs>${masks.join("")}</defs>${inside}</svg>`;
+    expect(await refusal("m.svg", Buffer.from(svg))).toContain("not in reasonable time");
+  });
 });

@@ -62,9 +62,27 @@ const looksLikeSvg = (bytes: Buffer): boolean => {
   return head.startsWith("<") && /<svg[\s>]|<\?xml|<!doctype svg|<!--/i.test(head);
 };
 
-/** Longest that the drawing of an SVG may take, ms, and most memory, MB. */
+/** Longest that the drawing of an SVG may take: by the clock, ms, and of the processor, s; and most memory of its process, MB. */
 const DRAWING_TIME = 15_000;
-const DRAWING_MEMORY = 400;
+const DRAWING_SECONDS = 2;
+const DRAWING_MEMORY = 450;
+/** Drawings that wait for the one being drawn. */
+const MOST_WAITING = 20;
+
+let waiting = 0;
+let turn: Promise<unknown> = Promise.resolve();
+/** One drawing at a time: each takes a processor and hundreds of megabytes. */
+async function inTurn<T>(draw: () => Promise<T>): Promise<T> {
+  if (waiting >= MOST_WAITING) throw new Error("too many drawings wait");
+  waiting++;
+  const drawing = turn.then(draw);
+  turn = drawing.catch(() => undefined);
+  try {
+    return await drawing;
+  } finally {
+    waiting--;
+  }
+}
 
 /**
  * Draws SVG at a size, as PNG, in a process of its own that is ended when it takes too long.
@@ -79,20 +97,21 @@ function drawn(
   const scale = side / Math.max(size.width, size.height);
   const width = Math.max(1, Math.round(size.width * scale));
   const height = Math.max(1, Math.round(size.height * scale));
-  return new Promise((resolve, reject) => {
-    const child = execFile(
-      process.execPath,
-      [
-        `--max-old-space-size=${DRAWING_MEMORY}`,
-        path.join(/* turbopackIgnore: true */ process.cwd(), "store", "draw-svg.mjs"),
-      ],
-      { encoding: "buffer", timeout: DRAWING_TIME, killSignal: "SIGKILL", maxBuffer: MOST_BYTES },
-      (error, png) => (error ? reject(error) : resolve(png)),
-    );
-    // A process that has ended already takes nothing more.
-    child.stdin!.on("error", () => undefined);
-    child.stdin!.end(JSON.stringify({ svg, width, height, ground, mostPixels: MOST_PIXELS }));
-  });
+  const asked = { svg, width, height, ground, mostPixels: MOST_PIXELS };
+  const limits = { memory: DRAWING_MEMORY, seconds: DRAWING_SECONDS };
+  const draw = () =>
+    new Promise<Buffer>((resolve, reject) => {
+      const child = execFile(
+        process.execPath,
+        [path.join(/* turbopackIgnore: true */ process.cwd(), "store", "draw-svg.mjs")],
+        { encoding: "buffer", timeout: DRAWING_TIME, killSignal: "SIGKILL", maxBuffer: MOST_BYTES },
+        (error, png) => (error ? reject(error) : resolve(png)),
+      );
+      // A process that has ended already takes nothing more.
+      child.stdin!.on("error", () => undefined);
+      child.stdin!.end(JSON.stringify({ ...asked, ...limits }));
+    });
+  return inTurn(draw);
 }
 
 /** Pixels of all pictures within a drawing. */

@@ -1,10 +1,8 @@
 import { studios } from "./studio-schema";
 import type { PgTable } from "drizzle-orm/pg-core";
-import { inPieces, withStore, type Database } from "./database";
-import { MOST_STUDIOS, ownedBy, studiosOf, type Studio, type StudioFacts } from "./studio";
+import { inPieces } from "./database";
+import { besideStudios, MOST_STUDIOS, ownedBy, type Studio, type StudioFacts } from "./studio";
 import type { Visitor } from "./people";
-
-type Tx = Parameters<Parameters<Database["transaction"]>[0]>[0];
 
 /** Puts rows into a studio that is being made. */
 export type TakeIn = <T extends PgTable>(
@@ -21,18 +19,13 @@ export const studioOf = (
   facts: Pick<StudioFacts, "name"> & Partial<StudioFacts>,
   fill: (take: TakeIn) => Promise<void>,
 ): Promise<Studio | undefined> =>
-  withStore(async (db) => {
-    if ((await studiosOf(visitor)).length >= MOST_STUDIOS) return undefined;
-    return db.transaction(async (tx: Tx) => {
-      const [studio] = await tx
-        .insert(studios)
-        .values(facts)
-        .returning({ id: studios.id, name: studios.name });
-      await ownedBy(tx, visitor, studio!.id);
-      await fill(async (table, rows) => {
-        for (const some of inPieces(rows))
-          await tx.insert(table).values(some.map((r) => ({ ...r, studioId: studio!.id })) as never);
-      });
-      return studio!;
+  besideStudios(visitor, async (tx, all) => {
+    if (all.length >= MOST_STUDIOS) return undefined;
+    const [studio] = await tx.insert(studios).values(facts).returning({ id: studios.id, name: studios.name });
+    await ownedBy(tx, visitor, studio!.id);
+    await fill(async (table, rows) => {
+      for (const some of inPieces(rows))
+        await tx.insert(table).values(some.map((r) => ({ ...r, studioId: studio!.id })) as never);
     });
+    return studio!;
   });

@@ -3,7 +3,7 @@ import type { Lab } from "@/core/colour/lab";
 import type { Illuminant } from "@/core/colour/observer";
 import { unlessTaken, withStore } from "./database";
 import { papers } from "./schema";
-import { roomFor } from "./room";
+import { inRoom } from "./room";
 import type { Studio } from "./studio";
 
 export interface PaperSheet {
@@ -58,10 +58,9 @@ export type NewPaper = Pick<PaperFacts, "name" | "lab" | "capacity"> & Partial<P
 /** Adds a paper at the end; "taken" when another has its name. */
 export const addPaper = (studio: Studio, paper: NewPaper): Promise<PaperSheet | "taken"> =>
   unlessTaken(async () => {
-    await roomFor(studio, papers, "papers");
     const next = sql<number>`(select coalesce(max(${papers.position}), -1) + 1 from ${papers} where ${papers.studioId} = ${studio.id})`;
-    const [added] = await withStore((db) =>
-      db
+    const [added] = await inRoom(studio, papers, "papers", (tx) =>
+      tx
         .insert(papers)
         .values({ studioId: studio.id, ...paper, lab: [...paper.lab], position: next })
         .returning(),

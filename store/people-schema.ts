@@ -92,3 +92,10 @@ export const tries = pgTable("tries", {
   points: integer("points").notNull().default(0),
   expire: bigint("expire", { mode: "number" }),
 });
+
+/** What is done by one at a time, whichever process does it, and until when it is held. */
+export const leases = pgTable("leases", {
+  name: text("name").primaryKey(),
+  token: uuid("token").notNull(),
+  until: time("until").notNull(),
+});

@@ -1,8 +1,9 @@
 import { studios } from "./studio-schema";
-import { and, eq, gt, sql } from "drizzle-orm";
+import { and, eq, gt, inArray, sql } from "drizzle-orm";
 import { isServedOnlyHere } from "@/border/gate";
 import { addressOf, auth, codeHash, newCode } from "./auth";
 import { withStore, type Db } from "./database";
+import { holding } from "./leases";
 import { isKnownBrowser, knownBrowserCookie } from "./known-browser";
 import { people, recoveryCodes } from "./people-schema";
 import { invitations, members, type Role } from "./schema";
@@ -104,6 +105,28 @@ export async function signUp(
   { readonly cookies: Cookies; readonly recovery: string[]; readonly studioId?: string } | SignUpRefused
 > {
   const email = addressOf(name);
+  // One code lets one in, one name is given once, one person is the first: whoever comes at the same moment waits.
+  const one = code ? `code ${codeHash(code)}` : "an account without a code";
+  return alone(one, () => alone(`name ${email}`, () => joined({ name, password, code, email }, headers)));
+}
+
+const alone = <T>(name: string, work: () => Promise<T>): Promise<T> =>
+  holding([name], { waitMs: 5000, busy: "Somebody is signing up just now. Try again in a moment." }, work);
+
+async function joined(
+  {
+    name,
+    password,
+    code,
+    email,
+  }: {
+    readonly name: string;
+    readonly password: string;
+    readonly code: string | undefined;
+    readonly email: string;
+  },
+  headers: Headers,
+): ReturnType<typeof signUp> {
   // Counted by itself: who may join says nothing of who knows the name's password.
   const how = await slowly(`join ${email}`, () => mayJoin(code));
   if (!how) return code ? "no such code" : "closed";
@@ -203,13 +226,13 @@ export async function recover(
     email,
     () =>
       withStore(async (db) => {
-        const [person] = await db.select({ id: people.id }).from(people).where(eq(people.email, email));
-        if (!person) return undefined;
+        // One question whether there is such a person or not, so that its time tells nothing.
+        const person = db.select({ id: people.id }).from(people).where(eq(people.email, email));
         const used = await db
           .delete(recoveryCodes)
-          .where(and(eq(recoveryCodes.personId, person.id), eq(recoveryCodes.hash, codeHash(code))))
-          .returning({ id: recoveryCodes.id });
-        return used.length ? person.id : undefined;
+          .where(and(inArray(recoveryCodes.personId, person), eq(recoveryCodes.hash, codeHash(code))))
+          .returning({ personId: recoveryCodes.personId });
+        return used[0]?.personId;
       }),
     isKnownBrowser(headers, email),
   );

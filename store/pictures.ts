@@ -2,7 +2,7 @@ import { pictures, pieces } from "./piece-schema";
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import { withStore } from "./database";
 import { scans } from "./schema";
-import { roomForPicture } from "./room";
+import { inRoomForPicture } from "./room";
 import type { Studio } from "./studio";
 
 export interface PictureFacts {
@@ -50,9 +50,8 @@ const facts = {
 const own = (studio: Studio, id: string) => and(eq(pictures.studioId, studio.id), eq(pictures.id, id));
 
 export async function addPicture(studio: Studio, picture: NewPicture): Promise<PictureFacts> {
-  await roomForPicture(studio, picture.original.length + picture.working.length);
-  const [added] = await withStore((db) =>
-    db
+  const [added] = await inRoomForPicture(studio, picture.original.length + picture.working.length, (tx) =>
+    tx
       .insert(pictures)
       .values({ studioId: studio.id, ...picture })
       .returning(facts),

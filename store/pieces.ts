@@ -3,7 +3,7 @@ import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Piece } from "@/core/piece/piece";
 import { upgradePiece } from "@/core/piece/upgrade";
 import { withStore } from "./database";
-import { roomFor } from "./room";
+import { inRoom } from "./room";
 import type { Studio } from "./studio";
 
 export interface StoredPiece {
@@ -39,9 +39,8 @@ export async function findPiece(studio: Studio, id: string): Promise<StoredPiece
 }
 
 export async function addPiece(studio: Studio, document: Piece): Promise<StoredPiece> {
-  await roomFor(studio, pieces, "pieces");
-  const [added] = await withStore((db) =>
-    db.insert(pieces).values({ studioId: studio.id, document }).returning(columns),
+  const [added] = await inRoom(studio, pieces, "pieces", (tx) =>
+    tx.insert(pieces).values({ studioId: studio.id, document }).returning(columns),
   );
   return added!;
 }

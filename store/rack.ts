@@ -7,7 +7,7 @@ import { blendsOn, currentBlends, type Blend } from "./blends";
 import { lockStudio, unlessTaken, withStore } from "./database";
 import { asLab, findPaper, type PaperSheet } from "./papers";
 import { inks, ranges } from "./schema";
-import { roomFor } from "./room";
+import { inRoom } from "./room";
 import {
   currentReadings,
   drawdownsOf,
@@ -98,9 +98,8 @@ export async function findRange(studio: Studio, id: string): Promise<RangeFacts 
 /** Adds a range; "taken" when another has its name. */
 export const addRange = (studio: Studio, range: Omit<RangeFacts, "id">): Promise<RangeFacts | "taken"> =>
   unlessTaken(async () => {
-    await roomFor(studio, ranges, "ranges");
-    const [added] = await withStore((db) =>
-      db
+    const [added] = await inRoom(studio, ranges, "ranges", (tx) =>
+      tx
         .insert(ranges)
         .values({ studioId: studio.id, ...range, families: [...range.families] })
         .returning(),

@@ -4,7 +4,7 @@ import type { InstrumentReading } from "@/core/formats/measured";
 import type { Pressure } from "@/core/pencil/tooth";
 import { inPieces, withStore } from "./database";
 import { asLab } from "./papers";
-import { roomFor } from "./room";
+import { inRoom } from "./room";
 import { readings, type Backing, type ReadingSource } from "./schema";
 import type { Studio } from "./studio";
 
@@ -50,9 +50,11 @@ export async function addReadings(
   added: readonly NewReading[],
   readAt = new Date(),
 ): Promise<number> {
-  await roomFor(studio, readings, "readings", added.length);
-  return withStore((db) =>
-    db.transaction(async (tx) => {
+  return inRoom(
+    studio,
+    readings,
+    "readings",
+    async (tx) => {
       for (const some of inPieces(added))
         await tx.insert(readings).values(
           some.map((r) => ({
@@ -65,7 +67,8 @@ export async function addReadings(
           })),
         );
       return added.length;
-    }),
+    },
+    added.length,
   );
 }
 

@@ -2,40 +2,69 @@ import { colourings, pictures } from "./piece-schema";
 import { eq, sql, sum } from "drizzle-orm";
 import type { PgColumn, PgTable } from "drizzle-orm/pg-core";
 import { MOST, MOST_PICTURE_BYTES } from "@/border/room";
-import { withStore, StudioFull } from "./database";
+import { lockStudio, StudioFull, withStore, type Tx } from "./database";
 import type { Studio } from "./studio";
 
 type Table = PgTable & { readonly studioId: PgColumn };
 
-/**
- * Sees to it that a studio has room for more rows. Two that come at the same moment may both fit in: the bound guards the server, not a count.
- * @throws StudioFull
- */
-export async function roomFor(
+async function roomFor(
+  tx: Tx,
   studio: Studio,
   table: Table,
   what: keyof typeof MOST,
-  more = 1,
+  more: number,
 ): Promise<void> {
-  const there = await withStore((db) => db.$count(table, eq(table.studioId, studio.id)));
+  const there = await tx.$count(table, eq(table.studioId, studio.id));
   if (there + more > MOST[what]) throw new StudioFull(MOST[what], what);
 }
 
-/** @throws StudioFull when a picture of so many bytes would be too much */
-export async function roomForPicture(studio: Studio, bytes: number): Promise<void> {
-  await roomFor(studio, pictures, "pictures");
-  const [held] = await withStore((db) =>
-    db
-      .select({ bytes: sum(pictures.bytes).mapWith(Number) })
-      .from(pictures)
-      .where(eq(pictures.studioId, studio.id)),
+/**
+ * Adds rows to a studio that has room for them. Whoever adds at the same moment waits: the last place is given once.
+ * @throws StudioFull
+ */
+export const inRoom = <T>(
+  studio: Studio,
+  table: Table,
+  what: keyof typeof MOST,
+  add: (tx: Tx) => Promise<T>,
+  more = 1,
+): Promise<T> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      await lockStudio(tx, studio.id);
+      await roomFor(tx, studio, table, what, more);
+      return add(tx);
+    }),
   );
-  const [drawn] = await withStore((db) =>
-    db
-      .select({ bytes: sum(sql`length(${colourings.webp})`).mapWith(Number) })
-      .from(colourings)
-      .where(eq(colourings.studioId, studio.id)),
+
+/**
+ * Adds to the bytes of a studio's pictures.
+ * @throws StudioFull when they would be too many
+ */
+export const inRoomForBytes = <T>(studio: Studio, bytes: number, add: (tx: Tx) => Promise<T>): Promise<T> =>
+  inRoom(
+    studio,
+    pictures,
+    "pictures",
+    async (tx) => {
+      const [held] = await tx
+        .select({ bytes: sum(pictures.bytes).mapWith(Number) })
+        .from(pictures)
+        .where(eq(pictures.studioId, studio.id));
+      const [drawn] = await tx
+        .select({ bytes: sum(sql`length(${colourings.webp})`).mapWith(Number) })
+        .from(colourings)
+        .where(eq(colourings.studioId, studio.id));
+      if ((held?.bytes ?? 0) + (drawn?.bytes ?? 0) + bytes > MOST_PICTURE_BYTES)
+        throw new StudioFull(MOST_PICTURE_BYTES / 1e6, "MB of pictures");
+      return add(tx);
+    },
+    0,
   );
-  if ((held?.bytes ?? 0) + (drawn?.bytes ?? 0) + bytes > MOST_PICTURE_BYTES)
-    throw new StudioFull(MOST_PICTURE_BYTES / 1e6, "MB of pictures");
-}
+
+/** Adds a picture. @throws StudioFull when there are too many, or too large ones */
+export const inRoomForPicture = <T>(studio: Studio, bytes: number, add: (tx: Tx) => Promise<T>): Promise<T> =>
+  inRoomForBytes(studio, bytes, async (tx) => {
+    await roomFor(tx, studio, pictures, "pictures", 1);
+    return add(tx);
+  });

@@ -1,7 +1,7 @@
 import { studios } from "./studio-schema";
 import { and, asc, eq } from "drizzle-orm";
 import { codeHash, newCode } from "./auth";
-import { withStore } from "./database";
+import { lockStudio, withStore } from "./database";
 import { shares } from "./schema";
 import type { Studio } from "./studio";
 
@@ -26,10 +26,16 @@ export const sharesOf = (studio: Studio, pieceId: string): Promise<Share[]> =>
 
 /** Makes a link that shows a piece to whoever has it; its code is told once. Undefined when the piece has as many as it may. */
 export async function sharePiece(studio: Studio, pieceId: string): Promise<string | undefined> {
-  if ((await sharesOf(studio, pieceId)).length >= MOST_LINKS) return undefined;
   const code = newCode(LINK_LENGTH);
-  await withStore((db) => db.insert(shares).values({ studioId: studio.id, pieceId, hash: codeHash(code) }));
-  return code;
+  return withStore((db) =>
+    db.transaction(async (tx) => {
+      await lockStudio(tx, studio.id);
+      const there = await tx.$count(shares, and(eq(shares.studioId, studio.id), eq(shares.pieceId, pieceId)));
+      if (there >= MOST_LINKS) return undefined;
+      await tx.insert(shares).values({ studioId: studio.id, pieceId, hash: codeHash(code) });
+      return code;
+    }),
+  );
 }
 
 export const endShare = (studio: Studio, id: string): Promise<boolean> =>

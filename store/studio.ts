@@ -1,7 +1,7 @@
 import { studios, type Hand, type Units } from "./studio-schema";
 import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
 import type { SheetName } from "@/core/chart/layout";
-import { withStore, type Db } from "./database";
+import { lockNamed, lockStudio, withStore, type Db, type Tx } from "./database";
 import { codeHash, newCode } from "./auth";
 import { people } from "./people-schema";
 import type { Visitor } from "./people";
@@ -39,26 +39,24 @@ const facts = {
 };
 
 /** Studios that a visitor may enter: own ones first, the newest foremost, demo studios last. */
-export async function studiosOf(visitor: Visitor): Promise<Entered[]> {
+export const studiosOf = (visitor: Visitor): Promise<Entered[]> => withStore((db) => studiosIn(db, visitor));
+
+async function studiosIn(db: Db, visitor: Visitor): Promise<Entered[]> {
   const order = [asc(studios.demo), desc(studios.createdAt)] as const;
   if (visitor.kind === "local") {
-    const rows = await withStore((db) =>
-      db
-        .select(facts)
-        .from(studios)
-        .where(isNull(studios.slug))
-        .orderBy(...order),
-    );
+    const rows = await db
+      .select(facts)
+      .from(studios)
+      .where(isNull(studios.slug))
+      .orderBy(...order);
     return rows.map((s) => ({ ...s, role: "owner" as const }));
   }
-  return withStore((db) =>
-    db
-      .select({ ...facts, role: members.role })
-      .from(studios)
-      .innerJoin(members, and(eq(members.studioId, studios.id), eq(members.personId, visitor.id)))
-      .where(isNull(studios.slug))
-      .orderBy(...order),
-  );
+  return db
+    .select({ ...facts, role: members.role })
+    .from(studios)
+    .innerJoin(members, and(eq(members.studioId, studios.id), eq(members.personId, visitor.id)))
+    .where(isNull(studios.slug))
+    .orderBy(...order);
 }
 
 /** Studios of one person. */
@@ -72,22 +70,29 @@ export async function ownedBy(db: Db, visitor: Visitor, studioId: string): Promi
     await db.insert(members).values({ studioId, personId: visitor.id, role: "owner" });
 }
 
+/** What is made beside one's studios: all that is made for one person at the same moment is made in turn, so that nothing is made twice. */
+export const besideStudios = <T>(
+  visitor: Visitor,
+  make: (tx: Tx, all: readonly Entered[]) => Promise<T>,
+): Promise<T> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      await lockNamed(tx, `studios of ${visitor.kind === "person" ? visitor.id : "this machine"}`);
+      return make(tx, await studiosIn(tx, visitor));
+    }),
+  );
+
 /** Adds an empty studio; undefined when its owner has as many as there may be. */
 export const addStudio = (
   visitor: Visitor,
   wanted: Pick<StudioFacts, "name"> & Partial<StudioFacts> & { readonly demo?: boolean },
 ): Promise<Studio | undefined> =>
-  withStore((db) =>
-    db.transaction(async (tx) => {
-      if ((await studiosOf(visitor)).length >= MOST_STUDIOS) return undefined;
-      const [added] = await tx
-        .insert(studios)
-        .values(wanted)
-        .returning({ id: studios.id, name: studios.name });
-      await ownedBy(tx, visitor, added!.id);
-      return added!;
-    }),
-  );
+  besideStudios(visitor, async (tx, all) => {
+    if (all.length >= MOST_STUDIOS) return undefined;
+    const [added] = await tx.insert(studios).values(wanted).returning({ id: studios.id, name: studios.name });
+    await ownedBy(tx, visitor, added!.id);
+    return added!;
+  });
 
 export const changeStudio = (studio: Studio, change: Partial<StudioFacts>): Promise<boolean> =>
   withStore(
@@ -159,22 +164,23 @@ const LINK_LENGTH = 25;
 export const MOST_INVITATIONS = 50;
 
 /** Makes a link by which one person may enter; its code is told once. Undefined when too many wait. */
-export async function invite(studio: Studio, role: Role): Promise<string | undefined> {
-  const code = newCode(LINK_LENGTH);
-  return withStore(async (db) => {
-    const own = eq(invitations.studioId, studio.id);
-    await db.delete(invitations).where(and(own, sql`${invitations.expiresAt} < now()`));
-    if ((await db.select({ id: invitations.id }).from(invitations).where(own)).length >= MOST_INVITATIONS)
-      return undefined;
-    await db.insert(invitations).values({
-      studioId: studio.id,
-      role,
-      hash: codeHash(code),
-      expiresAt: sql`now() + ${`${INVITATION_DAYS} days`}::interval`,
-    });
-    return code;
-  });
-}
+export const invite = (studio: Studio, role: Role): Promise<string | undefined> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      await lockStudio(tx, studio.id);
+      const own = eq(invitations.studioId, studio.id);
+      await tx.delete(invitations).where(and(own, sql`${invitations.expiresAt} < now()`));
+      if ((await tx.$count(invitations, own)) >= MOST_INVITATIONS) return undefined;
+      const code = newCode(LINK_LENGTH);
+      await tx.insert(invitations).values({
+        studioId: studio.id,
+        role,
+        hash: codeHash(code),
+        expiresAt: sql`now() + ${`${INVITATION_DAYS} days`}::interval`,
+      });
+      return code;
+    }),
+  );
 
 export interface Invitation {
   readonly id: string;

@@ -4,7 +4,7 @@ import { withStore } from "./database";
 import { asLab } from "./papers";
 import type { Verdict } from "@/core/stock/verdicts";
 import { trials } from "./schema";
-import { roomFor } from "./room";
+import { inRoom } from "./room";
 import type { Studio } from "./studio";
 
 /** A stack that is or was tried on a paper. What it gave is the current reading of the stack there. */
@@ -52,9 +52,8 @@ export async function addTrial(
   studio: Studio,
   trial: Pick<Trial, "paperId" | "stack" | "predicted">,
 ): Promise<Trial> {
-  await roomFor(studio, trials, "trials");
-  const [added] = await withStore((db) =>
-    db
+  const [added] = await inRoom(studio, trials, "trials", (tx) =>
+    tx
       .insert(trials)
       .values({ studioId: studio.id, ...trial, stack: [...trial.stack], predicted: [...trial.predicted] })
       .returning(),

@@ -15,14 +15,17 @@ export const needInWords: Readonly<Record<Need, string>> = {
 export const usedIn = ({ areas }: Pick<Supply, "areas">): string[] =>
   areas.map((a) => (a === WHOLE ? "underlay of the whole" : a));
 
-const cell = (text: string) => text.replaceAll("\\", "\\\\").replaceAll("|", "\\|").replaceAll("\n", " ");
+/** A text as itself in Markdown, on one line: what would mean something there is escaped. */
+const plainly = (text: string) =>
+  text.replace(/[\s\p{Cc}]+/gu, " ").replace(/[\\`*_{}[\]<>()|~&]/g, (c) => `\\${c}`);
+const asCode = (code: string) => (/[`|\\\s\p{Cc}]/u.test(code) ? plainly(code) : `\`${code}\``);
 
 /** Supply list as a Markdown table. */
 export function suppliesMarkdown(piece: Piece, paper: string, supplies: readonly Supply[]): string {
   const rows = supplies.map(
-    (s) => `| \`${cell(s.code)}\` | ${needInWords[needOf(s)]} | ${cell(usedIn(s).join(", "))} |`,
+    (s) => `| ${asCode(s.code)} | ${needInWords[needOf(s)]} | ${plainly(usedIn(s).join(", "))} |`,
   );
-  const title = `# ${piece.name}: supply list\n\nPaper: ${paper}. ${counted(supplies.length, "thing")}.\n\n`;
+  const title = `# ${plainly(piece.name)}: supply list\n\nPaper: ${plainly(paper)}. ${counted(supplies.length, "thing")}.\n\n`;
   return `${title}| marker | state | used in |\n| --- | --- | --- |\n${rows.join("\n")}${rows.length ? "\n" : ""}`;
 }
 

@@ -12,7 +12,9 @@ import { spreadInWords } from "./patch";
 import { shortfallInWords } from "./pencil";
 import { SCHOOL_WORDS } from "./school";
 import { colourInWords } from "./colour";
-import { usesInWords } from "./supplies";
+import type { Piece } from "@/core/piece/piece";
+import type { Supply } from "@/core/stock/supplies";
+import { suppliesMarkdown, usesInWords } from "./supplies";
 
 describe("numbers", () => {
   it("have a true minus, and none before nothing", () => {
@@ -29,6 +31,21 @@ describe("numbers", () => {
     ]);
     expect(coatsInWords(1)).toBe("1 coat");
   });
+});
+
+describe("a supply list", () => {
+  const list = (name: string, code: string, area: string) =>
+    suppliesMarkdown({ name } as Piece, "Card", [
+      { code, areas: [area], owned: true, state: "full" } as unknown as Supply,
+    ]);
+  it("is Markdown in which names mean nothing", () => {
+    const text = list("Kite\n# <b>x</b>", "a|`b\n", "[Sea](javascript:1) | *wet*");
+    expect(text.split("\n").filter((l) => l.startsWith("#"))).toHaveLength(1);
+    expect(text).toContain("\\<b\\>x\\</b\\>");
+    expect(text).toContain("| a\\|\\`b  | ready | \\[Sea\\]\\(javascript:1\\) \\| \\*wet\\* |");
+  });
+  it("shows codes as they are written", () =>
+    expect(list("Kite", "clay3m", "Sea")).toContain("| `clay3m` | ready | Sea |"));
 });
 
 describe("advice", () => {

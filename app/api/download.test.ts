@@ -20,7 +20,7 @@ describe("rows as CSV", () => {
     );
   it("stay what they are", () =>
     expect(cells("clay3m", 'a "b", c', "-")).toBe('v\r\nclay3m\r\n"a ""b"", c"\r\n"\'-"\r\n'));
-  it.each(["=1+1", "+1", "-1", "@x", "\t=1", "  =1", "=1\n=2", "\n=1", "|x"])(
+  it.each(["=1+1", "+1", "-1", "@x", "\t=1", "  =1", "=1\n=2", "\n=1", "|x", "＝1+1", " ＠x"])(
     "%j is no formula any more",
     (text) => {
       const [, cell] = cells(text).split(/\r\n/);

@@ -11,7 +11,7 @@ export const download = (body: BodyInit, type: string, name: string): Response =
   });
 
 /** What a spreadsheet would take for a formula: by its first character, whatever lines follow. */
-const FORMULA = /^\s*[=+\-@\t\r\n|]/;
+const FORMULA = /^\s*[=+\-@\t\r\n|＝＋－＠]/;
 
 /** Rows as CSV that a spreadsheet opens as text. */
 export const csvOf = (fields: string[], data: readonly object[]): string =>

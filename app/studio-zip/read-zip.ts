@@ -1,5 +1,5 @@
 import { BadInput, wrong } from "@/border/problem";
-import { fromBufferPromise, openPromise, type Entry, type ZipFile } from "yauzl";
+import { openPromise, type Entry, type ZipFile } from "yauzl";
 
 /** Files in one zip. */
 const MOST_ENTRIES = 20_000;
@@ -20,11 +20,9 @@ const broken = () => wrong("studio", "expected a whole zip file");
  * Opens a zip and lists what is in it; nothing is unpacked yet.
  * @throws BadInput
  */
-export async function openZip(from: string | Buffer): Promise<Zip> {
+export async function openZip(from: string): Promise<Zip> {
   const options = { lazyEntries: true, autoClose: false, validateEntrySizes: true } as const;
-  const zip: ZipFile = await (
-    typeof from === "string" ? openPromise(from, options) : fromBufferPromise(from, options)
-  ).catch(() => {
+  const zip: ZipFile = await openPromise(from, options).catch(() => {
     throw broken();
   });
   const entries = new Map<string, Entry>();

@@ -1,5 +1,6 @@
 import { pictures, pieces } from "@/store/piece-schema";
 import { randomUUID } from "node:crypto";
+import path from "node:path";
 import { colourOf } from "@/border/colour";
 import { readPiece } from "@/border/piece";
 import { BadInput, within, wrong } from "@/border/problem";
@@ -7,6 +8,7 @@ import { plain, readAs } from "@/border/read-as";
 import type { Document } from "@/border/fields";
 import { checkNames, PieceFile, ReadingsFile, ScanFile, StudioFile } from "@/border/studio-file";
 import { MOST, MOST_PICTURE_BYTES } from "@/border/room";
+import { Cancelled } from "@/core/progress";
 import type { ReadPage } from "@/core/chart/read-chart";
 import type { Piece } from "@/core/piece/piece";
 import { decodePicture, MOST_BYTES } from "@/store/decode-picture";
@@ -15,6 +17,7 @@ import type { Visitor } from "@/store/people";
 import { blends, charts, inks, keptGroups, papers, ranges, readings, scans, trials } from "@/store/schema";
 import type { Studio, StudioFacts } from "@/store/studio";
 import { openZip, type Zip } from "./read-zip";
+import { Stage } from "./stage";
 
 /** Longest document of the zip, in bytes: as long as one that is sent. */
 const MOST_JSON = 16 * 1024 * 1024;
@@ -115,22 +118,50 @@ async function takeFacts(file: StudioFile, take: TakeIn, ids: Known): Promise<vo
   );
 }
 
+/** Pixels of all pictures of one studio: some five hundred photos of a phone. */
+const MOST_PIXELS = 6_000_000_000;
+/** How long a studio may take to be read, ms. */
+const LONGEST = 15 * 60_000;
+
+/** Ends the reading when nobody waits for it any more, or it takes too long. */
+class Patience {
+  readonly #end = Date.now() + LONGEST;
+  constructor(private readonly signal: AbortSignal | undefined) {}
+  /** @throws Cancelled, BadInput */
+  check(): void {
+    if (this.signal?.aborted) throw new Cancelled();
+    if (Date.now() > this.#end)
+      throw wrong("studio", "expected a studio that can be read in a quarter of an hour");
+  }
+}
+
 /** Pictures are read anew, as if each had been sent by itself: what is worked with is never taken from a file. */
-async function takePictures(zip: Zip, file: StudioFile, take: TakeIn, ids: Known): Promise<void> {
-  let total = 0;
+async function takePictures(
+  zip: Zip,
+  file: StudioFile,
+  take: TakeIn,
+  ids: Known,
+  patience: Patience,
+): Promise<void> {
+  let [total, pixels] = [0, 0];
   for (const [i, { id, name, file: at }] of file.pictures.entries()) {
+    patience.check();
     const picture = await decodePicture(name, await zip.bytes(at, MOST_BYTES)).catch((e: unknown) => {
       throw e instanceof BadInput ? wrong(at, e.problems[0]?.expected ?? "expected a picture") : e;
     });
     total += picture.original.length + picture.working.length;
+    pixels += picture.width * picture.height;
+    if (pixels > MOST_PIXELS)
+      throw wrong("pictures", `expected at most ${MOST_PIXELS / 1e6} megapixels in all`);
     if (total > MOST_PICTURE_BYTES)
       throw wrong("pictures", `expected at most ${MOST_PICTURE_BYTES / 1e6} MB of pictures in all`);
     await take(pictures, [{ ...picture, id: ids.pictures.add(id), createdAt: inTurn(i) }]);
   }
 }
 
-async function takeReadings(zip: Zip, take: TakeIn, ids: Known): Promise<void> {
+async function takeReadings(zip: Zip, take: TakeIn, ids: Known, patience: Patience): Promise<void> {
   for (const name of filesIn(zip, "scans", MOST.scans)) {
+    patience.check();
     const { id, chartId, pictureId, result, decisions, stored, at } = await readFile(zip, name, ScanFile);
     if (decisions.length !== result.cells.length)
       throw wrong(`${name}.decisions`, `expected ${result.cells.length} decisions, one a cell`);
@@ -149,6 +180,7 @@ async function takeReadings(zip: Zip, take: TakeIn, ids: Known): Promise<void> {
   }
   let [read, long] = [0, 0];
   for (const name of filesIn(zip, "readings", MOST.readings)) {
+    patience.check();
     const file = await readFile(zip, name, ReadingsFile);
     const paperId = ids.papers.get(file.paperId, `${name}.paperId`, "paper");
     read += file.readings.length;
@@ -192,8 +224,9 @@ function movedPiece(piece: Piece, ids: Known): Piece {
   };
 }
 
-async function takePieces(zip: Zip, take: TakeIn, ids: Known): Promise<void> {
+async function takePieces(zip: Zip, take: TakeIn, ids: Known, patience: Patience): Promise<void> {
   for (const name of filesIn(zip, "pieces", MOST.pieces)) {
+    patience.check();
     const { document, at } = await readFile(zip, name, PieceFile);
     let piece: Piece;
     try {
@@ -207,13 +240,22 @@ async function takePieces(zip: Zip, take: TakeIn, ids: Known): Promise<void> {
 
 /**
  * Makes a studio of a zip that {@link studioZip} wrote: everything is read as strictly as if it were typed in, and all of it comes in or none.
- * @param from path of the zip, or its bytes
+ * It is read to its end before the database hears of it.
+ * @param from path of the zip
+ * @param folder where rows may lie until then
+ * @param signal ends it
  * @returns undefined when the visitor has as many studios as there may be
- * @throws BadInput naming file and field
+ * @throws BadInput naming file and field; Cancelled
  */
-export async function takeStudioIn(visitor: Visitor, from: string | Buffer): Promise<Studio | undefined> {
+export async function takeStudioIn(
+  visitor: Visitor,
+  from: string,
+  folder: string,
+  signal?: AbortSignal,
+): Promise<Studio | undefined> {
   const zip = await openZip(from);
   try {
+    const patience = new Patience(signal);
     const file = await readFile(zip, "studio.json", StudioFile);
     checkNames(file);
     const ids = {
@@ -223,12 +265,17 @@ export async function takeStudioIn(visitor: Visitor, from: string | Buffer): Pro
       charts: new Ids(),
       scans: new Ids(),
     };
-    return await studioOf(visitor, file.studio as StudioFacts, async (take) => {
-      await takeFacts(file, take, ids);
-      await takePictures(zip, file, take, ids);
-      await takeReadings(zip, take, ids);
-      await takePieces(zip, take, ids);
-    });
+    const stage = await Stage.at(path.join(folder, "rows"));
+    try {
+      await takeFacts(file, stage.put, ids);
+      await takePictures(zip, file, stage.put, ids, patience);
+      await takeReadings(zip, stage.put, ids, patience);
+      await takePieces(zip, stage.put, ids, patience);
+      patience.check();
+      return await studioOf(visitor, file.studio as StudioFacts, (take) => stage.takeInto(take));
+    } finally {
+      await stage.close();
+    }
   } finally {
     zip.close();
   }

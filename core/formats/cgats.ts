@@ -217,7 +217,8 @@ export interface OutgoingSample {
   readonly reflectance?: Spectrum | undefined;
 }
 
-const quoted = (text: string) => `"${text.replaceAll('"', '""')}"`;
+/** In quotes, on one line: a line's end would end the row. */
+const quoted = (text: string) => `"${text.replace(/[\s\p{Cc}]+/gu, " ").replaceAll('"', '""')}"`;
 
 /** CGATS.17 text of readings: Lab (D65, 2°) of all, and the spectra of those that have one as a second table. */
 export function formatCgats(samples: readonly OutgoingSample[], originator: string): string {

@@ -31,6 +31,10 @@ describe("CGATS.17", () => {
         samples.forEach((s, n) => expect(deltaE00(labOf(back, n), s.lab)).toBeLessThan(0.01));
       }),
     ));
+  it("stays one row a reading, whatever a name holds", () => {
+    const samples = [{ name: 'a\r\nEND_DATA\t"b"', lab: [60, 10, 12] as const }];
+    expect(parseCgats(formatCgats(samples, "x\ny")).samples.map((s) => s.name)).toEqual(['a END_DATA "b"']);
+  });
   it("goes out with spectra, and comes back with them", () => {
     const reflectance = Float64Array.from({ length: 36 }, (_, i) => 0.1 + 0.02 * i);
     const samples = [

@@ -1,4 +1,5 @@
 "use client";
+import { shortName } from "@/border/names";
 import { EllipsisVertical, Layers, Plus } from "lucide-react";
 import { Link } from "@/ui/kit/link";
 import { memo, useState, type FormEvent } from "react";
@@ -30,7 +31,7 @@ export function AreaStrip({ areas, chosen, judged, onChoose }: AreaStripProps) {
   const [giving, setGiving] = useState<string>();
   const submit = (e: FormEvent) => {
     e.preventDefault();
-    const name = naming!.name.trim().slice(0, 80);
+    const name = shortName(naming!.name, 80);
     if (!name) return;
     if (naming!.id) run({ type: "rename area", id: naming!.id, name });
     else {

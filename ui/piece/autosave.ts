@@ -1,4 +1,5 @@
 "use client";
+import { shortName } from "@/border/names";
 import stable from "safe-stable-stringify";
 import { createStore } from "zustand/vanilla";
 import type { Piece } from "@/core/piece/piece";
@@ -21,7 +22,7 @@ const copied = async (piece: Piece): Promise<string> =>
   (
     await send<{ id: string }>("POST", "/api/pieces", {
       ...piece,
-      name: `${piece.name} (copy)`.slice(0, 80),
+      name: shortName(`${piece.name} (copy)`, 80),
     })
   ).id;
 

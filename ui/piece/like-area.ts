@@ -1,3 +1,4 @@
+import { shortName } from "@/border/names";
 import type { Lab } from "@/core/colour/lab";
 import { PLACES, type Area, type PictureReading, type Place } from "@/core/piece/piece";
 
@@ -49,7 +50,7 @@ export function readingsLike(
       return way ? (lab: Lab) => way.apply(lab, change[1] ? Number(change[1]) : way.usual) : undefined;
     });
   if (changes.some((c) => !c)) return undefined;
-  const from = `like ${named.name}`.slice(0, 60);
+  const from = shortName(`like ${named.name}`, 60);
   const readings = PLACES.flatMap((p) => {
     const own = named.readings[p];
     if (!own) return [];

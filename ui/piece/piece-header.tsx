@@ -1,4 +1,5 @@
 "use client";
+import { shortName } from "@/border/names";
 import { CloudOff } from "lucide-react";
 import { Link } from "@/ui/kit/link";
 import { useRouter } from "next/navigation";
@@ -37,7 +38,7 @@ export function PieceHeader({
   useUndoKeys(undo, redo);
   const commit = () => {
     const next = name?.trim();
-    if (next && next !== piece.name) run({ type: "rename piece", name: next.slice(0, 80) });
+    if (next && next !== piece.name) run({ type: "rename piece", name: shortName(next, 80) });
     setName(undefined);
   };
   return (

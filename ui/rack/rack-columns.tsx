@@ -1,4 +1,5 @@
 "use client";
+import { shortName } from "@/border/names";
 import { NumberField } from "@/ui/kit/number-field";
 import { useState, type ReactNode } from "react";
 import { chroma, hue } from "@/core/colour/lab";
@@ -186,7 +187,7 @@ export const rackColumns: readonly Column[] = [
     width: 124,
     by: (m) => m.nib.toLowerCase(),
     cell: (m, set) => (
-      <Text label={`Nib of ${m.code}`} value={m.nib} onCommit={(nib) => set({ nib: nib.slice(0, 60) })} />
+      <Text label={`Nib of ${m.code}`} value={m.nib} onCommit={(nib) => set({ nib: shortName(nib, 60) })} />
     ),
   },
   {
@@ -207,7 +208,7 @@ export const rackColumns: readonly Column[] = [
       <Text
         label={`Price of ${m.code}`}
         value={m.price}
-        onCommit={(price) => set({ price: price.slice(0, 30) })}
+        onCommit={(price) => set({ price: shortName(price, 30) })}
       />
     ),
   },

@@ -1,4 +1,5 @@
 "use client";
+import { shortName } from "@/border/names";
 import { Lock, LockOpen } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { MATERIALS, type Material } from "@/core/group/material";
@@ -221,7 +222,7 @@ function SeveralAreas({ areas }: { readonly areas: readonly Area[] }) {
       className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[14px]"
       onSubmit={(e) => {
         e.preventDefault();
-        const said = name.trim().slice(0, LONGEST_NAME);
+        const said = shortName(name, LONGEST_NAME);
         if (!said) return;
         run({ type: "name areas", areas: areas.map(({ id }, i) => ({ id, name: `${said} ${i + 1}` })) });
         setName("");

@@ -1,4 +1,5 @@
 "use client";
+import { shortName } from "@/border/names";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { interleave } from "@/core/chart/compose";
@@ -52,7 +53,7 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
     try {
       const chart = await send<{ id: string }>("POST", "/api/charts", {
         paperId: paper.id,
-        title: title.slice(0, 80),
+        title: shortName(title, 80),
         sheet,
         lines,
       });

@@ -1,4 +1,5 @@
 "use client";
+import { shortName } from "@/border/names";
 import { useEffect, useMemo, useState } from "react";
 import type { GroupOutput } from "@/compute/group-output";
 import type { Area, KeptTone } from "@/core/piece/piece";
@@ -16,7 +17,7 @@ const LONGEST_FROM = 60;
 
 /** The colours of a group as it lies on the paper, as what an area is to look like. */
 function coloursOf(name: string, { places, local }: GroupOutput): Area["readings"] {
-  const read = (lab: Lab) => ({ lab, spread: 0, from: name.slice(0, LONGEST_FROM) });
+  const read = (lab: Lab) => ({ lab, spread: 0, from: shortName(name, LONGEST_FROM) });
   return {
     light: read(places[0]!.lab),
     local: read(places[local + 1]!.lab),

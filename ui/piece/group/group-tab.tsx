@@ -1,4 +1,5 @@
 "use client";
+import { shortName } from "@/border/names";
 import { BookMarked, Check, LibraryBig, Pipette, Target } from "lucide-react";
 import { Link } from "@/ui/kit/link";
 import { memo, useState } from "react";
@@ -81,7 +82,7 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
     );
   };
   const keepInGroups = () => {
-    const name = `${area.name}, ${tones.map((t) => t.code).join(" ")}`.slice(0, 80);
+    const name = shortName(`${area.name}, ${tones.map((t) => t.code).join(" ")}`, 80);
     const under = layersOf(area.layers, "shadow").find(isUnder);
     void tellOf(
       send("POST", "/api/groups", {

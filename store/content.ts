@@ -1,0 +1,30 @@
+import { colourings, pictures, pieces } from "./piece-schema";
+import {
+  blends,
+  charts,
+  inks,
+  judgedGroups,
+  keptGroups,
+  papers,
+  ranges,
+  readings,
+  scans,
+  trials,
+} from "./schema";
+
+/** What is in a studio, in an order in which nothing names what comes after it. People, invitations and links are not of it. */
+export const CONTENT = [
+  papers,
+  ranges,
+  inks,
+  pictures,
+  charts,
+  scans,
+  readings,
+  blends,
+  trials,
+  keptGroups,
+  pieces,
+  colourings,
+  judgedGroups,
+] as const;
