@@ -1,5 +1,5 @@
 import { spawnSync } from "node:child_process";
-import { chmodSync, mkdtempSync, writeFileSync } from "node:fs";
+import { chmodSync, existsSync, mkdtempSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -39,6 +39,31 @@ test("a taken port is said, with what to do", async () => {
   server.close();
   expect(found.status).toBe(1);
   expect(found.stderr).toContain(`port ${port} is taken`);
+});
+
+test("a port that is none, and a place where nothing can be written, are said", () => {
+  for (const BLENDT_PORT of ["abc", "0", "70000", "80 81"]) {
+    const found = blendt(["start"], { env: { BLENDT_PORT } });
+    expect(found.status).toBe(1);
+    expect(found.stderr).toContain("is no port: expected a whole number");
+  }
+  const found = blendt(["start"], { env: { BLENDT_STATE: "/proc/blendt" } });
+  expect(found.status).toBe(1);
+  expect(found.stderr).toContain("say in BLENDT_STATE where Blendt may write");
+});
+
+test("a cluster whose making was cut off is made again, whole", () => {
+  const home = mkdtempSync(join(tmpdir(), "blendt-cluster-"));
+  chmodSync(home, 0o777);
+  const to = join(home, "cluster");
+  const create = (seconds: string) =>
+    spawnSync("timeout", ["-s", "KILL", seconds, "bash", "scripts/cluster.sh", "create", to]);
+  expect(create("0.4").status).not.toBe(0);
+  expect(existsSync(join(to, "data"))).toBe(false);
+  expect(create("60").status).toBe(0);
+  expect(existsSync(join(to, "data", "PG_VERSION"))).toBe(true);
+  expect(existsSync(`${to}.coming`)).toBe(false);
+  spawnSync("rm", ["-rf", home]);
 });
 
 test("a Node that is too old is said", () => {

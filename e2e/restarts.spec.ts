@@ -121,6 +121,13 @@ test("starts once: a second start waits for nothing and harms nothing", async ()
   await expect.poll(winner.said, { timeout: 90_000 }).toContain("Blendt is at");
   await isUp();
   expect(blendt("start").stderr).toContain(`already running at http://localhost:${port}`);
+  // Another Blendt of the same sources stops nothing that it did not start.
+  const other = spawnSync("./blendt", ["stop"], {
+    encoding: "utf8",
+    env: { ...environment(), BLENDT_STATE: join(home, "other") },
+  });
+  expect(other.stdout).toContain("is not running");
+  expect(lives(postmaster())).toBe(true);
   await call("POST", "/api/studios", { name: "Kept" });
   for (const name of ["One", "Two"])
     kept.push((await call("POST", "/api/pieces", piece(name)))!.id as string);

@@ -15,16 +15,21 @@ as_server() { if [ "$(id -u)" = 0 ]; then runuser -u postgres -- "$@"; else "$@"
 free_port() { node -e 'const s=require("net").createServer();s.listen(0,"127.0.0.1",()=>{process.stdout.write(String(s.address().port));s.close()})'; }
 secret() { (umask 077; node -e 'console.log(require("crypto").randomBytes(24).toString("hex"))' >"$1"); }
 
+# Made beside its place and moved there when it is whole: one that was cut off is made again.
 create() {
-  local dir=$1
+  local to=$1 dir=$1.coming
+  rm -rf "$dir"
   mkdir -p "$dir"
   secret "$dir/password"
   free_port >"$dir/port"
   if [ "$(id -u)" = 0 ]; then chown -R postgres "$dir"; fi
   chmod 700 "$dir"
-  as_server "$(tool initdb)" -D "$dir/data" -U blendt --auth=scram-sha-256 --pwfile="$dir/password" -E UTF8 --locale=C.UTF-8 >"$dir.log" 2>&1 ||
-    { echo "The database cluster could not be made in $dir; see $dir.log." >&2; return 1; }
-  chmod 600 "$dir.log"
+  as_server "$(tool initdb)" -D "$dir/data" -U blendt --auth=scram-sha-256 --pwfile="$dir/password" -E UTF8 --locale=C.UTF-8 >"$to.log" 2>&1 ||
+    { echo "The database cluster could not be made in $to; see $to.log." >&2; return 1; }
+  chmod 600 "$to.log"
+  # What an earlier one left there is no cluster.
+  [ -d "$to/data" ] || rm -rf "$to"
+  mv -T "$dir" "$to"
 }
 
 # The postmaster's process, if the one that is written down is one. One that is dead and whose end nobody has asked for yet is none.
