@@ -1,21 +1,8 @@
 "use client";
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useDraggable,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from "@dnd-kit/core";
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from "@dnd-kit/sortable";
+import { closestCenter, DndContext, useDraggable, type DragEndEvent } from "@dnd-kit/core";
+import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
+import { spokenDrag, useListSensors } from "@/ui/kit/list-drag";
 import { EllipsisVertical, GripVertical, Lock, Minus, Plus, Replace, X } from "lucide-react";
 import type { KeyboardEvent } from "react";
 import type { Knowledge } from "@/core/ink/desk";
@@ -78,10 +65,7 @@ interface StrataProps {
 
 /** The build of an area as a cross-section, paper at the bottom: left half of a bar the ink alone, right half what one sees after it. */
 export function Strata({ layers, paper, beneath, above, shelf, onMove, onPut, ...acts }: StrataProps) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useListSensors();
   const top = [...layers].reverse();
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
@@ -96,7 +80,13 @@ export function Strata({ layers, paper, beneath, above, shelf, onMove, onPut, ..
         <h2 className="small-title">Layers, last laid on top</h2>
         <span className="text-[12px] text-soft">ink alone · what is seen after it</span>
       </div>
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="strata">
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={onDragEnd}
+        id="strata"
+        accessibility={SPOKEN}
+      >
         {above.map((l) => (
           <FixedBar key={l.key} layer={l} />
         ))}
@@ -164,6 +154,7 @@ function FixedBar({ layer }: { layer: FixedLayer }) {
 }
 
 const SHELF = "shelf:";
+const SPOKEN = spokenDrag((id) => (id.startsWith(SHELF) ? `${id.slice(SHELF.length)} from beside` : id));
 
 function Shelved({ ink }: { ink: ShelfInk }) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: SHELF + ink.code });
@@ -174,7 +165,7 @@ function Shelved({ ink }: { ink: ShelfInk }) {
         {...attributes}
         {...listeners}
         style={{ transform: CSS.Translate.toString(transform), zIndex: isDragging ? 2 : undefined }}
-        className="relative flex cursor-grab touch-none items-center gap-1 border border-line bg-panel pr-1.5"
+        className="relative flex cursor-grab touch-manipulation items-center gap-1 border border-line bg-panel pr-1.5"
         title={ink.says}
         aria-label={`${ink.code}, lightness ${signed(ink.lightness)}, ${ink.says}`}
       >
@@ -230,7 +221,7 @@ function Bar({
         {...attributes}
         {...listeners}
         aria-label={`Move ${layer.code}, layer ${place + 1} of ${count}; arrow keys after Space, or Alt and arrows`}
-        className="flex h-11 cursor-grab touch-none items-center justify-center text-soft"
+        className="flex h-11 cursor-grab touch-manipulation items-center justify-center text-soft"
       >
         <GripVertical size={16} aria-hidden />
       </button>

@@ -1,6 +1,7 @@
 "use client";
-import { useId, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useId, useRef, useState, type KeyboardEvent } from "react";
 import type { Lamp } from "@/core/light/light";
+import { useHold } from "@/ui/kit/use-hold";
 import { lampInWords } from "@/words/light";
 
 const SIZE = 168;
@@ -8,6 +9,8 @@ const MIDDLE = SIZE / 2;
 const RADIUS = 66;
 /** Degrees that an arrow key moves the light. */
 const [TURN, RISE] = [5, 5] as const;
+/** And Page up or down. */
+const FAR = 20;
 
 /** Where a lamp stands on the dial: in the middle straight before the picture (or behind it), at the rim raking along it. */
 const placeOf = ({ from, height }: Pick<Lamp, "from" | "height">): readonly [number, number] => {
@@ -32,8 +35,9 @@ export function Dial({
   const id = useId();
   const svg = useRef<SVGSVGElement>(null);
   const [passing, setPassing] = useState<Lamp>();
+  const last = useRef<Lamp>(undefined);
   const now = passing ?? lamp;
-  const at = (e: PointerEvent): Lamp => {
+  const at = (e: { readonly clientX: number; readonly clientY: number }): Lamp => {
     const box = svg.current!.getBoundingClientRect();
     const x = ((e.clientX - box.left) / box.width) * SIZE - MIDDLE;
     const y = ((e.clientY - box.top) / box.height) * SIZE - MIDDLE;
@@ -42,16 +46,33 @@ export function Dial({
     return { ...lamp, from, height: Math.round(90 * (1 - away / RADIUS)) };
   };
   const move = (next: Lamp | undefined) => {
+    last.current = next;
     setPassing(next);
     onMove(next);
   };
+  const hold = useHold(svg, {
+    onMove: (e) => move(at(e)),
+    onDone: () => {
+      if (last.current) onChange(last.current);
+      move(undefined);
+    },
+    onCancel: () => move(undefined),
+  });
   const onKeyDown = (e: KeyboardEvent) => {
-    const by = { ArrowLeft: [-TURN, 0], ArrowRight: [TURN, 0], ArrowUp: [0, RISE], ArrowDown: [0, -RISE] }[
-      e.key
-    ];
+    const clamp = (v: number) => Math.min(90, Math.max(0, v));
+    const by = {
+      ArrowLeft: [-TURN, 0],
+      ArrowRight: [TURN, 0],
+      ArrowUp: [0, RISE],
+      ArrowDown: [0, -RISE],
+      PageUp: [0, FAR],
+      PageDown: [0, -FAR],
+      // From above, and from below.
+      Home: [-lamp.from, 0],
+      End: [180 - lamp.from, 0],
+    }[e.key];
     if (!by) return;
     e.preventDefault();
-    const clamp = (v: number) => Math.min(90, Math.max(0, v));
     onChange({ ...lamp, from: (lamp.from + by[0]! + 360) % 360, height: clamp(lamp.height + by[1]!) });
   };
   const [x, y] = placeOf(now);
@@ -67,20 +88,10 @@ export function Dial({
       aria-valuemin={0}
       aria-valuemax={359}
       aria-valuenow={Math.round(now.from)}
-      aria-valuetext={lampInWords(now)}
-      className="touch-none select-none"
+      aria-valuetext={`${lampInWords(now)}, ${Math.round(now.from)}° round, ${now.height}° high`}
+      className="select-none"
       onKeyDown={onKeyDown}
-      onPointerDown={(e) => {
-        if (e.button !== 0) return;
-        e.currentTarget.setPointerCapture(e.pointerId);
-        move(at(e));
-      }}
-      onPointerMove={(e) => passing && move(at(e))}
-      onPointerUp={() => {
-        if (passing) onChange(passing);
-        move(undefined);
-      }}
-      onPointerCancel={() => move(undefined)}
+      {...hold}
     >
       <defs>
         {/* A ball under this very light. */}

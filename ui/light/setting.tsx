@@ -31,6 +31,7 @@ export function Setting({
         step={step}
         onChange={onChange}
         {...(onMove && { onMove })}
+        says={says}
         className="w-full"
       />
       <span className="min-w-16 text-[14px] text-soft">{says}</span>

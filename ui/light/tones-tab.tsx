@@ -4,6 +4,7 @@ import { zonesOf } from "@/core/piece/lit";
 import { tonesOf } from "@/core/piece/piece";
 import type { AreaTones } from "@/core/piece/zones";
 import { counted } from "@/words/numbers";
+import { Slider } from "@/ui/kit/slider";
 import { ChosenArea } from "./chosen-area";
 import { Setting } from "./setting";
 import { tintOf } from "./tints";
@@ -116,15 +117,14 @@ export function TonesTab({ own }: { readonly own: LightStage }) {
                     </td>
                     <td className="pl-4">
                       {z < borders.length - 2 ? (
-                        <input
-                          type="range"
-                          className="w-full min-w-24 accent-current"
-                          aria-label={`Tone ${z + 1} ends at, share of ${area.name}`}
-                          min={0}
-                          max={1}
+                        <Slider
+                          className="w-full min-w-24"
+                          label={`Tone ${z + 1} ends at, share of ${area.name}`}
+                          least={0}
+                          most={1}
                           step={PART}
-                          value={inner[z]}
-                          onChange={(e) => move(z, Number(e.target.value))}
+                          value={inner[z]!}
+                          onChange={(to) => move(z, to)}
                         />
                       ) : (
                         <span className="text-[14px] text-soft">the darkest end</span>

@@ -1,7 +1,8 @@
 "use client";
-import { useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useRef, useState, type KeyboardEvent } from "react";
 import type { Corners } from "@/core/picture/rectify";
 import type { PictureFacts } from "@/store/pictures";
+import { useHold } from "@/ui/kit/use-hold";
 import { useZoom } from "@/ui/piece/use-zoom";
 import { ZoomButtons } from "@/ui/piece/zoom-buttons";
 import { toolInWords } from "./tool";
@@ -29,15 +30,6 @@ export function CornerPane({
   const withCorner = (i: number, x: number, y: number): Corners => {
     const clamp = (v: number) => Math.min(1.02, Math.max(-0.02, v));
     return shown.map((c, k) => (k === i ? ([clamp(x), clamp(y)] as const) : c)) as unknown as Corners;
-  };
-  const onMove = (i: number) => (e: PointerEvent<HTMLButtonElement>) => {
-    if (!e.currentTarget.hasPointerCapture(e.pointerId)) return;
-    const box = e.currentTarget.parentElement!.getBoundingClientRect();
-    setMoving(withCorner(i, (e.clientX - box.left) / box.width, (e.clientY - box.top) / box.height));
-  };
-  const letGo = () => {
-    if (moving) onChange(moving);
-    setMoving(undefined);
   };
   const onKey = (i: number) => (e: KeyboardEvent) => {
     const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
@@ -71,19 +63,15 @@ export function CornerPane({
               <polygon points={points} fill="none" stroke="#000" strokeWidth="1.6" />
             </svg>
             {shown.map(([x, y], i) => (
-              <button
+              <Corner
                 key={i}
-                aria-label={`${CORNER_NAMES[i]} corner, ${Math.round(x * 100)} % across, ${Math.round(y * 100)} % down`}
-                className="absolute flex size-11 -translate-1/2 cursor-grab touch-none items-center justify-center"
-                style={{ left: x * size.width, top: y * size.height }}
-                onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
-                onPointerMove={onMove(i)}
-                onPointerUp={letGo}
-                onPointerCancel={letGo}
+                label={`${CORNER_NAMES[i]} corner, ${Math.round(x * 100)} % across, ${Math.round(y * 100)} % down`}
+                at={[x, y]}
+                size={size}
                 onKeyDown={onKey(i)}
-              >
-                <span className="block size-5 rounded-full border-3 border-white bg-black/40 outline-2 outline-black" />
-              </button>
+                onMove={(to) => setMoving(to && withCorner(i, to[0], to[1]))}
+                onDone={(to) => onChange(withCorner(i, to[0], to[1]))}
+              />
             ))}
           </div>
         )}
@@ -92,5 +80,59 @@ export function CornerPane({
         {toolInWords.corners(0)}
       </p>
     </section>
+  );
+}
+
+type Point = readonly [number, number];
+
+/** One corner, to be taken hold of; its place is in shares of the picture. */
+function Corner({
+  label,
+  at,
+  size,
+  onKeyDown,
+  onMove,
+  onDone,
+}: {
+  readonly label: string;
+  readonly at: Point;
+  readonly size: { readonly width: number; readonly height: number };
+  readonly onKeyDown: (e: KeyboardEvent) => void;
+  /** Undefined when it is not moved any more. */
+  readonly onMove: (to: Point | undefined) => void;
+  readonly onDone: (to: Point) => void;
+}) {
+  const target = useRef<HTMLButtonElement>(null);
+  /** From where the pointer took hold to the corner itself, so that it does not jump. */
+  const off = useRef<Point>(undefined);
+  const last = useRef<Point>(undefined);
+  const end = () => {
+    off.current = last.current = undefined;
+    onMove(undefined);
+  };
+  const hold = useHold(target, {
+    onMove: (e) => {
+      const box = target.current!.parentElement!.getBoundingClientRect();
+      const [x, y] = [(e.clientX - box.left) / box.width, (e.clientY - box.top) / box.height];
+      if (!off.current) off.current = [at[0] - x, at[1] - y];
+      else onMove((last.current = [x + off.current[0], y + off.current[1]]));
+    },
+    onDone: () => {
+      if (last.current) onDone(last.current);
+      end();
+    },
+    onCancel: end,
+  });
+  return (
+    <button
+      ref={target}
+      aria-label={label}
+      className="absolute flex size-11 -translate-1/2 cursor-grab touch-manipulation items-center justify-center"
+      style={{ left: at[0] * size.width, top: at[1] * size.height }}
+      onKeyDown={onKeyDown}
+      {...hold}
+    >
+      <span className="block size-5 rounded-full border-3 border-white bg-black/40 outline-2 outline-black" />
+    </button>
   );
 }

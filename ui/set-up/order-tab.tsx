@@ -1,24 +1,12 @@
 "use client";
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from "@dnd-kit/sortable";
+import { closestCenter, DndContext } from "@dnd-kit/core";
+import { arrayMove, SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical } from "lucide-react";
 import type { SetUpOutput } from "@/compute/operations/set-up";
 import { stacked } from "@/core/picture/stacking";
 import type { Piece } from "@/core/piece/piece";
+import { spokenDrag, useListSensors } from "@/ui/kit/list-drag";
 import { useRun } from "@/ui/piece/piece-context";
 import { orderInWords } from "@/words/place";
 
@@ -43,10 +31,7 @@ export function OrderTab({
   readonly onPoint: () => void;
 }) {
   const run = useRun();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useListSensors();
   const order = stackedAreas(piece, output);
   const nameOf = (id: string) => piece.areas.find((a) => a.id === id)?.name ?? "";
   const backed = (id: string) =>
@@ -82,6 +67,7 @@ export function OrderTab({
       <DndContext
         sensors={sensors}
         collisionDetection={closestCenter}
+        accessibility={spokenDrag(nameOf)}
         onDragEnd={({ active, over }) => {
           if (!over || active.id === over.id) return;
           const [from, to] = [order.indexOf(String(active.id)), order.indexOf(String(over.id))];
@@ -130,7 +116,7 @@ function Placed({
       className={`grid min-h-11 grid-cols-[44px_minmax(0,1fr)] items-center border-b border-line ${chosen ? "bg-panel" : ""}`}
     >
       <button
-        className="flex min-h-11 cursor-grab touch-none items-center justify-center"
+        className="flex min-h-11 cursor-grab touch-manipulation items-center justify-center"
         aria-label={`Move ${name}`}
         {...attributes}
         {...listeners}

@@ -1,7 +1,8 @@
 "use client";
 import { backgroundOf } from "@/core/piece/placing";
-import { type KeyboardEvent, type PointerEvent, useMemo, useState } from "react";
+import { type KeyboardEvent, useMemo, useRef, useState } from "react";
 import type { SetUpOutput } from "@/compute/operations/set-up";
+import { useHold } from "@/ui/kit/use-hold";
 import { placeOf, type SheetPlan } from "@/core/piece/set-up";
 
 interface SheetPreviewProps {
@@ -20,16 +21,34 @@ const MANY = 10;
 export function SheetPreview({ sheet, width, height, regions, onMove }: SheetPreviewProps) {
   const background = useMemo(() => backgroundOf(regions), [regions]);
   const [moving, setMoving] = useState<readonly [number, number]>();
-  const [from, setFrom] = useState<readonly [number, number]>();
+  const from = useRef<readonly [number, number]>(undefined);
+  const last = useRef<readonly [number, number]>(undefined);
+  const target = useRef<SVGGElement>(null);
   const [left, top] = moving ?? placeOf(sheet, width, height);
-  const inMm = (e: PointerEvent<SVGGElement>): readonly [number, number] => {
-    const box = e.currentTarget.ownerSVGElement!.getBoundingClientRect();
+  const inMm = (e: { readonly clientX: number; readonly clientY: number }): readonly [number, number] => {
+    const box = target.current!.ownerSVGElement!.getBoundingClientRect();
     return [
       ((e.clientX - box.left) * sheet.width) / box.width,
       ((e.clientY - box.top) * sheet.height) / box.height,
     ];
   };
   const round = (v: number) => Math.round(v * 2) / 2;
+  const end = () => {
+    from.current = last.current = undefined;
+    setMoving(undefined);
+  };
+  const hold = useHold(target, {
+    onMove: (e) => {
+      const [x, y] = inMm(e);
+      if (from.current) setMoving((last.current = [round(x - from.current[0]), round(y - from.current[1])]));
+      else from.current = [x - left, y - top];
+    },
+    onDone: () => {
+      if (last.current) onMove(last.current);
+      end();
+    },
+    onCancel: end,
+  });
   const onKey = (e: KeyboardEvent) => {
     const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
     if (!way) return;
@@ -47,26 +66,13 @@ export function SheetPreview({ sheet, width, height, regions, onMove }: SheetPre
         aria-label="The sheet"
       >
         <g
+          ref={target}
           tabIndex={0}
           role="button"
           aria-label={`The drawing, ${Math.round(left)} mm from the left and ${Math.round(top)} mm from the top. Arrow keys move it.`}
-          className="cursor-move touch-none"
+          className="cursor-move touch-manipulation"
           onKeyDown={onKey}
-          onPointerDown={(e) => {
-            e.currentTarget.setPointerCapture(e.pointerId);
-            const [x, y] = inMm(e);
-            setFrom([x - left, y - top]);
-          }}
-          onPointerMove={(e) => {
-            if (!from) return;
-            const [x, y] = inMm(e);
-            setMoving([round(x - from[0]), round(y - from[1])]);
-          }}
-          onPointerUp={() => {
-            if (moving) onMove(moving);
-            setFrom(undefined);
-            setMoving(undefined);
-          }}
+          {...hold}
         >
           <svg
             x={left}
