@@ -99,6 +99,58 @@ test.describe("by touch", () => {
     await isPrinted(page);
   });
 
+  test("a swipe that begins on a control scrolls, and changes nothing; a finger that rests takes hold", async ({
+    page,
+  }) => {
+    test.setTimeout(240_000);
+    const { kite } = await thingsOf(page);
+    const cdp = await page.context().newCDPSession(page);
+    const documentNow = async () => JSON.stringify((await stored(page.request, kite)).document);
+    const before = await documentNow();
+    const controls = "main :is(input[type=range], [role=slider], [aria-roledescription], summary)";
+    const views = [
+      ...["light", "form", "tones"].map((tab) => `light?tab=${tab}`),
+      ...["group", "shadow", "finish"].map((tab) => `colour?tab=${tab}`),
+      ...["sheet", "order", "reference"].map((tab) => `set-up?tab=${tab}`),
+    ];
+    let swiped = 0;
+    for (const view of views) {
+      await open(page, `/pieces/${kite}/${view}`);
+      await expect(page.getByRole("progressbar")).toHaveCount(0, { timeout: 45_000 });
+      const all = page.locator(controls);
+      const count = await all.count();
+      for (let i = 0; i < Math.min(count, 10); i++) {
+        const box = await all
+          .nth(i)
+          .evaluate((e) => {
+            e.scrollIntoView({ block: "center" });
+            const { left, top, width, height } = e.getBoundingClientRect();
+            return { x: left + 0.7 * width, y: top + height / 2, isThere: width > 0 && top > 60 };
+          })
+          .catch(() => undefined);
+        if (!box?.isThere) continue;
+        await touch(cdp, "touchStart", [box]);
+        for (let k = 1; k <= 5; k++) await touch(cdp, "touchMove", [{ x: box.x + k, y: box.y - 24 * k }]);
+        await touch(cdp, "touchEnd", []);
+        swiped++;
+      }
+      // What is changed is kept a quarter of a second later.
+      await page.waitForTimeout(700);
+      expect(await documentNow(), `after swipes over ${view}`).toBe(before);
+    }
+    expect(swiped).toBeGreaterThan(15);
+    await open(page, `/pieces/${kite}/light`);
+    const dial = page.getByRole("slider").first();
+    await dial.evaluate((e) => e.scrollIntoView({ block: "center" }));
+    const { x, y, width } = (await dial.boundingBox())!;
+    const at = (dx: number, dy: number): Finger => ({ x: x + width * dx, y: y + width * dy });
+    await touch(cdp, "touchStart", [at(0.5, 0.5)]);
+    await page.waitForTimeout(320);
+    for (let k = 1; k <= 5; k++) await touch(cdp, "touchMove", [at(0.5 + 0.06 * k, 0.5 + 0.04 * k)]);
+    await touch(cdp, "touchEnd", []);
+    await expect.poll(documentNow).not.toBe(before);
+  });
+
   test("what inky fingers meet is large, a tapped marker's card comes up beside it", async ({ page }) => {
     const { kite } = await thingsOf(page);
     await open(page, `/pieces/${kite}/colour`);

@@ -233,6 +233,38 @@ test("light is dragged, hair is drawn, tones are moved and touched, a shadow is 
   await expect.poll(async () => documentOf(page, id), { timeout: 30_000 }).toEqual(original);
 });
 
+test("the colouring follows the light while it is dragged, and is exact once it is let go", async ({
+  page,
+}) => {
+  await openKiteMender(page);
+  const id = page.url().split("/")[4]!;
+  await open(page, `/pieces/${id}/light`);
+  await page.getByRole("button", { name: "Colouring", exact: true }).click();
+  const colouring = page.getByTestId("colouring");
+  await expect(colouring).toBeVisible({ timeout: 60_000 });
+  const whole = await colouring.evaluate((c: HTMLCanvasElement) => c.width);
+  const shown = new Set<number>();
+  const box = (await page.getByRole("slider", { name: "Main light" }).boundingBox())!;
+  const at = (i: number) =>
+    page.mouse.move(
+      box.x + box.width * (0.5 + 0.3 * Math.cos(i / 6)),
+      box.y + box.height * (0.5 + 0.3 * Math.sin(i / 6)),
+    );
+  await at(0);
+  await page.mouse.down();
+  // It never rests, as a hand does not.
+  for (let i = 1; i < 150 && shown.size < 4; i++) {
+    await at(i);
+    await page.waitForTimeout(40);
+    shown.add(await seen(page, "colouring"));
+  }
+  expect(shown.size).toBeGreaterThan(3);
+  await page.mouse.up();
+  await expect
+    .poll(() => colouring.evaluate((c: HTMLCanvasElement) => c.width), { timeout: 30_000 })
+    .toBe(whole);
+});
+
 test("passes are scrubbed through from bare paper to the finish, views compared, an area shown alone", async ({
   page,
 }) => {

@@ -23,7 +23,10 @@ export interface Closeness {
 }
 export const EXACT: Closeness = { drawing: 1, light: 1 };
 export const SMALL: Closeness = { drawing: 3, light: 1 };
-const WHILE_DRAGGED = 4;
+/** Looks while something is dragged, from fine to coarse: as coarse as it takes to follow the hand. */
+const WHILE_DRAGGED = [4, 6, 8] as const;
+/** A look that takes longer than this is too fine, one that takes less may be finer, ms. */
+const [TOO_LONG, SOON] = [95, 35];
 /** The first look at a drawing makes the drawing itself smaller by this: finding its line and areas is most of the work. */
 const AT_FIRST = 3;
 /** As small as a drawing is looked at. */
@@ -120,13 +123,22 @@ export function useLight(
     const question = await questionOf(shown, drawing!, references, near);
     return litOf(await askOfPicture("light", asked(drawing!), question, watch), near !== closeness);
   };
-  const quick = { ...closeness, light: closeness.light * WHILE_DRAGGED };
+  const pace = useRef(1);
+  const follow = async () => {
+    const began = performance.now();
+    const by = WHILE_DRAGGED[pace.current]!;
+    const lit = await look({ ...closeness, light: closeness.light * by }, {});
+    const took = performance.now() - began;
+    if (took > TOO_LONG) pace.current = Math.min(WHILE_DRAGGED.length - 1, pace.current + 1);
+    else if (took < SOON) pace.current = Math.max(0, pace.current - 1);
+    return lit;
+  };
   const first = { ...closeness, drawing: Math.min(COARSEST, closeness.drawing * AT_FIRST) };
   const job = useJob<Lit>(
     id ?? null,
     async ({ signal, onProgress }) => {
       const stopped = signal ? { signal } : {};
-      if (dragged) return look(quick, stopped);
+      if (dragged) return follow();
       const pixels = (drawing!.width * drawing!.height) / closeness.drawing ** 2;
       if (!latest.current && seen.current !== drawing!.id && pixels > LARGE)
         onProgress?.(0.3, await look(first, stopped));
@@ -166,6 +178,8 @@ export interface ColouringWish {
   /** The only area that is coloured; all when it is left out. */
   readonly alone?: string | undefined;
   readonly lined?: boolean;
+  /** The light is dragged: every picture that is begun is shown, then the newest is drawn. */
+  readonly following?: boolean;
   /** Called when the values were put away and have to be worked out again. */
   readonly onLost?: () => void;
 }
@@ -200,7 +214,7 @@ export function useColouring(
   piece: Piece,
   rack: Rack,
   lit: Lit | undefined,
-  { upTo, alone, lined = true, onLost }: ColouringWish = {},
+  { upTo, alone, lined = true, following = false, onLost }: ColouringWish = {},
 ): ColouredState {
   const limit: UpTo = (area) => (alone && area.id !== alone ? 0 : (upTo?.(area) ?? null));
   const question = shownQuestion(piece, rack, limit);
@@ -208,6 +222,7 @@ export function useColouring(
     // The desk is made ready while the drawing is looked at; where that fails, asking says why.
     readyDesk(rack, piece.areas).catch(() => undefined);
   }, [rack, piece.areas]);
+  const last = useRef<Coloured>(undefined);
   const of = lit && JSON.stringify([lit.serial, rackKey(rack), lined]);
   const job = useJob<Coloured>(
     of === undefined ? null : `${of} ${JSON.stringify(question)}`,
@@ -231,15 +246,23 @@ export function useColouring(
         const { width, height, rgba, areas } = output;
         const coloured = only ? patched(old.coloured, output) : { width, height, rgba, areas };
         drawn.keep(of!, { question, coloured });
+        last.current = coloured;
         return coloured;
       } catch (e) {
         if (!isUnknown(e, "field") || !onLost) throw e;
+        // Drawn from values that are older than those that are kept: the next is on its way.
+        if (following && last.current) return last.current;
         // The worker has put the values away: they are worked out again, and what is drawn from them then is another question.
         onLost();
         return new Promise<never>(() => undefined);
       }
     },
-    { about: `${piece.setUp.line?.pictureId} ${rackKey(rack)} ${lined}`, settle: 0, store: pictures },
+    {
+      about: `${piece.setUp.line?.pictureId} ${rackKey(rack)} ${lined}`,
+      settle: 0,
+      following,
+      store: pictures,
+    },
   );
   return {
     coloured: job.output,

@@ -51,9 +51,10 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
     field && needsMap ? { field, ...question, outlined: true } : null,
     undefined,
     // The last map stays while the next is worked out.
-    { about: line?.pictureId },
+    { about: line?.pictureId, following: passing !== undefined },
   );
   const colouring = useColouring(piece, rack, view === "colouring" ? light.lit : undefined, {
+    following: passing !== undefined,
     onLost: light.again,
   });
   useKeepPicture(
