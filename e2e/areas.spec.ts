@@ -127,7 +127,7 @@ test("an area gives its plan on to another, by its menu or dropped onto it; each
   await page.getByRole("menuitem", { name: "Give it on to other areas" }).click();
   const dialog = page.getByRole("dialog", { name: "Give on what Shawl has" });
   await dialog.getByLabel("Sleeves").check();
-  await dialog.getByRole("button", { name: "Give it to 1 area" }).click();
+  await dialog.getByRole("button", { name: "Use it in 1 area" }).click();
   await expect.poll(() => layers("Sleeves")).toBe(shawl);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect.poll(() => layers("Sleeves")).toBe(sleeves);

@@ -61,6 +61,9 @@ async function goTo(page: Page, view: View, before: View | undefined): Promise<v
 
 /** Views of every kind, looked at in the dim surround and on a phone too: what those change, they change in all. */
 const THOROUGHLY = /^(Bench|Rack: table|Colour: group|Set up: areas|Steps)$/;
+/** What a colourist does not read, but in the Swatchbook and where a figure is explained. */
+const STATISTICS = /\b(chroma|fitted|residuals?|proven|trust|CIEDE2000)\b/i;
+const STATISTICS_BELONG = /^(Swatchbook|Paper|Colour: what a figure means)/;
 /** In parts, so that none takes too long. */
 const PARTS = [0, 1, 2];
 for (const part of PARTS)
@@ -83,6 +86,10 @@ for (const part of PARTS)
       expect
         .soft(await faults(page, undefined, await newPart(page, view, views[i - 1])), view.name)
         .toEqual([]);
+      if (!STATISTICS_BELONG.test(view.name))
+        expect
+          .soft((await page.locator("main").innerText()).match(STATISTICS), `words of ${view.name}`)
+          .toBeNull();
       if (THOROUGHLY.test(view.name)) {
         await page.evaluate(() => (document.documentElement.dataset.surround = "dim"));
         expect.soft(await faults(page, ["color-contrast"]), `${view.name}, dim`).toEqual([]);

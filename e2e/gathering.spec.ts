@@ -29,7 +29,7 @@ async function brought(page: Page, name: string): Promise<string> {
     .setInputFiles({ name: "bird.png", mimeType: "image/png", buffer: await denseDrawing() });
   await expect(drawing(page)).toBeVisible({ timeout: 60_000 });
   await page.getByRole("tab", { name: /^Areas/ }).click();
-  await expect(page.getByText(/shapes that are none yet/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/shapes are no areas yet/)).toBeVisible({ timeout: 60_000 });
   return id;
 }
 
@@ -89,7 +89,7 @@ test("a drawing of three hundred shapes becomes areas in at most twenty actions"
   // What is left is made areas as it is.
   const rest = page.getByRole("button", { name: /^Make (areas of all|it an area)/ });
   if (await rest.isVisible()) await act(() => rest.click());
-  await expect(page.getByText(/areas on the sheet/)).not.toContainText("none yet");
+  await expect(page.getByText(/areas on the sheet/)).not.toContainText(/areas? yet/);
   expect(actions).toBeLessThanOrEqual(20);
   // Names that nobody gave are the numbers of the areas.
   const names = (await areasOf(page, id)).map((a) => a.name);
@@ -158,7 +158,7 @@ test("with a drawing and no reference, Colour shows it, and areas are chosen in 
   expect(first).not.toBe(second);
   // All three colours in one line.
   await page.getByLabel("Colour or marker").fill("#f6d860 #e3a51f #9a4a14");
-  await page.getByRole("button", { name: "Give it" }).click();
+  await page.getByRole("button", { name: "Use this colour" }).click();
   await expect(page.getByRole("region", { name: "Layers" }).locator("li").first()).toBeVisible({
     timeout: 60_000,
   });

@@ -94,7 +94,7 @@ test("from a fresh drawing to a guide to take along", async ({ page }) => {
   await page.waitForURL(/colour/);
   await page.getByRole("button", { name: /^Vase/ }).click();
   await page.getByLabel("Colour or marker").fill("#5f86a8");
-  await page.getByRole("button", { name: "Give it" }).click();
+  await page.getByRole("button", { name: "Use this colour" }).click();
   await page.getByRole("button", { name: "Keep this group" }).click({ timeout: 60_000 });
   await expect(
     page.getByTestId("piece-picture").or(page.getByRole("button", { name: "Colouring", exact: true })),

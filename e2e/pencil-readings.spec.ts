@@ -81,8 +81,8 @@ test("neighbours are told, merge when they are too near, and are untold again", 
   await expect(async () => expect(await pairs()).toBe(before + 1)).toPass();
   await page.getByRole("button", { name: "Sea does not touch Spool" }).click();
   await expect(async () => expect(await pairs()).toBe(before)).toPass();
-  await page.getByLabel("Neighbours differ by").fill("60");
-  await page.getByLabel("Neighbours differ by").press("Enter");
+  await page.getByLabel("Least difference between neighbours").fill("60");
+  await page.getByLabel("Least difference between neighbours").press("Enter");
   await expect(page.getByRole("region", { name: "Neighbours that run together" })).toContainText(
     /ΔE00 where 60 is wished/,
   );

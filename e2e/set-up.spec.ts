@@ -129,7 +129,7 @@ test("a drawing in SVG brings its names; areas are joined, split, given parts an
 
   // The lamp is handed to the kitchen by its parts.
   await page.getByRole("button", { name: "Choose Kitchen" }).click();
-  await page.getByRole("button", { name: "Its parts" }).click();
+  await page.getByRole("button", { name: "Edit its parts" }).click();
   await drawing(page).click(at(270, 120));
   await expect
     .poll(async () => (await documentOf(page, id)).areas.find((a) => a.name === "Kitchen")!.place!.at.length)
@@ -175,7 +175,7 @@ test("the same by keys alone: chosen in the list, pointed at with the crosshair"
   await page.keyboard.press("Space");
   await page.keyboard.press("Enter");
   await expect.poll(async () => (await documentOf(page, id)).setUp.cuts.length).toBe(1);
-  await expect(page.getByText(/shapes? that (is|are) none yet/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/shapes? (is not an area|are no areas) yet/)).toBeVisible({ timeout: 30_000 });
 });
 
 test("an area that vanished keeps its plan and is offered its successor's place", async ({ page }) => {
@@ -238,7 +238,7 @@ test("the demo: a reference lies under the line, colours are read from it, order
   const { setUp, areas } = await documentOf(page, id);
   const [flag, hull] = ["Flag", "Hull"].map((n) => setUp.order!.indexOf(areas.find((a) => a.name === n)!.id));
   expect(flag).toBe(hull! - 1);
-  await page.getByRole("button", { name: "Go by the line" }).click();
+  await page.getByRole("button", { name: "Guess from the line" }).click();
   await expect.poll(async () => (await documentOf(page, id)).setUp.order).toBeNull();
 });
 

@@ -131,5 +131,5 @@ export async function giveColour(page: Page, text: string): Promise<void> {
   await field.or(giving).first().waitFor();
   if (!(await field.isVisible())) await giving.click();
   await field.fill(text);
-  await page.getByRole("button", { name: "Give it" }).click();
+  await page.getByRole("button", { name: "Use this colour" }).click();
 }

@@ -29,7 +29,7 @@ test("a photographed page is read, its doubts decided, and the readings stored",
   expect(await cells.count()).toBeGreaterThan(100);
   await cells.first().click();
   await page.keyboard.press("x");
-  await page.getByRole("button", { name: /^Store \d+ readings/ }).click();
+  await page.getByRole("button", { name: /^Save \d+ readings/ }).click();
   await expect(
     page
       .getByRole("status")

@@ -12,13 +12,13 @@ describe("what Check says", () => {
   it("says the same of many areas once, with every figure, worst first", () => {
     const [one, ...more] = said(off("a", 5), off("b", 7.25), off("c", 6));
     expect(more).toEqual([]);
-    expect(one!.says).toBe("3 areas will be a visible way off the colours that were picked");
-    expect(one!.figure).toBe("B 7.3, C 6.0, A 5.0 ΔE00 over their pixels");
+    expect(one!.says).toBe("3 areas will come out in other colours than you picked");
+    expect(one!.figure).toBe("B 7.3, C 6.0, A 5.0 ΔE00 over all of it");
   });
   it("says of one or two what is to be done with each", () =>
     expect(said(off("a", 5), off("b", 7)).map((n) => n.says)).toEqual([
-      "A will be a visible way off the colours that were picked",
-      "B will be a visible way off the colours that were picked",
+      "A will come out a different colour from the one you picked",
+      "B will come out a different colour from the one you picked",
     ]));
   it("tells the smallest room for a highlight first, and keeps what is said of pairs and of the whole", () => {
     const small = (area: string, mm2: number): Noticed => ({ kind: "small highlight", area, mm2 });

@@ -27,13 +27,13 @@ export function noticedInWords(
       };
     case "off target":
       return {
-        says: `${nameOf(n.area)} will be a visible way off the colours that were picked`,
-        figure: `${n.deltaE00.toFixed(1)} ΔE00 over its pixels`,
+        says: `${nameOf(n.area)} will come out a different colour from the one you picked`,
+        figure: `${n.deltaE00.toFixed(1)} ΔE00 over all of it`,
         advice: "plan its group anew, or let it cover another part of the area",
       };
     case "small highlight":
       return {
-        says: `The lightest tone of ${nameOf(n.area)} has hardly any room`,
+        says: `The lightest tone of ${nameOf(n.area)} has ${n.mm2 < 0.05 ? "no room" : "hardly any room"}`,
         figure: `${n.mm2.toFixed(1)} mm²`,
         advice: "move its border in Light, or leave that tone out",
       };
@@ -68,13 +68,13 @@ export function noticedInWords(
 const TOGETHER = 3;
 type OfArea = Extract<Noticed, { readonly area: string }>;
 const SAID_OF_ALL: Readonly<Record<OfArea["kind"], string>> = {
-  "off target": "will be a visible way off the colours that were picked",
+  "off target": "will come out in other colours than you picked",
   "small highlight": "have hardly any room for their lightest tone",
   "lost highlight": "have their highlight covered by darker tones",
   "pale cover": "are too pale for their underlay: the shadow keeps the underlay's hue",
 };
 const UNITS: Readonly<Record<OfArea["kind"], string>> = {
-  "off target": "ΔE00 over their pixels",
+  "off target": "ΔE00 over all of it",
   "small highlight": "mm²",
   "lost highlight": "darker than was picked",
   "pale cover": "degrees of hue",

@@ -65,7 +65,7 @@ export function findingInWords(key: CodeKey, { kind, codes, figure, unread, home
     case "neighbours are twins":
       return `${one} and ${other} are ${by} ΔE00 apart: one is enough on this paper`;
     case "greyer code, purer swatch":
-      return `${other} should be greyer than ${one} and has ${by} more chroma`;
+      return `${other} should be greyer than ${one} and is ${by} stronger in colour`;
     case "hue far from its family":
       return home
         ? `hue ${home.hue.toFixed(0)}°, ${figure.toFixed(0)}° from the ${home.family} home at ${home.at.toFixed(0)}°`

@@ -31,3 +31,11 @@ export function colourInWords(lab: Lab): string {
   if (name === "orange" && L < 55) return [L < 30 ? "dark" : "", "brown"].filter(Boolean).join(" ");
   return [lightnessOf(L), C < MUTED ? "muted" : "", name].filter(Boolean).join(" ");
 }
+
+/** A paper's own colour: “white”, “off-white”, else its plain name. */
+export const paperInWords = (lab: Lab): string =>
+  lab[0] > 94 && chroma(lab) < 2.5
+    ? "white"
+    : lab[0] > 88 && chroma(lab) < 9
+      ? "off-white"
+      : colourInWords(lab);

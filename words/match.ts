@@ -41,7 +41,7 @@ export function shortfallInWords(
     bound === undefined
       ? "None of these markers reaches this colour."
       : bound >= SHOWS
-        ? `None of these markers reaches this colour: nothing nearer than ${bound.toFixed(0)} ΔE00 exists.`
+        ? `None of these markers reaches this colour: the nearest would still be ${differenceWords(bound)}.`
         : "Nothing that was found so far reaches this colour.";
   const best = bound === undefined ? "The best" : "The best so far";
   return [

@@ -34,3 +34,11 @@ export function readInWords(
 /** Whether a patch of this spread (ΔE00) is too mixed to be one colour. */
 export const isMixed = (spread: number): boolean =>
   !["same", "very close", "close"].includes(closeness(spread));
+
+/** How evenly a cell of a chart was laid, by its spread (ΔE00) and streaks (L*). */
+export const evennessInWords = (spread: number, streakiness: number): string =>
+  streakiness > 2 ? "streaky" : spread > 4 ? "patchy" : spread > 1.6 ? "a little uneven" : "even";
+
+/** How far a reading is to be relied on, 0–1. */
+export const trustInWords = (confidence: number): string =>
+  confidence > 0.7 ? "reliable" : confidence > 0.3 ? "only partly reliable" : "hardly reliable";

@@ -1,6 +1,16 @@
 import type { LaidPencil, Shortfall } from "@/core/pencil/plan";
 import type { Pass } from "@/core/media/medium";
+import { chroma, type Lab } from "@/core/colour/lab";
+import { colourInWords } from "./colour";
 import { signed } from "./numbers";
+
+/** How one colour lies from another of the same lightness, in plain words. */
+function apartInWords(found: Lab, wanted: Lab): string {
+  const stronger = chroma(found) - chroma(wanted);
+  const how = Math.abs(stronger) > 12 ? "clearly" : "a little";
+  if (Math.abs(stronger) > 2) return `${how} ${stronger < 0 ? "duller" : "stronger in colour"}`;
+  return `as strong, ${colourInWords(found)} where ${colourInWords(wanted)} is wanted`;
+}
 
 /** Why a value of a pencil plan is out of reach. */
 export function shortfallInWords(s: Shortfall): string {
@@ -16,7 +26,7 @@ export function shortfallInWords(s: Shortfall): string {
     case "no white pencil":
       return "no white pencil is at hand to lighten it";
     case "hue out of reach":
-      return `its hue is out of reach: the three neighbours come to a* ${signed(s.found[1])}, b* ${signed(s.found[2])} where a* ${signed(s.wanted[1])}, b* ${signed(s.wanted[2])} is wanted`;
+      return `your pencils cannot reach this hue; the nearest is ${apartInWords(s.found, s.wanted)}`;
   }
 }
 

@@ -1,4 +1,4 @@
 import type { Verdict } from "@/core/stock/verdicts";
 
 /** What the one who tried something says of it. */
-export const verdictInWords = (verdict: Verdict): string => (verdict === "open" ? "no verdict" : verdict);
+export const verdictInWords = (verdict: Verdict): string => (verdict === "open" ? "not judged yet" : verdict);

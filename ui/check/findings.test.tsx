@@ -66,7 +66,7 @@ describe("what was noticed, and the ways out of it", () => {
         { id: "Moon", before: 5.5 },
       ],
     );
-    expect(words).toContain("4 areas will be a visible way off");
+    expect(words).toContain("4 areas will come out in other colours than you picked");
     expect(words).toContain("Sea: sand2m, bark6m come nearer. 7.3 → 3.1 ΔE00");
     expect(words).toContain("Wall: bare paper is nearer. 9.0 → 1.4 ΔE00");
     expect(words).toContain("2 areas are the best that this rack gives");
@@ -81,7 +81,7 @@ describe("what was noticed, and the ways out of it", () => {
   });
   it("says one finding by itself, without a way where none was worked out", () => {
     const words = says([off("Sea", 7.3), { kind: "flat", span: 20 }], []);
-    expect(words).toContain("Sea will be a visible way off");
+    expect(words).toContain("Sea will come out a different colour from the one you picked");
     expect(words).toContain("little contrast");
     expect(words).not.toContain("best that this rack gives");
   });

@@ -114,7 +114,7 @@ export function GroupsView({ groups: all, papers, rack, uses, studio }: Props) {
             <Download size={16} aria-hidden /> Save as JSON
           </a>
           <PaperSelect
-            says="As read on"
+            says="Swatches on"
             papers={papers}
             chosen={rack.paper.id}
             onChoose={(id) => change({ paper: id })}

@@ -208,7 +208,7 @@ function Stage({ own }: { readonly own: LightStage }) {
             ))}
           </div>
           <span className="ml-2 min-w-24 text-[14px] text-soft" role="status">
-            {busy && !error ? "Looking anew…" : ""}
+            {busy && !error ? "Updating…" : ""}
           </span>
           {error && (
             <Progress work={{ ...waiting, progress: undefined, error }} doing="Working out the light" />

@@ -90,7 +90,9 @@ describe("where a light stands", () => {
           onMove={nothing}
         />,
       );
-    expect(dial(false)).toMatch(/role="slider"[^>]*aria-valuetext="from the upper left"/);
+    expect(dial(false)).toMatch(
+      /role="slider"[^>]*aria-valuetext="from the upper left, 315° round, 45° high"/,
+    );
     expect(dial(true)).toContain("stroke-dasharray");
     expect(dial(false)).not.toContain("stroke-dasharray");
   });

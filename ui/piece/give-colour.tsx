@@ -86,7 +86,7 @@ export function GiveColour({ area, rack }: { readonly area: Area; readonly rack:
         }}
       />
       <button className="button" disabled={!text.trim()}>
-        Give it
+        Use this colour
       </button>
       {trouble && (
         <span id={id} role="alert" className="basis-full">

@@ -82,7 +82,7 @@ function Form({ from, onClose }: { readonly from: Area; readonly onClose: () => 
         ))}
       </ul>
       <button className="button button-main self-start" disabled={!to.size}>
-        Give it to {counted(to.size, "area")}
+        Use it in {counted(to.size, "area")}
       </button>
     </form>
   );

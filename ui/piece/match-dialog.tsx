@@ -8,7 +8,7 @@ import { useAsk } from "@/ui/jobs/use-job";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 
 import { Modal } from "@/ui/kit/modal";
-import { coatsInWords, counted } from "@/words/numbers";
+import { coatsInWords } from "@/words/numbers";
 
 interface MatchDialogProps {
   readonly rack: Rack;
@@ -80,9 +80,9 @@ export function MatchDialog({ rack, target, ownedOnly, name, onClose }: MatchDia
         <p className="mb-0 text-[13px] text-soft" role="status">
           {recipes[0] && `Nearest: ${differenceWords(recipes[0].deltaE00)}. `}
           {work.output.proven
-            ? `None of ${ownedOnly ? "your" : "these"} markers comes closer, in any order (proven: ${counted(work.output.stacksEvaluated, "combination")} of layers worked out in ${(work.output.milliseconds / 1000).toFixed(1)} s, the rest ruled out).`
+            ? `None of ${ownedOnly ? "your" : "these"} markers comes closer, in any order: every combination checked.`
             : work.output.bound > 0
-              ? `The best so far; nothing nearer than ${work.output.bound} ΔE00 exists.`
+              ? `The best so far; at best ${differenceWords(work.output.bound)} is left to be found.`
               : "The best so far; a nearer one may still be found."}
         </p>
       )}

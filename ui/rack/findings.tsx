@@ -49,7 +49,7 @@ export function Findings({ rack, onChoose }: Props) {
       </Block>
       <Block
         title={`Twins you own (${both.length})`}
-        says={`Pairs nobody can tell apart on ${rack.paper.name}, under 2 ΔE00: owning both is waste. ${counted(pairs.length - both.length, "further pair")} with a marker you do not own: no need to buy those.`}
+        says={`Pairs that are the same to the eye, or very close, on ${rack.paper.name}: one of them is enough. ${counted(pairs.length - both.length, "further pair")} with a marker you do not own: no need to buy those.`}
       >
         <Progress work={twins} doing="Comparing" />
         {both.slice(0, MOST_SHOWN).map((p) => (

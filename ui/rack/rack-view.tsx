@@ -154,7 +154,7 @@ export function RackView({ papers, rack: first, studio }: Props) {
             <ExportMenu paperId={rack.paper.id} />
           </div>
           <PaperSelect
-            says="As read on"
+            says="Swatches on"
             papers={papers}
             chosen={rack.paper.id}
             onChoose={(id) => change({ paper: id })}

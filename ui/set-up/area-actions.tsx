@@ -100,7 +100,7 @@ export function AreaActions({
           disabled={areas.length !== 1 || locked}
           onClick={() => onTool(tool === "parts" ? "pick" : "parts")}
         >
-          Its parts
+          Edit its parts
         </button>
         <button
           className={`button ${tool === "cut" ? "button-main" : ""}`}

@@ -106,7 +106,7 @@ export function AreasTab(props: AreasTabProps) {
       <p className="m-0 text-[15px]" role="status">
         {plural(output.areas.length)} on the sheet
         {open.length > 0 &&
-          `, ${counted(open.length, "shape")} that ${open.length === 1 ? "is" : "are"} none yet`}
+          `, ${counted(open.length, "shape")} ${open.length === 1 ? "is not an area" : "are no areas"} yet`}
         {output.gaps > 0 && `; ${counted(output.gaps, "gap")} closed`}
         {output.specks > 0 && `, ${counted(output.specks, "speck")} merged`}.
       </p>

@@ -58,7 +58,7 @@ export function OrderTab({
           disabled={piece.setUp.order === null}
           onClick={() => run({ type: "order areas", order: null })}
         >
-          Go by the line
+          Guess from the line
         </button>
         <span className="self-center text-[14px] text-soft">
           {piece.setUp.order === null ? "As the line shows it." : "As you have said it."}

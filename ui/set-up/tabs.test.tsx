@@ -187,7 +187,9 @@ describe("the areas", () => {
   );
   it("are counted, and so is what was closed, merged, lost or has no place", () => {
     const words = says(tab());
-    expect(words).toContain("2 areas on the sheet, 1 shape that is none yet; 2 gaps closed, 5 specks merged");
+    expect(words).toContain(
+      "2 areas on the sheet, 1 shape is not an area yet; 2 gaps closed, 5 specks merged",
+    );
     expect(words).toContain(
       "Flag has no place of its own any more: it runs together with Hull. Its plan is kept.",
     );

@@ -1,3 +1,5 @@
+import { Figure } from "@/ui/kit/figure";
+import { evennessInWords, trustInWords } from "@/words/patch";
 import type { CellReading } from "@/core/chart/read-chart";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { labToHex } from "@/core/colour/display";
@@ -56,8 +58,10 @@ export function OneCell({
           <h2 className="code m-0 text-[18px]">{nameOf(cell)}</h2>
           <p className="m-0 text-[15px]">{labInWords(cell.lab)}</p>
           <p className="m-0 text-[14px] text-soft">
-            spread {cell.spread.toFixed(1)} ΔE00, streaks {cell.streakiness.toFixed(1)}, trust{" "}
-            {Math.round(100 * cell.confidence)}%
+            {evennessInWords(cell.spread, cell.streakiness)}; {trustInWords(cell.confidence)}{" "}
+            <Figure unit="ΔE00">
+              {cell.spread.toFixed(1)}, {Math.round(100 * cell.confidence)} %
+            </Figure>
           </p>
           {before && (
             <p className="m-0 text-[14px] text-soft">

@@ -1,4 +1,5 @@
 "use client";
+import { paperInWords } from "@/words/colour";
 import { Link } from "@/ui/kit/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -7,7 +8,7 @@ import type { PaperSheet } from "@/store/papers";
 import { StrokeChip } from "@/ui/ink/stroke-chip";
 import { Modal } from "@/ui/kit/modal";
 import { messageOf, send } from "@/ui/send";
-import { counted, labInWords } from "@/words/numbers";
+import { counted } from "@/words/numbers";
 import { colourTyped } from "./typed-colour";
 
 interface PaperRow {
@@ -61,10 +62,10 @@ export function PaperList({
               </h2>
               <p className="mt-0.5 mb-2 text-[14px] text-soft">
                 {[
-                  labInWords(paper.lab),
+                  paperInWords(paper.lab),
                   paper.weight && `${paper.weight} g/m²`,
                   paper.finish,
-                  `${counted(paper.capacity, "coat")} before it is soaked`,
+                  `holds ${counted(paper.capacity, "coat")}`,
                   paper.openTime && `wet for ${paper.openTime} s`,
                 ]
                   .filter(Boolean)

@@ -1,4 +1,5 @@
 "use client";
+import { differenceWords } from "@/words/closeness";
 import { drop } from "@/ui/kit/dropping";
 import { Link } from "@/ui/kit/link";
 import { useRouter } from "next/navigation";
@@ -98,7 +99,9 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
             Drop this page
           </button>
           <button className="button button-main" onClick={() => void store()}>
-            {scan.stored ? "Store again" : "Store"} {counted(count("accepted"), "reading")}
+            {scan.stored
+              ? `Save these ${counted(count("accepted"), "reading")} again`
+              : `Save ${counted(count("accepted"), "reading")}`}
           </button>
         </div>
       </div>
@@ -195,12 +198,15 @@ export function ScanReview({ scan, chart, paper, earlier }: Props) {
             <h2 className="m-0 text-[17px]">How it was read</h2>
             <p className="my-1">
               {result.references
-                ? `The camera’s colour was set by ${result.references} cells known otherwise; unknown cells come out ${result.expectedError?.toFixed(1)} ΔE00 off in the middle.`
-                : "No cell was known otherwise: only white was set, and the camera taken at its word. Expect a few ΔE00; print known markers in between to do better."}
+                ? `The camera’s colour was set by ${result.references} cells known otherwise; unknown cells come out ${differenceWords(result.expectedError ?? 0)} from what they are, as a rule (${result.expectedError?.toFixed(1)}).`
+                : "No cell was known otherwise: only white was set, and the camera taken at its word. Expect a visible difference here and there; print known markers in between to do better."}
             </p>
             <p className="my-1 text-soft">
-              {result.pixelsPerMm.toFixed(1)} pixels a millimetre; the light field leaves{" "}
-              {(100 * result.lightResidual).toFixed(1)} % over.
+              {result.pixelsPerMm.toFixed(1)} pixels a millimetre; uneven light was corrected
+              {result.lightResidual > 0.02
+                ? ", not to the last: photograph it in softer light to do better"
+                : ""}
+              .
             </p>
           </section>
         </div>

@@ -194,7 +194,7 @@ describe("a page as read", () => {
     expect(words).toContain("Chart 7, page 1 of 1");
     expect(words).toContain("Uneven. lightness varies by 2.2 within");
     expect(words).toContain("1 of 1 open");
-    expect(words).toContain("Store 1 reading");
+    expect(words).toContain("Save 1 reading");
     expect(words).toContain("only white was set");
   });
   it("says how far a cell is from the reading there was", () => {
@@ -205,6 +205,6 @@ describe("a page as read", () => {
       ),
     );
     expect(words).toMatch(/\d\.\d ΔE00 from the scan reading there is/);
-    expect(words).toContain("trust 70%");
+    expect(words).toContain("only partly reliable");
   });
 });

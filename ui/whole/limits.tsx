@@ -1,4 +1,5 @@
 "use client";
+import { Figure } from "@/ui/kit/figure";
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
 import {
@@ -77,16 +78,16 @@ export function Limits({ piece }: { readonly piece: Piece }) {
           </select>
         </label>
         <span className="flex items-center gap-1.5">
-          neighbours stand{" "}
+          neighbours differ by at least{" "}
           <NumberField
-            label="Neighbours differ by"
+            label="Least difference between neighbours"
             value={piece.whole.apart}
             least={0}
             most={60}
             width="w-14"
             onChange={(apart) => set({ apart: apart! })}
           />{" "}
-          ΔE00 apart
+          <Figure unit="ΔE00">ΔE00</Figure>
         </span>
         <span className="flex items-center gap-1.5">
           at most{" "}

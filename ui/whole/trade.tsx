@@ -27,16 +27,16 @@ export function Trade({
   return (
     <div className="grid gap-1">
       <label className="flex items-center gap-3 text-[14px]">
-        <span>better fit</span>
+        <span>closest colour</span>
         <Slider
-          label={`Fewer markers, or a better fit: ${inWords(points[nearest]!)}`}
+          label={`Closest colour, or fewest markers: ${inWords(points[nearest]!)}`}
           least={0}
           most={points.length - 1}
           value={nearest}
           className="min-w-0 flex-1"
           onChange={choose}
         />
-        <span>fewer markers</span>
+        <span>fewest markers</span>
       </label>
       <details className="text-[14px]">
         <summary className="min-h-6 cursor-pointer text-soft">What each marker less costs</summary>

@@ -66,8 +66,8 @@ export function WholeView({
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
             <h1 className="m-0 text-[22px]">All areas</h1>
             <span className="text-[15px] text-soft">
-              {counted(markers.length, "thing")} in hand, {shared.length} of them shared;{" "}
-              {counted(planned.length, "group")} of {counted(piece.areas.length, "area")}
+              {counted(markers.length, "marker and pencil", "markers and pencils")}, {shared.length} used more
+              than once; {counted(planned.length, "group")} of {counted(piece.areas.length, "area")}
             </span>
             <Link className="ml-auto text-[15px] underline" href={`/pieces/${id}/colour`}>
               One area at a time

@@ -42,7 +42,7 @@ describe("all areas", () => {
     return { markup, words: wordsOf(markup) };
   };
   it("count everything that is taken in hand, and what is shared", () => {
-    expect(whole().words).toContain("5 things in hand, 2 of them shared; 2 groups of 3 areas");
+    expect(whole().words).toContain("5 markers and pencils, 2 used more than once; 2 groups of 3 areas");
     expect(whole().words).toMatch(/Shared markers.*clay1 Skin, Hat/);
   });
   it("warn of neighbours that merge", () => {
@@ -51,7 +51,9 @@ describe("all areas", () => {
     expect(whole({ ...piece, whole: { ...piece.whole, apart: 0 } }).words).not.toContain("run together");
   });
   it("have their wishes as fields with limits", () => {
-    expect(whole().markup).toMatch(/aria-label="Neighbours differ by"[^>]*title="from 0 to 60"/);
+    expect(whole().markup).toMatch(
+      /aria-label="Least difference between neighbours"[^>]*title="from 0 to 60"/,
+    );
     expect(whole().markup).toMatch(/aria-label="At most so many markers" placeholder="any"/);
   });
   it("say what to do when there are none", () =>

@@ -1,4 +1,5 @@
 "use client";
+import { differenceWords } from "@/words/closeness";
 import { X } from "lucide-react";
 import { Link } from "@/ui/kit/link";
 import { memo, useState } from "react";
@@ -178,5 +179,5 @@ export const PencilTab = memo(function PencilTab({ area, rack, group }: Props) {
 
 const toothInWords = ({ tooth }: PencilPlanOutput): string =>
   tooth.strips
-    ? `tooth fitted on ${counted(tooth.strips, "strip")}, ${tooth.residual.toFixed(1)} ΔE00`
-    : "tooth guessed from the paper's grain: draw a few strips to fit it";
+    ? `this paper’s tooth is known from ${counted(tooth.strips, "strip")}: pencils come out ${differenceWords(tooth.residual)}, as a rule`
+    : "the paper’s tooth is guessed from its grain: draw a few strips to know it";

@@ -1,3 +1,5 @@
+import { Figure } from "@/ui/kit/figure";
+import { differenceWords } from "@/words/closeness";
 import type { PencilPlanOutput } from "@/compute/operations/pencil-plan";
 import { signed } from "@/words/numbers";
 import { pencilName } from "@/words/pencil";
@@ -25,12 +27,13 @@ export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
         Three neighbours: <strong>{plan.trio.map(pencilName).join(", ") || "none"}</strong>. Dark beneath:{" "}
         {plan.darks.map(pencilName).join(", ") || "none at hand"}. White:{" "}
         {plan.white ? pencilName(plan.white) : "none at hand"}. Lines and details:{" "}
-        {plan.darks.length ? `${pencilName(plan.darks[0]!)}, sharp, on dry layers` : "a liner"}. Median{" "}
-        {plan.medianDeltaE00.toFixed(1)} ΔE00.
+        {plan.darks.length ? `${pencilName(plan.darks[0]!)}, sharp, on dry layers` : "a liner"}. As a rule it
+        comes out {differenceWords(plan.medianDeltaE00)},{" "}
+        <Figure unit="ΔE00">{plan.medianDeltaE00.toFixed(1)} ΔE00</Figure>.
       </p>
       <ValueScale steps={plan.steps} base={plan.base?.hex ?? null} />
       {plan.steps.some((s) => s.shortfall) && (
-        <ul className="m-0 list-none space-y-1 p-0" aria-label="Values out of reach">
+        <ul className="m-0 list-none space-y-1 p-0" aria-label="Values that cannot be reached">
           {plan.steps
             .filter((s) => s.shortfall)
             .map((s) => (
@@ -39,7 +42,8 @@ export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
                 className="border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]"
               >
                 <strong>
-                  Lightness {signed(s.wanted.lab[0])} is not reached ({s.deltaE00.toFixed(1)} ΔE00):
+                  Lightness {signed(s.wanted.lab[0])} is not reached, it comes out{" "}
+                  {differenceWords(s.deltaE00)}:
                 </strong>{" "}
                 {s.shortfall}.
               </li>
