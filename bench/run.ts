@@ -16,6 +16,7 @@ import { judgeQuestions } from "./questions";
 import { judgeShadows } from "./shadow";
 import { judgeSpectra } from "./spectra";
 import { judgeTrials } from "./trials";
+import { judgeWork } from "./work";
 
 /** Every part of docs/measurements.md: `npm run bench` measures all of them, `npm run bench -- joint shadow` only some. */
 const parts: Readonly<Record<string, () => string | Promise<string>>> = {
@@ -34,6 +35,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   questions: judgeQuestions,
   areas: judgeAreas,
   light: judgeLight,
+  work: judgeWork,
 };
 
 const FILE = new URL("../docs/measurements.md", import.meta.url);

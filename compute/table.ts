@@ -28,6 +28,7 @@ import { substituteGroup } from "./operations/substitute-group";
 import { toneMap } from "./operations/tone-map";
 import { twins } from "./operations/twins";
 import { waysOut } from "./operations/ways-out";
+import { workOrder } from "./operations/work-order";
 
 /** Every operation of Blendt. The browser worker, POST /api/compute/NAME and `./blendt compute NAME` run this one table. */
 export const table = {
@@ -62,6 +63,7 @@ export const table = {
   render,
   lookOver,
   waysOut,
+  workOrder,
 };
 
 export type OperationName = keyof typeof table;
