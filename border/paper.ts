@@ -7,6 +7,8 @@ import { Colour, Name, Notes, Nullable, OneOf, Optional, Text, Whole, Within } f
 class FurtherFacts {
   @Nullable() @Whole(20, 2000, "g/m²") weight?: number | null;
   @Nullable() @Whole(1, 3600, "seconds") openTime?: number | null;
+  /** Until ink on it is dry. */
+  @Nullable() @Whole(1, 86_400, "seconds") dryTime?: number | null;
   @Nullable() @Within(0, 20, "mm") bleed?: number | null;
   @Nullable() @Within(0, 1) grain?: number | null;
   /** Light under which pictures on it are judged. */

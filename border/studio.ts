@@ -1,6 +1,6 @@
 import { SHEETS, type SheetName } from "@/core/chart/layout";
 import { isToldApart, LONGEST_PASSWORD, SHORTEST_PASSWORD } from "./person";
-import { Name, Nullable, OneOf, Optional, Rule, Text } from "./fields";
+import { Name, Nullable, OneOf, Optional, Rule, Text, Within } from "./fields";
 
 /** What people may do in a studio: everything and let others in; work; look. */
 export const ROLES = ["owner", "member", "viewer"] as const;
@@ -14,6 +14,9 @@ class SettingsInput {
   @Optional() @OneOf(UNITS) units?: (typeof UNITS)[number];
   @Optional() @Sheet() sheet?: SheetName;
   @Optional() @OneOf(HANDS) hand?: (typeof HANDS)[number];
+  /** mm² of one coat a second; seconds to change markers. */
+  @Optional() @Within(1, 500, "mm² a second") speed?: number;
+  @Optional() @Within(0, 120, "seconds") change?: number;
 }
 
 /** What changes about a studio. */

@@ -73,10 +73,10 @@ const templateOf = async (tx: Tx) =>
 async function demoIn(tx: Tx, visitor: Visitor): Promise<Studio | undefined> {
   const template = await templateOf(tx);
   if (!template) return undefined;
-  const { name, units, sheet, hand } = template;
+  const { name, units, sheet, hand, speed, change } = template;
   const [copy] = await tx
     .insert(studios)
-    .values({ name, units, sheet, hand, demo: true })
+    .values({ name, units, sheet, hand, speed, change, demo: true })
     .returning({ id: studios.id, name: studios.name });
   await ownedBy(tx, visitor, copy!.id);
   await copyContent(tx, template.id, copy!.id);
@@ -110,8 +110,8 @@ export const resetDemo = (studio: Studio): Promise<boolean> =>
         .for("update");
       if (!template || !own) return false;
       for (const table of [...CONTENT].reverse()) await tx.delete(table).where(eq(table.studioId, studio.id));
-      const { name, units, sheet, hand } = template;
-      await tx.update(studios).set({ name, units, sheet, hand }).where(eq(studios.id, studio.id));
+      const { name, units, sheet, hand, speed, change } = template;
+      await tx.update(studios).set({ name, units, sheet, hand, speed, change }).where(eq(studios.id, studio.id));
       await copyContent(tx, template.id, studio.id);
       return true;
     }),

@@ -16,6 +16,7 @@ export interface PaperSheet {
   /** g/m², s, mm, 0–1; null where it is not known. */
   readonly weight: number | null;
   readonly openTime: number | null;
+  readonly dryTime: number | null;
   readonly bleed: number | null;
   readonly grain: number | null;
   /** Light under which pictures on it are judged. */

@@ -92,6 +92,8 @@ export const papers = pgTable(
     /** Weight in g/m², open time in s, bleed past the line in mm: as the user knows them. */
     weight: integer("weight"),
     openTime: integer("open_time"),
+    /** s until ink is dry. */
+    dryTime: integer("dry_time"),
     bleed: doublePrecision("bleed"),
     /** smooth, plate, vellum, rough…, and which side is coloured: free words. */
     finish: text("finish").notNull().default(""),

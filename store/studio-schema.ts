@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { boolean, customType, integer, pgTable, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { boolean, customType, integer, pgTable, real, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import type { HANDS, UNITS } from "@/border/studio";
 import type { SheetName } from "@/core/chart/layout";
 
@@ -32,6 +32,9 @@ export const studios = pgTable("studios", {
   sheet: text("sheet").$type<SheetName>().notNull().default("A4"),
   /** The hand that colours. */
   hand: text("hand").$type<Hand>().notNull().default("right"),
+  /** How fast it colours, mm² of one coat a second, and how long a change of markers takes, s. */
+  speed: real("speed").notNull().default(22),
+  change: real("change_seconds").notNull().default(6),
   /** Grows whenever something of the rack or a reading changes: what was made from an older one is out of date. */
   rackVersion: integer("rack_version").notNull().default(1),
   createdAt: created(),

@@ -21,6 +21,9 @@ export interface Entered extends Studio {
   readonly units: Units;
   readonly sheet: SheetName;
   readonly hand: Hand;
+  /** mm² of one coat a second, and seconds to change markers. */
+  readonly speed: number;
+  readonly change: number;
   /** Names the state of the rack and of all readings: another one when any of them has changed, or a backup was put back. */
   readonly rackVersion: string;
 }
@@ -35,6 +38,8 @@ const facts = {
   units: studios.units,
   sheet: studios.sheet,
   hand: studios.hand,
+  speed: studios.speed,
+  change: studios.change,
   rackVersion: sql<string>`coalesce(current_setting('blendt.epoch', true), '0') || '-' || ${studios.rackVersion}`,
 };
 
@@ -62,7 +67,7 @@ async function studiosIn(db: Db, visitor: Visitor): Promise<Entered[]> {
 /** Studios of one person. */
 export const MOST_STUDIOS = 50;
 
-export type StudioFacts = Pick<Entered, "name" | "units" | "sheet" | "hand">;
+export type StudioFacts = Pick<Entered, "name" | "units" | "sheet" | "hand" | "speed" | "change">;
 
 /** Makes whoever asks the owner of a new studio. The one person of a machine without accounts owns all that is there. */
 export async function ownedBy(db: Db, visitor: Visitor, studioId: string): Promise<void> {

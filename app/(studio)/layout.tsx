@@ -6,7 +6,7 @@ import { StudioProvider } from "@/ui/studio/studio-context";
 export default async function StudioLayout({ children }: { children: ReactNode }) {
   const [studio, visitor, all] = await Promise.all([currentStudio(), currentVisitor(), currentStudios()]);
   const others = all.map(({ id, name, demo }) => ({ id, name, demo }));
-  const { id, name, role, demo, units, sheet, hand } = studio;
+  const { id, name, role, demo, units, sheet, hand, speed, change } = studio;
   return (
     <>
       <meta name="blendt-studio" content={id} />
@@ -19,6 +19,8 @@ export default async function StudioLayout({ children }: { children: ReactNode }
           units,
           sheet,
           hand,
+          speed,
+          change,
           others,
           person: visitor.kind === "person" ? visitor.name : null,
         }}

@@ -55,13 +55,13 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
   const pictureFile = (p: (typeof pictures)[number], i: number) =>
     `pictures/${String(i + 1).padStart(4, "0")}-${fileName(p.name.replace(/\.[^.]*$/, ""))}.${ENDINGS[p.type] ?? "bin"}`;
   const trials = (await Promise.all(papers.map((p) => trialsOn(studio, p.id)))).flat();
-  const { name, units, sheet, hand } = studio;
+  const { name, units, sheet, hand, speed, change } = studio;
   yield {
     name: "studio.json",
     content: json({
       format: STUDIO_FORMAT,
       version: 1,
-      studio: { name, units, sheet, hand },
+      studio: { name, units, sheet, hand, speed, change },
       papers: papers.map(({ lab, ...p }) => ({ ...p, color: { lab } })),
       ranges,
       rack,

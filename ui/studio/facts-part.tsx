@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { StudioFacts } from "@/store/studio";
+import { NumberField } from "@/ui/kit/number-field";
 import { send } from "@/ui/send";
 import { Choice, FormError, Line } from "./fields";
 import { Part } from "./part";
@@ -8,10 +9,10 @@ import { HAND_NAMES, SHEET_NAMES, UNIT_NAMES } from "./start";
 import { useStudio } from "./studio-context";
 import { useSubmit } from "./use-submit";
 
-/** Name, units, printer paper and hand. */
+/** Name, units, printer paper, hand and its pace. */
 export function FactsPart() {
-  const { name, units, sheet, hand, role } = useStudio()!;
-  const [facts, setFacts] = useState<StudioFacts>({ name, units, sheet, hand });
+  const { name, units, sheet, hand, speed, change, role } = useStudio()!;
+  const [facts, setFacts] = useState<StudioFacts>({ name, units, sheet, hand, speed, change });
   const set =
     <K extends keyof StudioFacts>(key: K) =>
     (value: StudioFacts[K]) =>
@@ -21,7 +22,8 @@ export function FactsPart() {
     location.reload();
   });
   const disabled = role !== "owner";
-  const isSame = facts.name === name && facts.units === units && facts.sheet === sheet && facts.hand === hand;
+  const was = { name, units, sheet, hand, speed, change };
+  const isSame = (Object.keys(was) as (keyof StudioFacts)[]).every((k) => facts[k] === was[k]);
   return (
     <Part title="This studio">
       <form onSubmit={submit} className="grid gap-3">
@@ -55,6 +57,30 @@ export function FactsPart() {
             onChange={set("hand")}
           />
         </div>
+        <fieldset
+          disabled={disabled}
+          className="m-0 flex min-w-0 flex-wrap items-center gap-x-2 gap-y-1 border-0 p-0 text-[15px]"
+        >
+          <legend className="mb-1 p-0 font-semibold">Pace</legend>A coat goes down at{" "}
+          <NumberField
+            label="Speed, mm² of one coat a second"
+            value={facts.speed}
+            least={1}
+            most={500}
+            width="w-16"
+            onChange={(v) => set("speed")(v!)}
+          />{" "}
+          mm² a second; another marker is in the hand after{" "}
+          <NumberField
+            label="Seconds to change markers"
+            value={facts.change}
+            least={0}
+            most={120}
+            width="w-16"
+            onChange={(v) => set("change")(v!)}
+          />{" "}
+          s. The order of work goes by both.
+        </fieldset>
         <FormError error={error} />
         {disabled ? (
           <p className="m-0 text-[14px] text-soft">Its owners can change this.</p>

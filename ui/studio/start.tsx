@@ -57,10 +57,15 @@ function IntoDemo() {
 }
 
 function NewStudio() {
-  const [facts, setFacts] = useState<StudioFacts>({ name: "", units: "mm", sheet: "A4", hand: "right" });
+  const [facts, setFacts] = useState<Omit<StudioFacts, "speed" | "change">>({
+    name: "",
+    units: "mm",
+    sheet: "A4",
+    hand: "right",
+  });
   const set =
-    <K extends keyof StudioFacts>(key: K) =>
-    (value: StudioFacts[K]) =>
+    <K extends keyof typeof facts>(key: K) =>
+    (value: (typeof facts)[K]) =>
       setFacts((f) => ({ ...f, [key]: value }));
   const { busy, error, submit } = useSubmit(async () => {
     const { id } = await send<{ id: string }>("POST", "/api/studios", {

@@ -9,7 +9,7 @@ import { messageOf, send } from "@/ui/send";
 import { labInWords } from "@/words/numbers";
 import { colourTyped } from "./typed-colour";
 
-type Field = "weight" | "openTime" | "bleed" | "grain" | "capacity";
+type Field = "weight" | "openTime" | "dryTime" | "bleed" | "grain" | "capacity";
 interface NumberFact {
   readonly key: Field;
   readonly label: string;
@@ -22,6 +22,7 @@ const numbers: readonly NumberFact[] = [
   { key: "capacity", label: "Coats it holds", least: 1, most: 20, whole: true },
   { key: "weight", label: "Weight, g/m²", least: 20, most: 2000, whole: true },
   { key: "openTime", label: "Stays wet, s", least: 1, most: 3600, whole: true },
+  { key: "dryTime", label: "Dry after, s", least: 1, most: 86_400, whole: true },
   { key: "bleed", label: "Bleeds past the line, mm", least: 0, most: 20 },
   { key: "grain", label: "Grain, 0 to 1", least: 0, most: 1 },
 ];

@@ -1,0 +1,137 @@
+import { areaCourse } from "@/core/piece/area-course";
+import type { Area, Piece } from "@/core/piece/piece";
+import { bringsOf, type Pass } from "@/core/media/medium";
+
+/** What is to be laid in one go of one area: its ink, or what comes onto its dry ink. */
+export interface PieceWork {
+  /** As the order knows it. */
+  readonly id: string;
+  readonly area: Area;
+  /** Places of its passes in the area's course. */
+  readonly course: readonly number[];
+  readonly passes: readonly Pass[];
+  readonly asked: {
+    readonly id: string;
+    readonly touches: readonly string[];
+    readonly box: readonly [number, number, number, number] | null;
+    readonly after: readonly string[];
+    readonly passes: readonly {
+      readonly code: string;
+      readonly mm2: number;
+      readonly coats: number;
+      readonly wet: boolean;
+      readonly dry: boolean;
+    }[];
+  };
+}
+
+/** Ground of an area of which nobody knows the size, mm². */
+const UNKNOWN = 300;
+/** What hardly has room is laid all the same, mm². */
+const LEAST = 1;
+/** Names the dry media of an area beside its ink. */
+const DRY = " · dry media";
+
+/** What holds an area, mm from the drawing's top left: as far as its points tell, and its size. */
+function boxOf({ place }: Area, width: number): PieceWork["asked"]["box"] {
+  if (!place?.at.length) return null;
+  const half = Math.sqrt(place.mm2) / 2;
+  const [xs, ys] = [place.at.map((p) => p[0] * width), place.at.map((p) => p[1] * width)];
+  return [Math.min(...xs) - half, Math.min(...ys) - half, Math.max(...xs) + half, Math.max(...ys) + half];
+}
+
+/**
+ * A piece as work: each area's course with the ground of every pass, what it touches, and what must lie before it. Pencil, pen and lines of an area
+ * wait for its own ink and for the ink beside it.
+ * @param mm2Of ground between two places of an area; undefined where its size is not known
+ */
+export function workOf(
+  piece: Pick<Piece, "areas" | "whole" | "setUp">,
+  paper: { readonly capacity: number },
+  mm2Of: (area: Area, from: number, to: number) => number | undefined,
+): PieceWork[] {
+  const laid = piece.areas.filter((a) => a.layers.length && !a.white);
+  const courses = laid.map((area) => ({ area, course: areaCourse(area, paper, piece.whole).passes }));
+  const inked = new Set(courses.flatMap(({ area, course }) => (course.some(isInk) ? [area.id] : [])));
+  const beside = (id: string) =>
+    piece.setUp.touches
+      .flatMap(([a, b]) => (a === id ? [b] : b === id ? [a] : []))
+      .filter((b) => inked.has(b));
+  const width = piece.setUp.line?.width ?? 100;
+  const part = (
+    area: Area,
+    course: readonly Pass[],
+    isOf: (p: Pass) => boolean,
+    dry: boolean,
+  ): PieceWork[] => {
+    const at = course.flatMap((p, i) => (isOf(p) ? [i] : []));
+    if (!at.length) return [];
+    const passes = at.map((i) => course[i]!);
+    const near = beside(area.id);
+    const id = dry ? `${area.id.slice(0, 44)}${DRY}` : area.id;
+    return [
+      {
+        id,
+        area,
+        course: at,
+        passes,
+        asked: {
+          id,
+          touches: dry ? [] : near,
+          box: boxOf(area, width),
+          after: dry ? [...(inked.has(area.id) ? [area.id] : []), ...near] : [],
+          passes: passes.map((p, i) => ({
+            code: p.code,
+            mm2: Math.max(LEAST, mm2Of(area, p.from, p.to) ?? UNKNOWN * (p.to - p.from)),
+            coats: Math.max(0.1, p.coats),
+            wet: i > 0 && p.wet,
+            dry: i > 0 && p.dry && !p.wet,
+          })),
+        },
+      },
+    ];
+  };
+  return courses.flatMap(({ area, course }) => [
+    ...part(area, course, isInk, false),
+    ...part(area, course, (p) => !isInk(p), true),
+  ]);
+}
+
+const isInk = (p: Pass): boolean => bringsOf(p) === "ink";
+
+/** Markers taken up when one area after the other is laid. */
+export function changesByArea(work: readonly PieceWork[]): number {
+  let [changes, hand] = [0, ""];
+  for (const { passes } of work)
+    for (const { code } of passes) {
+      if (code !== hand) changes++;
+      hand = code;
+    }
+  return changes;
+}
+
+/** Passes of each area's course that lie whole, in every section, after so many steps. */
+export function laidAfter(
+  work: readonly PieceWork[],
+  steps: readonly { readonly area: string | number; readonly pass: number }[],
+  sections: Readonly<Record<string, number>>,
+  count: number,
+): Map<string, number> {
+  const parts = new Map(work.map((w) => [w.id, w]));
+  const done = new Map<string, Map<number, number>>();
+  for (const { area, pass } of steps.slice(0, count)) {
+    const own = parts.get(String(area));
+    if (!own) continue;
+    const of = done.get(own.area.id) ?? new Map<number, number>();
+    const place = own.course[pass]!;
+    of.set(place, (of.get(place) ?? 0) + 1 / (sections[own.id] ?? 1));
+    done.set(own.area.id, of);
+  }
+  const out = new Map<string, number>();
+  for (const [id, of] of done) {
+    let n = 0;
+    while ((of.get(n) ?? 0) > 1 - 1e-6) n++;
+    out.set(id, n);
+  }
+  return out;
+}

@@ -1,0 +1,221 @@
+"use client";
+import { useState } from "react";
+import type { WorkOrderOutput } from "@/compute/operations/work-order";
+import { labToHex } from "@/core/colour/display";
+import type { Piece } from "@/core/piece/piece";
+import { laidAfter, type PieceWork } from "@/core/work/of-piece";
+import type { Rack, RackMarker } from "@/store/rack";
+import { Progress } from "@/ui/jobs/progress";
+import { MarkerChip } from "@/ui/ink/marker-chip";
+import { canBeShown } from "@/ui/light/piece-picture";
+import { counted } from "@/words/numbers";
+import { passAmount, passStroke, passWhere } from "@/words/pass";
+import { pencilName } from "@/words/pencil";
+import { brokenInWords, clockInWords, durationInWords, orderInSum, waitInWords } from "@/words/work";
+import { Moment } from "./moment";
+import { Timeline } from "./timeline";
+import type { OrderFound } from "./use-order";
+
+type Step = WorkOrderOutput["steps"][number];
+
+/** Shorter waits are not worth a word, s. */
+const LEAST_WAIT = 4;
+
+/** What is laid with one marker before the next is taken up, and how long one waits before. */
+interface Stretch {
+  readonly code: string;
+  readonly wait: number;
+  readonly from: number;
+  readonly steps: readonly Step[];
+}
+
+function stretchesOf(steps: readonly Step[], change: number): Stretch[] {
+  const out: { code: string; wait: number; from: number; steps: Step[] }[] = [];
+  steps.forEach((s, k) => {
+    const prev = steps[k - 1];
+    const free = prev ? prev.start + prev.seconds + (prev.code === s.code ? 0 : change) : s.start;
+    const wait = s.start - free;
+    const last = out.at(-1);
+    if (last && last.code === s.code && wait < LEAST_WAIT) last.steps.push(s);
+    else out.push({ code: s.code, wait: wait < LEAST_WAIT ? 0 : wait, from: k, steps: [s] });
+  });
+  return out;
+}
+
+/** The order of work: marker after marker, where each goes, how long, and until when it stays wet. */
+export function OrderOfWork({
+  piece,
+  rack,
+  found,
+}: {
+  readonly piece: Piece;
+  readonly rack: Rack;
+  readonly found: OrderFound;
+}) {
+  const { work, desk, job, byArea } = found;
+  const [asked, setAt] = useState<number>();
+  const order = job.output;
+  const markers = new Map([...rack.markers, ...rack.others].map((m) => [m.code, m]));
+  const parts = new Map(work.map((w) => [w.id, w]));
+  if (!order) return <Progress work={job} doing="Looking for the order of work" />;
+  const { steps } = order;
+  const at = Math.min(asked ?? steps.length, steps.length);
+  const laid = at < steps.length ? laidAfter(work, steps, order.sections, at) : undefined;
+  const first = steps[0]?.start ?? 0;
+  const colourOf = (code: string) => {
+    const lab = markers.get(code)?.swatches[0]?.lab;
+    return lab ? labToHex(lab) : "var(--soft)";
+  };
+  const nameOf = (id: string | number) => parts.get(String(id))?.area.name ?? "";
+  return (
+    <div className="grid gap-4">
+      <p className="m-0 text-[15px]" role="status">
+        {orderInSum(order, byArea)}.{" "}
+        {job.progress !== undefined && <span className="text-soft">Looking for a better one…</span>}
+      </p>
+      {order.broken.length > 0 && (
+        <ul className="m-0 grid list-none gap-1 p-0" aria-label="What cannot be kept">
+          {order.broken.map((b, i) => (
+            <li key={i} className="border-l-4 border-strong pl-3 text-[14px]">
+              {brokenInWords(b, nameOf(b.area))}
+            </li>
+          ))}
+        </ul>
+      )}
+      <section aria-label="When" className="screen-only">
+        {canBeShown(piece) && (
+          <div className="mb-2 max-w-[420px]">
+            <Moment piece={piece} rack={rack} laid={laid} />
+          </div>
+        )}
+        <Timeline
+          order={order}
+          work={work}
+          openTime={desk.openTime}
+          colourOf={colourOf}
+          at={at}
+          onAt={setAt}
+        />
+        <label className="mt-1 flex items-center gap-3 text-[14px] text-soft">
+          Steps laid
+          <input
+            type="range"
+            className="min-w-0 flex-1 touch-pan-y accent-current"
+            min={0}
+            max={steps.length}
+            value={at}
+            aria-valuetext={
+              at
+                ? `${at} of ${steps.length}: ${steps[at - 1]!.code} on ${nameOf(steps[at - 1]!.area)}`
+                : "bare paper"
+            }
+            onChange={(e) => setAt(Number(e.target.value))}
+          />
+          <span className="min-w-16 text-right">
+            {at} of {steps.length}
+          </span>
+        </label>
+      </section>
+      <ol className="m-0 list-none p-0" aria-label="Order of work">
+        {stretchesOf(steps, desk.change).map((s) => (
+          <StretchRow
+            key={s.from}
+            stretch={s}
+            marker={markers.get(s.code)}
+            parts={parts}
+            order={order}
+            openTime={desk.openTime}
+            first={first}
+            last={s.from ? nameOf(steps[s.from - 1]!.area) : undefined}
+            at={at}
+            onAt={setAt}
+          />
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+function StretchRow({
+  stretch: { code, wait, from, steps },
+  marker,
+  parts,
+  order,
+  openTime,
+  first,
+  last,
+  at,
+  onAt,
+}: {
+  readonly stretch: Stretch;
+  readonly marker: RackMarker | undefined;
+  readonly parts: ReadonlyMap<string, PieceWork>;
+  readonly order: WorkOrderOutput;
+  readonly openTime: number;
+  readonly first: number;
+  readonly last: string | undefined;
+  readonly at: number;
+  readonly onAt: (steps: number) => void;
+}) {
+  return (
+    <li className="mb-3 break-inside-avoid">
+      {wait > 0 && (
+        <p className="my-1 border-l-4 border-line pl-3 text-[14px] text-soft">
+          Wait {waitInWords(wait, last)}
+        </p>
+      )}
+      <h3 className="m-0 flex flex-wrap items-center gap-x-3 border-b-2 border-text pb-1 text-[17px]">
+        {marker ? <MarkerChip marker={marker} width={64} height={24} /> : <span className="w-16" />}
+        <span className="code">{pencilName(code)}</span>
+        <span className="ml-auto text-[14px] font-normal text-soft">
+          {steps.length > 1 && `${counted(steps.length, "place")}, `}
+          {durationInWords(steps.reduce((sum, s) => sum + s.seconds, 0))}
+        </span>
+      </h3>
+      <ol className="m-0 list-none p-0">
+        {steps.map((s, i) => {
+          const part = parts.get(String(s.area));
+          const pass = part?.passes[s.pass];
+          const n = order.sections[String(s.area)] ?? 1;
+          const k = from + i + 1;
+          return (
+            <li
+              key={k}
+              aria-current={k === at ? "step" : undefined}
+              className={`grid grid-cols-[30px_52px_minmax(0,1fr)] items-baseline gap-x-3 border-b border-line py-1 text-[15px] min-[640px]:grid-cols-[30px_52px_minmax(0,170px)_minmax(0,1fr)_auto] ${k === at ? "bg-panel" : ""} ${k > at ? "text-soft" : ""}`}
+            >
+              <button
+                className="button-bare min-h-8 px-0 text-right font-semibold"
+                aria-label={`Step ${k}: show the piece once it is laid`}
+                onClick={() => onAt(k)}
+              >
+                {k}
+              </button>
+              <span className="flex items-center gap-1.5 text-[14px] text-soft">
+                <span className="hidden size-3.5 shrink-0 border border-text print:block" aria-hidden />
+                {clockInWords(s.start - first)}
+              </span>
+              <span className="min-w-0">
+                <strong>{part?.area.name}</strong>
+                {n > 1 && <span className="text-soft">{` part ${s.section + 1} of ${n}`}</span>}
+              </span>
+              <span className="min-w-0 max-[640px]:col-start-3">
+                {pass && (
+                  <>
+                    {pass.dry && <strong>when dry: </strong>}
+                    {passAmount(pass)}, {passWhere(pass)};{" "}
+                    <span className="text-soft">{passStroke(pass)}</span>
+                  </>
+                )}
+              </span>
+              <span className="text-[14px] whitespace-nowrap text-soft max-[640px]:col-start-3">
+                {durationInWords(Math.max(1, s.seconds))}, wet until{" "}
+                {clockInWords(s.start + s.seconds + openTime - first)}
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+    </li>
+  );
+}
