@@ -114,6 +114,7 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     { name: "Colour: groups", path: `${piece}/colour`, then: opens("Take a group from Groups") },
     { name: "All areas", path: `${piece}/whole` },
     { name: "Steps", path: `${piece}/steps` },
+    settling({ name: "Steps: order of work", path: `${piece}/steps?order=changes` }),
     { name: "Steps: shown to others", path: `${piece}/steps`, then: opens("Show to others") },
     settling({ name: "Check", path: `${piece}/check` }),
   ];

@@ -111,7 +111,10 @@ export const resetDemo = (studio: Studio): Promise<boolean> =>
       if (!template || !own) return false;
       for (const table of [...CONTENT].reverse()) await tx.delete(table).where(eq(table.studioId, studio.id));
       const { name, units, sheet, hand, speed, change } = template;
-      await tx.update(studios).set({ name, units, sheet, hand, speed, change }).where(eq(studios.id, studio.id));
+      await tx
+        .update(studios)
+        .set({ name, units, sheet, hand, speed, change })
+        .where(eq(studios.id, studio.id));
       await copyContent(tx, template.id, studio.id);
       return true;
     }),

@@ -33,7 +33,7 @@ export const studios = pgTable("studios", {
   /** The hand that colours. */
   hand: text("hand").$type<Hand>().notNull().default("right"),
   /** How fast it colours, mm² of one coat a second, and how long a change of markers takes, s. */
-  speed: real("speed").notNull().default(22),
+  speed: real("speed").notNull().default(40),
   change: real("change_seconds").notNull().default(6),
   /** Grows whenever something of the rack or a reading changes: what was made from an older one is out of date. */
   rackVersion: integer("rack_version").notNull().default(1),

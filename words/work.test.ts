@@ -8,11 +8,11 @@ describe("time at the desk", () => {
     expect([-3, 5, 65, 3725].map(clockInWords)).toEqual(["0:00", "0:05", "1:05", "1:02:05"]);
   });
   it("sums an order up", () => {
-    expect(orderInSum({ changes: 12, seconds: 900, waiting: 0 }, 30)).toBe(
+    expect(orderInSum({ changes: 12, leastChanges: 9, seconds: 900, waiting: 0 }, 30)).toBe(
       "A marker is taken up 12 times instead of 30, about 15 min, no waiting",
     );
-    expect(orderInSum({ changes: 1, seconds: 30, waiting: 20 }, 1)).toBe(
-      "A marker is taken up 1 time, about 30 s, 20 s of it waiting",
+    expect(orderInSum({ changes: 1, leastChanges: 1, seconds: 30, waiting: 20 }, 1)).toBe(
+      "A marker is taken up 1 time, as few as can be, about 30 s, 20 s of it waiting",
     );
   });
   it("says what cannot be had, and what waiting is good for", () => {

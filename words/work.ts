@@ -20,13 +20,19 @@ export function clockInWords(seconds: number): string {
 export const orderInSum = (
   {
     changes,
+    leastChanges,
     seconds,
     waiting,
-  }: { readonly changes: number; readonly seconds: number; readonly waiting: number },
+  }: {
+    readonly changes: number;
+    readonly leastChanges: number;
+    readonly seconds: number;
+    readonly waiting: number;
+  },
   byArea: number,
 ): string =>
   [
-    `A marker is taken up ${counted(changes, "time")}${byArea > changes ? ` instead of ${byArea}` : ""}`,
+    `A marker is taken up ${counted(changes, "time")}${byArea > changes ? ` instead of ${byArea}` : ""}${leastChanges === changes ? ", as few as can be" : ""}`,
     `about ${durationInWords(seconds)}`,
     waiting < 1 ? "no waiting" : `${durationInWords(waiting)} of it waiting`,
   ].join(", ");

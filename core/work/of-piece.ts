@@ -29,6 +29,8 @@ export interface PieceWork {
 const UNKNOWN = 300;
 /** What hardly has room is laid all the same, mm². */
 const LEAST = 1;
+/** A layer of pencil takes as long as so many coats of ink. */
+const PENCIL = 3;
 /** Names the dry media of an area beside its ink. */
 const DRY = " · dry media";
 
@@ -83,9 +85,10 @@ export function workOf(
           passes: passes.map((p, i) => ({
             code: p.code,
             mm2: Math.max(LEAST, mm2Of(area, p.from, p.to) ?? UNKNOWN * (p.to - p.from)),
-            coats: Math.max(0.1, p.coats),
-            wet: i > 0 && p.wet,
-            dry: i > 0 && p.dry && !p.wet,
+            coats: Math.max(0.1, p.coats) * (bringsOf(p) === "pencil" ? PENCIL : 1),
+            wet: !dry && i > 0 && p.wet,
+            // What lies dry waits for no drying of its own.
+            dry: !dry && i > 0 && p.dry && !p.wet,
           })),
         },
       },
@@ -99,13 +102,21 @@ export function workOf(
 
 const isInk = (p: Pass): boolean => bringsOf(p) === "ink";
 
-/** Markers taken up when one area after the other is laid. */
-export function changesByArea(work: readonly PieceWork[]): number {
+/** Markers taken up when one area after the other is laid, each in as many sections: what follows wet goes section by section. */
+export function changesByArea(
+  work: readonly PieceWork[],
+  sections: Readonly<Record<string, number>> = {},
+): number {
   let [changes, hand] = [0, ""];
-  for (const { passes } of work)
-    for (const { code } of passes) {
-      if (code !== hand) changes++;
-      hand = code;
+  for (const { id, asked } of work)
+    for (let from = 0, to = 0; from < asked.passes.length; from = to) {
+      to = from + 1;
+      while (asked.passes[to]?.wet) to++;
+      for (let s = 0; s < (sections[id] ?? 1); s++)
+        for (const { code } of asked.passes.slice(from, to)) {
+          if (code !== hand) changes++;
+          hand = code;
+        }
     }
   return changes;
 }

@@ -1,5 +1,5 @@
 import { part, type Work } from "@/core/progress";
-import { lowerBound } from "./bound";
+import { leastChanges, lowerBound } from "./bound";
 import { exactOrder, MOST_EXACT } from "./exact";
 import { improve, Improver, type Ordered } from "./improve";
 import { listOrder } from "./list-order";
@@ -23,6 +23,8 @@ export interface WorkOrder {
   readonly sections: Readonly<Record<string, number>>;
   /** Markers taken up; the first counts as one. */
   readonly changes: number;
+  /** No order of these sections gets by with fewer. */
+  readonly leastChanges: number;
   /** End of the last step. */
   readonly seconds: number;
   /** Seconds in which nothing is laid and no marker is changed. */
@@ -95,6 +97,7 @@ function told(problem: Problem, { order, timing }: Ordered, start: Float64Array,
     })),
     sections: Object.fromEntries(areas.map((a, i) => [a.id, problem.sections[i]!])),
     changes: timing.changes,
+    leastChanges: Math.min(leastChanges(problem), timing.changes),
     seconds: timing.end,
     waiting: Math.max(0, timing.end - now - work - switches * desk.change),
     cost,

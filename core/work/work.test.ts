@@ -1,6 +1,6 @@
 import { numbers, pieceOfWork } from "@/fixtures/work";
 import { finish } from "@/core/progress";
-import { lowerBound } from "./bound";
+import { leastChanges, lowerBound } from "./bound";
 import { problemOf, type Problem, type WorkQuestion } from "./problem";
 import { workOrder, type WorkOrder } from "./work-order";
 
@@ -133,8 +133,16 @@ describe("the order of work", () => {
         const what = `seed ${seed}, worth ${worth}`;
         expect([what, found.cost.toFixed(4)]).toEqual([what, least.toFixed(4)]);
         expect(found.bound).toBeLessThanOrEqual(least + 1e-6);
+        expect(found.leastChanges).toBeLessThanOrEqual(found.changes);
         expect(lowerBound(problem)).toBeLessThanOrEqual(least + 1e-6);
       }
+  });
+  it("needs as many changes as it is said to, at least", () => {
+    for (let seed = 1; seed <= 8; seed++) {
+      const question = pieceOfWork(7, 700 + seed, 1e7);
+      const problem = problemOf(question);
+      expect(leastChanges(problem)).toBeLessThanOrEqual(Math.floor(leastCost(problem) / 1e7));
+    }
   });
   it("keeps every rule, whatever the size, and only gets better", () => {
     for (const [steps, seed] of [

@@ -1,8 +1,10 @@
 "use client";
 import { withRack } from "@/ui/rack-here";
 import { Download, Printer } from "lucide-react";
+import { useState } from "react";
 import { Link } from "@/ui/kit/link";
 import { ask, useQueryPart } from "@/ui/use-query";
+import { Moment } from "@/ui/work/moment";
 import { OrderOfWork } from "@/ui/work/order-of-work";
 import { GOALS, useOrder, type Goal } from "@/ui/work/use-order";
 import { AreaByArea } from "./area-by-area";
@@ -13,7 +15,7 @@ import { needOf, suppliesOf } from "@/core/stock/supplies";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
 import { useToneShares } from "@/ui/light/use-tone-shares";
-import { PiecePicture } from "@/ui/light/piece-picture";
+import { canBeShown, PiecePicture } from "@/ui/light/piece-picture";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 
 import { counted } from "@/words/numbers";
@@ -64,6 +66,7 @@ export function Steps({
   const mm2Of = useToneShares(piece);
   const kept = useKeptPicture();
   const hand = useStudio()?.hand;
+  const [laid, setLaid] = useState<ReadonlyMap<string, number>>();
   const wanted = useQueryPart("order");
   const order: Goal | "areas" = wanted === "changes" || wanted === "soonest" ? wanted : "areas";
   const supplies = suppliesOf(piece, [...rack.markers, ...rack.others]);
@@ -125,7 +128,10 @@ export function Steps({
                 key={key}
                 className={`button ${order === key ? "button-main" : ""}`}
                 aria-pressed={order === key}
-                onClick={() => ask(key === "areas" ? "?" : `?order=${key}`)}
+                onClick={() => {
+                  setLaid(undefined);
+                  ask(key === "areas" ? "?" : `?order=${key}`);
+                }}
               >
                 {name}
               </button>
@@ -135,7 +141,9 @@ export function Steps({
         {order === "areas" ? (
           <AreaByArea piece={piece} rack={rack} chapters={chapters} markers={markers} groundOf={groundOf} />
         ) : (
-          chapters.length > 0 && <Ordered piece={piece} rack={rack} goal={order} mm2Of={mm2Of} />
+          chapters.length > 0 && (
+            <Ordered piece={piece} rack={rack} goal={order} mm2Of={mm2Of} onLaid={setLaid} />
+          )
         )}
         {bare.length > 0 && chapters.length > 0 && (
           <p className="text-[15px]">Stay bare paper: {bare.map((a) => a.name).join(", ")}.</p>
@@ -147,7 +155,11 @@ export function Steps({
         )}
       </section>
       <section aria-label="Supply list" className="min-w-0 break-before-page">
-        {id ? (
+        {order !== "areas" && canBeShown(piece) ? (
+          <div className="screen-only sticky top-2 z-10 mb-4 hidden bg-ground min-[1000px]:block">
+            <Moment piece={piece} rack={rack} laid={laid} />
+          </div>
+        ) : id ? (
           <PiecePicture
             piece={piece}
             rack={rack}
@@ -218,14 +230,16 @@ function Ordered({
   rack,
   goal,
   mm2Of,
+  onLaid,
 }: {
   readonly piece: Piece;
   readonly rack: Rack;
   readonly goal: Goal;
   readonly mm2Of: (area: Area, from: number, to: number) => number | undefined;
+  readonly onLaid: (laid: ReadonlyMap<string, number> | undefined) => void;
 }) {
   const found = useOrder(piece, rack, goal, mm2Of);
-  return <OrderOfWork piece={piece} rack={rack} found={found} />;
+  return <OrderOfWork key={goal} piece={piece} rack={rack} found={found} onLaid={onLaid} />;
 }
 
 /** The same where the rack comes with the page. */

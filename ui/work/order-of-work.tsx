@@ -2,6 +2,7 @@
 import { useState } from "react";
 import type { WorkOrderOutput } from "@/compute/operations/work-order";
 import { labToHex } from "@/core/colour/display";
+import { bringsOf } from "@/core/media/medium";
 import type { Piece } from "@/core/piece/piece";
 import { laidAfter, type PieceWork } from "@/core/work/of-piece";
 import type { Rack, RackMarker } from "@/store/rack";
@@ -47,20 +48,28 @@ export function OrderOfWork({
   piece,
   rack,
   found,
+  onLaid,
 }: {
   readonly piece: Piece;
   readonly rack: Rack;
   readonly found: OrderFound;
+  /** Hears how many passes of each area lie at the moment that is looked at; undefined when all do. */
+  readonly onLaid: (laid: ReadonlyMap<string, number> | undefined) => void;
 }) {
   const { work, desk, job, byArea } = found;
-  const [asked, setAt] = useState<number>();
+  const [asked, setAsked] = useState<number>();
   const order = job.output;
   const markers = new Map([...rack.markers, ...rack.others].map((m) => [m.code, m]));
   const parts = new Map(work.map((w) => [w.id, w]));
   if (!order) return <Progress work={job} doing="Looking for the order of work" />;
   const { steps } = order;
   const at = Math.min(asked ?? steps.length, steps.length);
-  const laid = at < steps.length ? laidAfter(work, steps, order.sections, at) : undefined;
+  const laidAt = (n: number) => (n < steps.length ? laidAfter(work, steps, order.sections, n) : undefined);
+  const laid = laidAt(at);
+  const setAt = (n: number) => {
+    setAsked(n);
+    onLaid(laidAt(n));
+  };
   const first = steps[0]?.start ?? 0;
   const colourOf = (code: string) => {
     const lab = markers.get(code)?.swatches[0]?.lab;
@@ -84,7 +93,7 @@ export function OrderOfWork({
       )}
       <section aria-label="When" className="screen-only">
         {canBeShown(piece) && (
-          <div className="mb-2 max-w-[420px]">
+          <div className="mb-2 max-w-[420px] min-[1000px]:hidden">
             <Moment piece={piece} rack={rack} laid={laid} />
           </div>
         )}
@@ -209,8 +218,10 @@ function StretchRow({
                 )}
               </span>
               <span className="text-[14px] whitespace-nowrap text-soft max-[640px]:col-start-3">
-                {durationInWords(Math.max(1, s.seconds))}, wet until{" "}
-                {clockInWords(s.start + s.seconds + openTime - first)}
+                {durationInWords(Math.max(1, s.seconds))}
+                {pass && bringsOf(pass) === "ink" && (
+                  <>, wet until {clockInWords(s.start + s.seconds + openTime - first)}</>
+                )}
               </span>
             </li>
           );

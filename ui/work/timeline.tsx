@@ -34,6 +34,7 @@ export function Timeline({
   const each = STEPS.find((s) => whole / s <= 12) ?? 7200;
   const lanes = work.filter((w) => order.steps.some((s) => s.area === w.id));
   const laneOf = new Map(lanes.map((w, i) => [w.id, i]));
+  const dry = new Set(work.filter((w) => w.id !== w.area.id).map((w) => w.id));
   const height = lanes.length * LANE + SCALE;
   const last = order.steps[at - 1];
   const now = last ? last.start + last.seconds : first;
@@ -73,7 +74,8 @@ export function Timeline({
         {order.steps.map((s, k) => {
           const lane = laneOf.get(String(s.area))!;
           const [from, to] = [x(s.start), x(s.start + s.seconds)];
-          const wet = Math.min(WIDE, x(s.start + s.seconds + openTime));
+          const stays = dry.has(String(s.area)) ? 0 : openTime;
+          const wet = Math.min(WIDE, x(s.start + s.seconds + stays));
           const y = lane * LANE + 3;
           return (
             <g key={k} opacity={k < at ? 1 : 0.35} className="cursor-pointer" onClick={() => onAt(k + 1)}>
@@ -87,11 +89,11 @@ export function Timeline({
               <rect
                 x={from}
                 y={y}
-                width={Math.max(2, to - from)}
+                width={Math.max(3, to - from)}
                 height={LANE - 7}
                 fill={colourOf(s.code)}
                 stroke="var(--text)"
-                strokeWidth={0.75}
+                strokeWidth={0.5}
                 vectorEffect="non-scaling-stroke"
               >
                 <title>{`${s.code}, ${clockInWords(s.start - first)}`}</title>
@@ -114,7 +116,7 @@ export function Timeline({
         {Array.from({ length: Math.floor(whole / each) + 1 }, (_, i) => (
           <li
             key={i}
-            className="absolute -translate-x-1/2 first:translate-x-0"
+            className="absolute -translate-x-1/2 first:translate-x-0 max-[639px]:not-[:nth-child(3n+1)]:hidden"
             style={{ left: `${(100 * i * each) / whole}%` }}
           >
             {clockInWords(i * each)}

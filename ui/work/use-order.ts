@@ -16,7 +16,7 @@ export type Goal = keyof typeof GOALS;
 /** Where the paper does not say: how long ink stays open, and when it is dry, s. */
 const [OPEN, DRY] = [60, 300];
 /** Of who has said nothing of their pace: mm² a second, seconds to change. */
-const PACE = { speed: 22, change: 6 } as const;
+const PACE = { speed: 40, change: 6 } as const;
 /** How long an order is looked for, s. */
 const SECONDS = 4;
 
@@ -45,7 +45,7 @@ export function useOrder(
     undefined,
     { about: goal },
   );
-  return { work, desk, job, byArea: changesByArea(work) };
+  return { work, desk, job, byArea: changesByArea(work, job.output?.sections) };
 }
 
 export type OrderFound = ReturnType<typeof useOrder>;

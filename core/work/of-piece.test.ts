@@ -1,0 +1,55 @@
+import { newArea, newPiece } from "@/core/piece/piece";
+import { changesByArea, laidAfter, workOf } from "./of-piece";
+
+const tone = (code: string) => ({ medium: "tone" as const, code, coats: 1 });
+const piece = () => {
+  const made = newPiece("Work", null);
+  const area = (id: string, codes: readonly string[]) => ({
+    ...newArea(id, id),
+    id,
+    name: id,
+    size: 1000,
+    layers: codes.map(tone),
+  });
+  return {
+    ...made,
+    areas: [area("sea", ["a", "b"]), area("sky", ["a"]), { ...area("paper", []), white: true }],
+    setUp: { ...made.setUp, touches: [["sea", "sky", 20] as const, ["sea", "paper", 5] as const] },
+  };
+};
+const mm2Of = (_: unknown, from: number, to: number) => 1000 * (to - from);
+
+describe("a piece as work", () => {
+  it("is each planned area's course with its ground, and what wet ink it touches", () => {
+    const work = workOf(piece(), { capacity: 5 }, mm2Of);
+    expect(work.map((w) => w.id)).toEqual(["sea", "sky"]);
+    expect(work[0]!.asked.touches).toEqual(["sky"]);
+    for (const { asked, passes } of work) {
+      expect(asked.passes.map((p) => p.code)).toEqual(passes.map((p) => p.code));
+      asked.passes.forEach((p, i) => expect(p.mm2).toBeCloseTo(1000 * (passes[i]!.to - passes[i]!.from), 6));
+      expect(asked.passes[0]).toMatchObject({ wet: false, dry: false });
+    }
+  });
+  it("lays dry media once the ink in and beside their area lies, without wet rules of their own", () => {
+    const one = piece();
+    const [sea, ...rest] = one.areas;
+    const finish = { medium: "finish" as const, code: "white", place: "light" as const };
+    const drawn = { ...one, areas: [{ ...sea!, layers: [...sea!.layers, finish] }, ...rest] };
+    const work = workOf(drawn as never, { capacity: 5 }, mm2Of);
+    const dry = work.find((w) => w.id !== w.area.id)!;
+    expect(dry.area.id).toBe("sea");
+    expect(dry.asked).toMatchObject({ touches: [], after: ["sea", "sky"] });
+    expect(dry.asked.passes.every((p) => !p.wet && !p.dry)).toBe(true);
+  });
+  it("counts changes area by area and section by section, and knows what lies whole at a moment", () => {
+    const work = workOf(piece(), { capacity: 5 }, mm2Of);
+    const sea = work[0]!.asked.passes.map((p) => p.code);
+    const runs = sea.filter((c, i) => c !== sea[i - 1]).length;
+    const once = changesByArea(work);
+    expect(once).toBe(runs + (sea.at(-1) === "a" ? 0 : 1));
+    expect(changesByArea(work, { sea: 3 })).toBeGreaterThan(once);
+    const steps = [0, 1].flatMap((section) => [{ area: "sea", pass: 0, section }]);
+    expect(laidAfter(work, steps, { sea: 2 }, 1).get("sea")).toBe(0);
+    expect(laidAfter(work, steps, { sea: 2 }, 2).get("sea")).toBe(1);
+  });
+});

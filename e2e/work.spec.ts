@@ -1,0 +1,59 @@
+import { expect, test } from "./test";
+import { openKiteMender, open, listens } from "./studio";
+
+test("the order of work: marker after marker, scrubbed through, by goal, and gone back from", async ({
+  page,
+}) => {
+  await openKiteMender(page);
+  const id = page.url().split("/")[4]!;
+  await open(page, `/pieces/${id}/steps`);
+  await page.getByRole("button", { name: "Fewest changes" }).click();
+  await expect(page).toHaveURL(/order=changes/);
+  const order = page.getByRole("list", { name: "Order of work" });
+  await expect(order.getByRole("listitem").first()).toBeVisible({ timeout: 30_000 });
+  const sum = page.getByRole("region", { name: "Steps" }).getByRole("status");
+  await expect(sum).toHaveText(/^A marker is taken up \d+ times/);
+  await expect(page.getByRole("progressbar")).toHaveCount(0, { timeout: 30_000 });
+  await expect(sum).not.toContainText("Looking for a better one", { timeout: 30_000 });
+  const [, fewest] = (await sum.innerText()).match(/taken up (\d+) times/)!;
+  // Each row says where, how long, and until when it stays wet.
+  await expect(order).toContainText("wet until");
+  const slider = page.getByRole("slider", { name: "Steps laid" });
+  const last = await slider.getAttribute("max");
+  await slider.fill("3");
+  await expect(page.getByText(`3 of ${last}`)).toBeVisible();
+  await expect(order.locator("[aria-current=step]")).toHaveCount(1);
+  // The piece as it looks at that moment.
+  await expect(page.getByTestId("moment").last()).toBeVisible({ timeout: 60_000 });
+  await order.getByRole("button", { name: /^Step 8:/ }).click();
+  await expect(slider).toHaveValue("8");
+  await page.getByRole("button", { name: "Soonest done" }).click();
+  await expect(sum).not.toContainText("Looking for a better one", { timeout: 30_000 });
+  const [, soonest] = (await sum.innerText()).match(/taken up (\d+) times/)!;
+  expect(Number(soonest)).toBeGreaterThanOrEqual(Number(fewest));
+  await page.reload();
+  await listens(page);
+  await expect(order.getByRole("listitem").first()).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("button", { name: "One area at a time" }).click();
+  await expect(page.getByRole("region", { name: "Shawl" })).toBeVisible();
+});
+
+test("a studio's pace is kept, and an order goes by it", async ({ page }) => {
+  await open(page, "/studio");
+  await page.getByLabel("Speed, mm² of one coat a second").fill("80");
+  await page.getByLabel("Seconds to change markers").fill("4");
+  await page.getByLabel("Seconds to change markers").press("Tab");
+  await page.getByRole("button", { name: "Keep", exact: true }).first().click();
+  await expect
+    .poll(async () => {
+      const studio = (await (await page.request.get("/api/studio")).json()) as {
+        speed: number;
+        change: number;
+      };
+      return [studio.speed, studio.change];
+    })
+    .toEqual([80, 4]);
+  const refused = await page.request.patch("/api/studio", { data: { speed: 0 } });
+  expect(refused.status()).toBe(422);
+  expect(await refused.text()).toContain("speed");
+});
