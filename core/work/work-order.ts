@@ -74,7 +74,7 @@ const tooLate = (problem: Problem, order: readonly number[], start: Float64Array
 
 /** An order in words of its question. */
 function told(problem: Problem, { order, timing }: Ordered, start: Float64Array, bound: number): WorkOrder {
-  const { question, area, section, pass, code, codes, seconds, mm2, now, inHand } = problem;
+  const { question, area, pass, code, codes, seconds, mm2, now, inHand } = problem;
   const { worth, desk, areas } = question;
   let work = 0;
   let switches = 0;
@@ -85,10 +85,11 @@ function told(problem: Problem, { order, timing }: Ordered, start: Float64Array,
     hand = code[x]!;
   }
   const cost = costOf(timing, worth);
+  const sectionOf = inTurn(problem, order);
   return {
     steps: order.map((x) => ({
       area: areas[area[x]!]!.id,
-      section: section[x]!,
+      section: sectionOf(x),
       pass: pass[x]!,
       code: codes[code[x]!]!,
       start: start[x]!,
@@ -109,6 +110,18 @@ function told(problem: Problem, { order, timing }: Ordered, start: Float64Array,
     },
     broken: [...problem.broken, ...tooLate(problem, order, start)],
   };
+}
+
+/** Sections of an area are alike: they are counted as they are begun, unless something of the area lies already. */
+function inTurn({ question, area, section }: Problem, order: readonly number[]): (x: number) => number {
+  const lies = new Set(question.done.map((d) => d.area));
+  const turns = new Map<number, Map<number, number>>();
+  for (const x of order) {
+    const own = turns.get(area[x]!) ?? new Map<number, number>();
+    turns.set(area[x]!, own);
+    if (!own.has(section[x]!)) own.set(section[x]!, own.size);
+  }
+  return (x) => (lies.has(area[x]!) ? section[x]! : turns.get(area[x]!)!.get(section[x]!)!);
 }
 
 const NOTHING: Timing = { end: 0, changes: 0, late: 0, lateness: 0, inversions: 0, crossings: 0 };

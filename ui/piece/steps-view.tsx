@@ -3,6 +3,7 @@ import { withRack } from "@/ui/rack-here";
 import { Download, Printer } from "lucide-react";
 import { useState } from "react";
 import { Link } from "@/ui/kit/link";
+import { useTitlePart } from "@/ui/kit/use-title-part";
 import { ask, useQueryPart } from "@/ui/use-query";
 import { Moment } from "@/ui/work/moment";
 import { OrderOfWork } from "@/ui/work/order-of-work";
@@ -68,6 +69,7 @@ export function Steps({
   const hand = useStudio()?.hand;
   const [laid, setLaid] = useState<ReadonlyMap<string, number>>();
   const wanted = useQueryPart("order");
+  useTitlePart(wanted === "changes" || wanted === "soonest" ? GOALS[wanted].name : undefined);
   const order: Goal | "areas" = wanted === "changes" || wanted === "soonest" ? wanted : "areas";
   const supplies = suppliesOf(piece, [...rack.markers, ...rack.others]);
   const chapters = chaptersOf(piece, rack.paper);

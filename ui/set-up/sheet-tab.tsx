@@ -190,7 +190,7 @@ export function SheetTab({ piece, output, onMeasure }: SheetTabProps) {
           <FlipHorizontal2 size={17} aria-hidden /> Mirrored (PDF)
         </button>
         <span className="text-[14px] text-soft">
-          In true size: print it at 100 %, not fitted to the page.
+          In true size: print it at 100 %, not scaled to the page.
         </span>
       </div>
       {trouble && <Notice alert>{trouble}</Notice>}

@@ -57,29 +57,31 @@ export function FactsPart() {
             onChange={set("hand")}
           />
         </div>
-        <fieldset
-          disabled={disabled}
-          className="m-0 flex min-w-0 flex-wrap items-center gap-x-2 gap-y-1 border-0 p-0 text-[15px]"
-        >
-          <legend className="mb-1 p-0 font-semibold">Pace</legend>A coat goes down at{" "}
-          <NumberField
-            label="Speed, mm² of one coat a second"
-            value={facts.speed}
-            least={1}
-            most={500}
-            width="w-16"
-            onChange={(v) => set("speed")(v!)}
-          />{" "}
-          mm² a second; another marker is in the hand after{" "}
-          <NumberField
-            label="Seconds to change markers"
-            value={facts.change}
-            least={0}
-            most={120}
-            width="w-16"
-            onChange={(v) => set("change")(v!)}
-          />{" "}
-          s. The order of work goes by both.
+        <fieldset disabled={disabled} className="m-0 grid min-w-0 grid-cols-2 gap-3 border-0 p-0 text-[15px]">
+          <legend className="sr-only">Pace</legend>
+          <div className="grid content-start gap-1">
+            Speed, mm² of one coat a second
+            <NumberField
+              label="Speed, mm² of one coat a second"
+              value={facts.speed}
+              least={1}
+              most={500}
+              width="w-full"
+              onChange={(v) => set("speed")(v!)}
+            />
+          </div>
+          <div className="grid content-start gap-1">
+            Seconds to change markers
+            <NumberField
+              label="Seconds to change markers"
+              value={facts.change}
+              least={0}
+              most={120}
+              width="w-full"
+              onChange={(v) => set("change")(v!)}
+            />
+          </div>
+          <p className="col-span-2 m-0 text-[14px] text-soft">The order of work in Steps goes by both.</p>
         </fieldset>
         <FormError error={error} />
         {disabled ? (

@@ -43,6 +43,17 @@ function stretchesOf(steps: readonly Step[], change: number): Stretch[] {
   return out;
 }
 
+/** Parts of one area that are laid one after the other with the same pass are one row. */
+function rowsOf(steps: readonly Step[]): { at: number; steps: Step[] }[] {
+  const rows: { at: number; steps: Step[] }[] = [];
+  steps.forEach((s, at) => {
+    const last = rows.at(-1);
+    if (last && last.steps[0]!.area === s.area && last.steps[0]!.pass === s.pass) last.steps.push(s);
+    else rows.push({ at, steps: [s] });
+  });
+  return rows;
+}
+
 /** The order of work: marker after marker, where each goes, how long, and until when it stays wet. */
 export function OrderOfWork({
   piece,
@@ -182,23 +193,25 @@ function StretchRow({
         </span>
       </h3>
       <ol className="m-0 list-none p-0">
-        {steps.map((s, i) => {
+        {rowsOf(steps).map(({ at: i, steps: own }) => {
+          const s = own[0]!;
           const part = parts.get(String(s.area));
           const pass = part?.passes[s.pass];
           const n = order.sections[String(s.area)] ?? 1;
-          const k = from + i + 1;
+          const [k, last] = [from + i + 1, from + i + own.length];
+          const end = own.at(-1)!.start + own.at(-1)!.seconds;
           return (
             <li
               key={k}
-              aria-current={k === at ? "step" : undefined}
-              className={`grid grid-cols-[30px_52px_minmax(0,1fr)] items-baseline gap-x-3 border-b border-line py-1 text-[15px] min-[640px]:grid-cols-[30px_52px_minmax(0,170px)_minmax(0,1fr)_auto] ${k === at ? "bg-panel" : ""} ${k > at ? "text-soft" : ""}`}
+              aria-current={at >= k && at <= last ? "step" : undefined}
+              className={`grid grid-cols-[46px_48px_minmax(0,1fr)] items-baseline gap-x-3 border-b border-line py-1 text-[15px] min-[640px]:grid-cols-[46px_48px_minmax(0,150px)_minmax(0,1fr)_auto] ${at >= k && at <= last ? "bg-panel" : ""} ${k > at ? "text-soft" : ""}`}
             >
               <button
                 className="button-bare min-h-8 px-0 text-right font-semibold"
-                aria-label={`Step ${k}: show the piece once it is laid`}
-                onClick={() => onAt(k)}
+                aria-label={`Step ${last}: show the piece once it is laid`}
+                onClick={() => onAt(last)}
               >
-                {k}
+                {k === last ? k : `${k}–${last}`}
               </button>
               <span className="flex items-center gap-1.5 text-[14px] text-soft">
                 <span className="hidden size-3.5 shrink-0 border border-text print:block" aria-hidden />
@@ -206,7 +219,15 @@ function StretchRow({
               </span>
               <span className="min-w-0">
                 <strong>{part?.area.name}</strong>
-                {n > 1 && <span className="text-soft">{` part ${s.section + 1} of ${n}`}</span>}
+                {n > 1 && (
+                  <span className="text-soft">
+                    {own.length === 1
+                      ? ` part ${s.section + 1} of ${n}`
+                      : own.length === n
+                        ? `, all ${n} parts`
+                        : ` parts ${own.map((o) => o.section + 1).join(", ")} of ${n}`}
+                  </span>
+                )}
               </span>
               <span className="min-w-0 max-[640px]:col-start-3">
                 {pass && (
@@ -218,10 +239,8 @@ function StretchRow({
                 )}
               </span>
               <span className="text-[14px] whitespace-nowrap text-soft max-[640px]:col-start-3">
-                {durationInWords(Math.max(1, s.seconds))}
-                {pass && bringsOf(pass) === "ink" && (
-                  <>, wet until {clockInWords(s.start + s.seconds + openTime - first)}</>
-                )}
+                {durationInWords(Math.max(1, end - s.start))}
+                {pass && bringsOf(pass) === "ink" && <>, wet until {clockInWords(end + openTime - first)}</>}
               </span>
             </li>
           );
