@@ -184,14 +184,14 @@ function StretchRow({
           Wait {waitInWords(wait, last)}
         </p>
       )}
-      <h3 className="m-0 flex flex-wrap items-center gap-x-3 border-b-2 border-text pb-1 text-[17px]">
+      <h2 className="m-0 flex flex-wrap items-center gap-x-3 border-b-2 border-text pb-1 text-[17px]">
         {marker ? <MarkerChip marker={marker} width={64} height={24} /> : <span className="w-16" />}
         <span className="code">{pencilName(code)}</span>
         <span className="ml-auto text-[14px] font-normal text-soft">
           {steps.length > 1 && `${counted(steps.length, "place")}, `}
           {durationInWords(steps.reduce((sum, s) => sum + s.seconds, 0))}
         </span>
-      </h3>
+      </h2>
       <ol className="m-0 list-none p-0">
         {rowsOf(steps).map(({ at: i, steps: own }) => {
           const s = own[0]!;
