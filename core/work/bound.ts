@@ -43,6 +43,9 @@ export function leastChanges({
   return chains.length ? sum : 0;
 }
 
+/** Areas from which sets that all touch each other are looked for. */
+const MOST_CLIQUES = 60;
+
 /** A lower bound of the cost of every order of a problem's steps. */
 export function lowerBound(problem: Problem): number {
   const { question, count, seconds, area, pass, dry, passes, left, now } = problem;
@@ -81,12 +84,12 @@ export function lowerBound(problem: Problem): number {
     return from + alone[a]!;
   };
   for (let a = 0; a < areas.length; a++) end = Math.max(end, now + wayTo(a));
-  // Areas that all touch each other: between one and the next the open time passes.
-  for (let a = 0; a < areas.length; a++) {
-    if (!work[a]) continue;
+  // Areas that all touch each other: between one and the next the open time passes. Looked for from those with most to do.
+  const isBeside = areas.map(({ touches }) => new Set(touches));
+  const byWork = [...work.keys()].filter((a) => work[a]! > 0).sort((a, b) => work[b]! - work[a]!);
+  for (const a of byWork.slice(0, MOST_CLIQUES)) {
     const set = [a];
-    for (const b of [...areas[a]!.touches].sort((x, y) => work[y]! - work[x]!))
-      if (work[b]! > 0 && set.every((c) => c === b || areas[c]!.touches.includes(b))) set.push(b);
+    for (const b of byWork) if (b !== a && set.every((c) => isBeside[c]!.has(b))) set.push(b);
     end = Math.max(end, now + set.reduce((sum, b) => sum + work[b]!, 0) + desk.openTime * (set.length - 1));
   }
   return end + worth * changes;

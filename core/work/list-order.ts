@@ -15,25 +15,42 @@ export function listOrder(problem: Problem): number[] {
   let [now, hand] = [problem.now, problem.inHand];
   const order: number[] = [];
   const waiting = new Set(chains.keys());
+  // What each area must wait for, kept as steps are laid: nobody looks at all neighbours of all jobs again and again.
+  const beside = new Float64Array(areas.length).fill(-Infinity);
+  const areaLeft = new Int32Array(areas.length);
+  const lowest = new Int32Array(areas.length);
+  const behind: number[][] = areas.map(() => []);
+  const waitsFor = areas.map(({ after }) => after.length);
+  const released = new Float64Array(areas.length).fill(-Infinity);
+  const release = (b: number, at: number) => {
+    for (const a of behind[b]!) {
+      waitsFor[a]!--;
+      released[a] = Math.max(released[a]!, at);
+    }
+  };
+  areas.forEach(({ touches, after }, a) => {
+    for (const b of touches) beside[a] = Math.max(beside[a]!, lastEnd[b]!);
+    for (const b of after) behind[b]!.push(a);
+    for (let q = 0; q < passes; q++) areaLeft[a]! += left[a * passes + q]!;
+  });
+  areas.forEach((_, b) => {
+    if (!areaLeft[b]) release(b, lastEnd[b]!);
+  });
   const startOf = (x: number): number => {
     const a = area[x]!;
+    if (waitsFor[a]! > 0) return Infinity;
     let t = hand < 0 || hand === code[x] ? now : now + change;
     const p = before[x]!;
     if (p >= 0) {
       if (Number.isNaN(ends[p]!)) return Infinity;
       t = Math.max(t, ends[p]!);
     }
-    if (dry[x])
-      for (let q = 0; q < pass[x]!; q++) {
-        if (left[a * passes + q]!) return Infinity;
-        t = Math.max(t, endOf[a * passes + q]! + dryTime);
-      }
-    for (const b of areas[a]!.touches) t = Math.max(t, lastEnd[b]! + openTime);
-    for (const b of areas[a]!.after) {
-      for (let q = 0; q < passes; q++) if (left[b * passes + q]!) return Infinity;
-      t = Math.max(t, lastEnd[b]! + openTime);
+    if (dry[x]) {
+      while (lowest[a]! < pass[x]! && !left[a * passes + lowest[a]!]) lowest[a]!++;
+      if (lowest[a]! < pass[x]!) return Infinity;
+      for (let q = 0; q < pass[x]!; q++) t = Math.max(t, endOf[a * passes + q]! + dryTime);
     }
-    return t;
+    return Math.max(t, beside[a]! + openTime, released[a]! + openTime);
   };
   while (waiting.size) {
     let best = -1;
@@ -55,6 +72,8 @@ export function listOrder(problem: Problem): number[] {
       const a = area[x]!;
       lastEnd[a] = endOf[a * passes + pass[x]!] = now;
       left[a * passes + pass[x]!]!--;
+      for (const b of areas[a]!.touches) beside[b] = now;
+      if (!--areaLeft[a]!) release(a, now);
       order.push(x);
     }
   }
