@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import { expect, test } from "./test";
 import { openKiteMender, open, listens } from "./studio";
 
@@ -29,6 +30,18 @@ test("the order of work: marker after marker, scrubbed through, by goal, and gon
   const [, step] = (await row.getAttribute("aria-label"))!.match(/^Step (\d+)/)!;
   await row.click();
   await expect(slider).toHaveValue(step!);
+  const [table] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Order as CSV" }).click(),
+  ]);
+  const lines = (await readFile(await table.path(), "utf8")).trim().split("\r\n");
+  expect(lines).toHaveLength(Number(last) + 1);
+  expect(lines[0]).toBe("step,start,seconds,wet until,marker,area,part,how,mm²");
+  const [list] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Order as Markdown" }).click(),
+  ]);
+  expect((await readFile(await list.path(), "utf8")).match(/^- \[ \] /gm)).toHaveLength(Number(last));
   await page.getByRole("button", { name: "Soonest done" }).click();
   await expect(sum).toHaveText(/^A marker is taken up \d+ times/, { timeout: 30_000 });
   await expect(sum).not.toContainText("Looking for a better one", { timeout: 30_000 });

@@ -27,6 +27,13 @@ const drawnPieces = (least: number) =>
     .filter({ visible: true })
     .nth(least - 1)
     .waitFor({ timeout: 120_000 });
+const withoutProgress = () =>
+  page.waitForFunction(
+    () =>
+      !document.querySelector("[role=progressbar]") && !/better one…|Updating…/.test(document.body.innerText),
+    undefined,
+    { timeout: 120_000 },
+  );
 // The first visit, in a studio of one's own.
 await open("/start");
 await shoot("start");
@@ -70,10 +77,6 @@ await drawn();
 await page.waitForTimeout(2500);
 await click("Choose Quay");
 await shoot("set-up");
-await open(kite.replace("colour", "set-up?tab=reference"));
-await drawn();
-await page.waitForTimeout(2000);
-await shoot("reference");
 await open(kite.replace("colour", "light"));
 await page.getByTestId("light-picture").waitFor({ timeout: 60_000 });
 await page.waitForTimeout(1000);
@@ -108,10 +111,19 @@ await shoot("pencil");
 await open(kite.replace("colour", "whole"));
 await click("Plan together");
 await page.getByRole("list", { name: "Changes" }).waitFor({ timeout: 60_000 });
+await withoutProgress();
+await page.waitForTimeout(1500);
 await shoot("whole");
 await open(ferry.replace("colour", "steps"));
 await drawnPieces(1);
 await shoot("steps");
+await open(kite.replace("colour", "steps?order=changes"));
+await page.getByRole("list", { name: "Order of work" }).waitFor({ timeout: 60_000 });
+await withoutProgress();
+await page.getByRole("slider", { name: "Steps laid" }).fill("48");
+await page.getByTestId("moment").last().waitFor({ timeout: 60_000 });
+await page.waitForTimeout(1500);
+await shoot("order");
 await open("/rack?marker=clay5m");
 await shoot("rack");
 await open("/swatchbook");

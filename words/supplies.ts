@@ -2,6 +2,7 @@ import type { Use } from "@/core/stock/losses";
 import type { Piece } from "@/core/piece/piece";
 import { needOf, WHOLE, type Need, type Supply } from "@/core/stock/supplies";
 import { counted } from "./numbers";
+import { asCode, plainly } from "./plainly";
 
 /** What to do about a supply. */
 export const needInWords: Readonly<Record<Need, string>> = {
@@ -14,11 +15,6 @@ export const needInWords: Readonly<Record<Need, string>> = {
 /** Names of the areas that use a supply. */
 export const usedIn = ({ areas }: Pick<Supply, "areas">): string[] =>
   areas.map((a) => (a === WHOLE ? "underlay of the whole" : a));
-
-/** A text as itself in Markdown, on one line: what would mean something there is escaped. */
-const plainly = (text: string) =>
-  text.replace(/[\s\p{Cc}]+/gu, " ").replace(/[\\`*_{}[\]<>()|~&]/g, (c) => `\\${c}`);
-const asCode = (code: string) => (/[`|\\\s\p{Cc}]/u.test(code) ? plainly(code) : `\`${code}\``);
 
 /** Supply list as a Markdown table. */
 export function suppliesMarkdown(piece: Piece, paper: string, supplies: readonly Supply[]): string {

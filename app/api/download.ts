@@ -1,4 +1,5 @@
 import Papa from "papaparse";
+import { FORMULA } from "@/words/formula";
 
 /** A file for the visitor to keep. */
 export const download = (body: BodyInit, type: string, name: string): Response =>
@@ -9,9 +10,6 @@ export const download = (body: BodyInit, type: string, name: string): Response =
       "x-content-type-options": "nosniff",
     },
   });
-
-/** What a spreadsheet would take for a formula: by its first character, whatever lines follow. */
-const FORMULA = /^\s*[=+\-@\t\r\n|＝＋－＠]/;
 
 /** Rows as CSV that a spreadsheet opens as text. */
 export const csvOf = (fields: string[], data: readonly object[]): string =>

@@ -14,6 +14,7 @@ import { passAmount, passStroke, passWhere } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
 import { brokenInWords, clockInWords, durationInWords, orderInSum, waitInWords } from "@/words/work";
 import { Moment } from "./moment";
+import { SaveOrder } from "./save-order";
 import { Timeline } from "./timeline";
 import type { OrderFound } from "./use-order";
 
@@ -136,6 +137,13 @@ export function OrderOfWork({
           </span>
         </label>
       </section>
+      <SaveOrder
+        name={piece.name}
+        sum={orderInSum(order, byArea)}
+        order={order}
+        parts={parts}
+        openTime={desk.openTime}
+      />
       <ol className="m-0 list-none p-0" aria-label="Order of work">
         {stretchesOf(steps, desk.change).map((s) => (
           <StretchRow
