@@ -199,7 +199,7 @@ it("a colouring is looked over in words: what runs together, what is off, what i
     apart: 60,
   })) as LookOverOutput;
   const says = over.noticed.map((n) => n.says);
-  expect(says).toContainEqual(expect.stringMatching(/^Apple will be a visible way off/));
+  expect(says).toContainEqual(expect.stringMatching(/^Apple will come out a different colour/));
   expect(says).toContainEqual(expect.stringMatching(/^Apple and Cloth run together along all/));
   expect(over.areas.find((a) => a.id === "1")!.deltaE00).toBeGreaterThan(8);
   expect(over.areas.find((a) => a.id === "2")).toEqual({ id: "2" });

@@ -16,7 +16,7 @@ const withDatabase = async <T>(work: (db: pg.Client) => Promise<T>): Promise<T> 
 test("every table carries the studio", async () => {
   const missing = await withDatabase(async (db) => {
     const { rows } = await db.query<{ table_name: string }>(
-      "select table_name from information_schema.tables t where table_schema = 'public' and table_name not in ('studios', 'people', 'sessions', 'credentials', 'verifications', 'recovery_codes', 'tries') and not exists (select 1 from information_schema.columns c where c.table_name = t.table_name and c.column_name = 'studio_id')",
+      "select table_name from information_schema.tables t where table_schema = 'public' and table_name not in ('studios', 'people', 'sessions', 'credentials', 'verifications', 'recovery_codes', 'tries', 'leases') and not exists (select 1 from information_schema.columns c where c.table_name = t.table_name and c.column_name = 'studio_id')",
     );
     return rows.map((r) => r.table_name);
   });
