@@ -18,7 +18,7 @@ const [OPEN, DRY] = [60, 300];
 /** Of who has said nothing of their pace: mm² a second, seconds to change. */
 const PACE = { speed: 40, change: 6 } as const;
 /** How long an order is looked for, s. */
-const SECONDS = 4;
+const SECONDS = 6;
 
 /** The order of work of a piece, and what it is made of. */
 export function useOrder(
