@@ -27,13 +27,15 @@ const drawnPieces = (least: number) =>
     .filter({ visible: true })
     .nth(least - 1)
     .waitFor({ timeout: 120_000 });
-const withoutProgress = () =>
-  page.waitForFunction(
-    () =>
-      !document.querySelector("[role=progressbar]") && !/better one…|Updating…/.test(document.body.innerText),
-    undefined,
-    { timeout: 120_000 },
-  );
+/** Until everything that is worked out is there. */
+async function settled(): Promise<void> {
+  for (let i = 0; i < 120; i++) {
+    const busy = await page.getByRole("progressbar").count();
+    const words = await page.locator("main").innerText();
+    if (!busy && !/better one|Updating…|Drawing what|Looking for/.test(words)) return;
+    await page.waitForTimeout(1000);
+  }
+}
 // The first visit, in a studio of one's own.
 await open("/start");
 await shoot("start");
@@ -111,7 +113,7 @@ await shoot("pencil");
 await open(kite.replace("colour", "whole"));
 await click("Plan together");
 await page.getByRole("list", { name: "Changes" }).waitFor({ timeout: 60_000 });
-await withoutProgress();
+await settled();
 await page.waitForTimeout(1500);
 await shoot("whole");
 await open(ferry.replace("colour", "steps"));
@@ -119,7 +121,7 @@ await drawnPieces(1);
 await shoot("steps");
 await open(kite.replace("colour", "steps?order=changes"));
 await page.getByRole("list", { name: "Order of work" }).waitFor({ timeout: 60_000 });
-await withoutProgress();
+await settled();
 await page.getByRole("slider", { name: "Steps laid" }).fill("48");
 await page.getByTestId("moment").last().waitFor({ timeout: 60_000 });
 await page.waitForTimeout(1500);
