@@ -1,3 +1,4 @@
+import { FORMULA } from "@/words/formula";
 import Papa from "papaparse";
 import { isRead, parseCode, type CodeKey } from "@/core/codes/key";
 import { FormatError } from "@/core/formats/format-error";
@@ -93,7 +94,7 @@ export function rackFile() {
           fields: ["line", "reason", ...(file?.headings ?? [])],
           data: bad.map((b) => [String(b.line), b.reason, ...b.values]),
         },
-        { escapeFormulae: true },
+        { escapeFormulae: FORMULA },
       ),
   };
 }
