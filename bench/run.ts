@@ -13,6 +13,7 @@ import { judgePencil } from "./pencil";
 import { judgePencilScales } from "./pencil-scale";
 import { judgePrediction } from "./prediction";
 import { judgeQuestions } from "./questions";
+import { judgeRepairs } from "./repair";
 import { judgeShadows } from "./shadow";
 import { judgeSpectra } from "./spectra";
 import { judgeTrials } from "./trials";
@@ -36,6 +37,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   areas: judgeAreas,
   light: judgeLight,
   work: judgeWork,
+  repair: judgeRepairs,
 };
 
 const FILE = new URL("../docs/measurements.md", import.meta.url);

@@ -26,6 +26,7 @@ import { GroupInput } from "./group";
 import { NewPaperInput } from "./paper";
 import { BadInput, type Problem } from "./problem";
 import { MOST } from "./room";
+import { FileEventsInput } from "./work-events";
 import { RackFactsInput, RangeInput } from "./rack";
 import { NewStudioInput } from "./studio";
 import {
@@ -172,6 +173,8 @@ export class PieceFile {
   @Rule("expected a piece", (v) => typeof v === "object" && v !== null && !Array.isArray(v))
   document!: object;
   @When() at!: string;
+  /** What was done at the desk; left out by what went out before there was such a record. */
+  @Optional() @One(() => FileEventsInput, 'expected {"events"}') work?: FileEventsInput;
 }
 
 /** What names one thing and what names another: everything that is named must be there, and every name its own. */

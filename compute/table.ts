@@ -20,6 +20,7 @@ import { readAreas } from "./operations/read-areas";
 import { readChart } from "./operations/read-chart";
 import { readPatch } from "./operations/read-patch";
 import { render } from "./operations/render";
+import { repair } from "./operations/repair";
 import { schools } from "./operations/schools";
 import { setUp } from "./operations/set-up";
 import { shadow } from "./operations/shadow";
@@ -63,6 +64,7 @@ export const table = {
   render,
   lookOver,
   waysOut,
+  repair,
   workOrder,
 };
 

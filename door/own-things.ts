@@ -1,5 +1,6 @@
 import type { Piece } from "@/core/piece/piece";
 import { notOwn } from "@/store/own-things";
+import type { WorkEvent } from "@/core/work/record";
 import type { Studio } from "@/store/studio";
 import { BadInput, type Problem } from "@/border/problem";
 
@@ -56,5 +57,17 @@ export async function checkResults(
     (g.results ?? []).map((r, j) => ({ path: `${at(i)}results[${j}].paperId`, id: r.paperId })),
   );
   const problems = await refuse(studio, "paper", named);
+  if (problems.length) throw new BadInput(problems);
+}
+
+/**
+ * Photos of work may be pictures of its own studio only.
+ * @throws BadInput
+ */
+export async function checkPhotos(studio: Studio, events: readonly WorkEvent[]): Promise<void> {
+  const named = events.flatMap((e, i) =>
+    e.kind === "photographed" ? [{ path: `events[${i}].pictureId`, id: e.pictureId }] : [],
+  );
+  const problems = await refuse(studio, "picture", named);
   if (problems.length) throw new BadInput(problems);
 }

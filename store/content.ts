@@ -1,4 +1,4 @@
-import { colourings, pictures, pieces } from "./piece-schema";
+import { colourings, pictures, pieces, workEvents } from "./piece-schema";
 import {
   blends,
   charts,
@@ -25,6 +25,7 @@ export const CONTENT = [
   trials,
   keptGroups,
   pieces,
+  workEvents,
   colourings,
   judgedGroups,
 ] as const;

@@ -1,6 +1,17 @@
 import { sql } from "drizzle-orm";
-import { doublePrecision, index, integer, jsonb, pgTable, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import {
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uuid,
+} from "drizzle-orm/pg-core";
 import type { Piece } from "@/core/piece/piece";
+import type { WorkEventKind } from "@/core/work/record";
 import type { NamedPlace } from "./pictures";
 import { bytea, created, id, studio } from "./studio-schema";
 
@@ -96,4 +107,30 @@ export const colourings = pgTable(
     createdAt: created(),
   },
   (t) => [index("colourings_by_studio").on(t.studioId)],
+);
+
+/** What was done at the desk, one row an event; nothing is ever changed or taken out of it: what is taken back is another event. */
+export const workEvents = pgTable(
+  "work_events",
+  {
+    studioId: studio(),
+    /** Given by the device on which it happened. */
+    id: uuid("id").notNull(),
+    pieceId: uuid("piece_id")
+      .notNull()
+      .references(() => pieces.id, { onDelete: "cascade" }),
+    kind: text("kind").$type<WorkEventKind>().notNull(),
+    /** When it happened, by the clock of its device, and when it came here. */
+    at: timestamp("at", { withTimezone: true }).notNull(),
+    createdAt: created(),
+    /** The event that it takes back. */
+    undoes: uuid("undoes"),
+    pictureId: uuid("picture_id").references(() => pictures.id, { onDelete: "set null" }),
+    /** What else belongs to its kind. */
+    body: jsonb("body").$type<object>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    index("work_events_by_piece").on(t.studioId, t.pieceId, t.at),
+  ],
 );

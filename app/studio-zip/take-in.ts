@@ -1,4 +1,6 @@
-import { pictures, pieces } from "@/store/piece-schema";
+import { pictures, pieces, workEvents } from "@/store/piece-schema";
+import { rowOfEvent } from "@/store/work-events";
+import type { WorkEvent } from "@/core/work/record";
 import { randomUUID } from "node:crypto";
 import path from "node:path";
 import { colourOf } from "@/border/colour";
@@ -224,17 +226,31 @@ function movedPiece(piece: Piece, ids: Known): Piece {
   };
 }
 
+/** What was done to a piece; photos that the file does not have are left out. */
+const movedEvents = (events: readonly WorkEvent[], pieceId: string, ids: Known) => {
+  const own = new Set<string>();
+  return events.flatMap((event) => {
+    if (own.has(event.id)) return [];
+    own.add(event.id);
+    if (event.kind !== "photographed") return [rowOfEvent(pieceId, event)];
+    const pictureId = ids.pictures.find(event.pictureId);
+    return pictureId ? [rowOfEvent(pieceId, { ...event, pictureId })] : [];
+  });
+};
+
 async function takePieces(zip: Zip, take: TakeIn, ids: Known, patience: Patience): Promise<void> {
   for (const name of filesIn(zip, "pieces", MOST.pieces)) {
     patience.check();
-    const { document, at } = await readFile(zip, name, PieceFile);
+    const { document, at, work } = await readFile(zip, name, PieceFile);
     let piece: Piece;
     try {
       piece = readPiece(document);
     } catch (e) {
       throw e instanceof BadInput ? within(e, `${name}.document`) : e;
     }
-    await take(pieces, [{ document: movedPiece(piece, ids), changedAt: new Date(at) }]);
+    const id = randomUUID();
+    await take(pieces, [{ id, document: movedPiece(piece, ids), changedAt: new Date(at) }]);
+    await take(workEvents, movedEvents(work?.events ?? [], id, ids));
   }
 }
 

@@ -17,6 +17,7 @@ import { listRanges } from "@/store/rack";
 import { readingsOn } from "@/store/readings";
 import type { Entered } from "@/store/studio";
 import { trialsOn } from "@/store/trials";
+import { workEventsOf } from "@/store/work-events";
 import { csvOf } from "../api/download";
 
 const json = (value: unknown) => `${JSON.stringify(value, null, 1)}\n`;
@@ -79,11 +80,13 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
       content: json({ id, chartId, pictureId, result, decisions, stored, at: createdAt }),
     };
   let piece = 0;
-  for await (const { document, revision, changedAt } of eachPiece(studio))
+  for await (const { id, document, revision, changedAt } of eachPiece(studio)) {
+    const events = await workEventsOf(studio, id);
     yield {
       name: `pieces/${String(++piece).padStart(4, "0")}-${fileName(document.name)}.json`,
-      content: json({ revision, document, at: changedAt }),
+      content: json({ revision, document, at: changedAt, ...(events.length && { work: { events } }) }),
     };
+  }
   for (const [i, paper] of papers.entries()) {
     const at = `${String(i + 1).padStart(3, "0")}-${fileName(paper.name)}`;
     const [read, long] = await Promise.all([readingsOn(studio, paper.id), blendsOn(studio, paper.id)]);

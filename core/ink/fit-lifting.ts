@@ -3,6 +3,8 @@ import { leastOf } from "@/core/algebra/least";
 import { median } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
+import { seenLab, type Desk, type Stack } from "./desk";
+import { absorbanceOfDose, laidDose } from "./laid";
 import { DEFAULT_LIFTING, uptakeOf, type Paper } from "./paper";
 import type { InkSpectrum } from "./stack";
 import { inkedLab } from "./sheet";
@@ -30,6 +32,28 @@ export function liftedLab(paper: Paper, spectrum: InkSpectrum, coats: number, la
     paper,
     spectrum.map((k) => kOfDose(left * doseOfK(k, fit), fit)),
   );
+}
+
+/** Colour of a stack that lies dry, after a pass that takes the share `lambda` of its ink away; what readings know of the stack fades with it. */
+export function liftedStack(desk: Desk, stack: Stack, lambda: number): Lab {
+  if (!stack.length) return desk.paper.lab;
+  const dose = laidDose(
+    desk,
+    stack.map((ink) => ({ ink, coats: 1, wet: false })),
+  );
+  const { paper } = desk;
+  const [model, left] = [1, 1 - lambda].map((share) =>
+    inkedLab(
+      paper,
+      absorbanceOfDose(
+        dose.map((d) => share * d),
+        paper.fit,
+      ),
+    ),
+  ) as [Lab, Lab];
+  const known = seenLab(desk, stack);
+  const [L, a, b] = left.map((v, c) => v + (1 - lambda) * (known[c]! - model[c]!)) as unknown as Lab;
+  return [Math.min(100, Math.max(0, L)), a, b];
 }
 
 const STEPS = 24;

@@ -1,0 +1,113 @@
+import { SYMPTOMS, type Symptom } from "@/core/repair/symptom";
+import type { WorkEvent, WorkEventKind } from "@/core/work/record";
+import { MOST_SECTIONS } from "@/core/work/problem";
+import {
+  Code,
+  Flag,
+  Id,
+  ListOfKinds,
+  OneOf,
+  Optional,
+  Stack,
+  Text,
+  Whole,
+  Within,
+  type Document,
+} from "./fields";
+
+/** The earliest and latest moment that a device may tell, ms: 2000 to 2199. */
+const [EARLIEST, LATEST] = [946_684_800_000, 7_258_118_399_000];
+/** Passes of an area in an order of work. */
+const MOST_PASSES = 200;
+/** Events that are sent at once, and that one piece may have. */
+export const MOST_SENT = 500;
+export const MOST_EVENTS = 20_000;
+
+class EventInput {
+  @Id("event") id!: string;
+  @OneOf([
+    "begun",
+    "paused",
+    "finished",
+    "done",
+    "part",
+    "skipped",
+    "added",
+    "exchanged",
+    "noted",
+    "photographed",
+    "undone",
+  ])
+  kind!: WorkEventKind;
+  /** When it happened by the clock of its device. */
+  @Whole(EARLIEST, LATEST, "ms since 1970") at!: number;
+}
+
+class StepInput extends EventInput {
+  @Text(60, 1) area!: string;
+  @Whole(0, MOST_SECTIONS - 1) section!: number;
+  @Whole(1, MOST_SECTIONS) of!: number;
+  @Whole(0, MOST_PASSES - 1) pass!: number;
+}
+
+class DoneInput extends StepInput {
+  @Code() code!: string;
+  @Within(0, 30, "coats") coats!: number;
+  @Within(0, 1e6, "mm²") mm2!: number;
+}
+
+class PartInput extends DoneInput {
+  @Within(0, 1) share!: number;
+}
+
+class AddedInput extends EventInput {
+  @Text(60, 1) area!: string;
+  @Stack(1) codes!: string[];
+  @Within(0, 1) from!: number;
+  @Within(0, 1) to!: number;
+  @Flag() wet!: boolean;
+  @Optional() @OneOf(SYMPTOMS) symptom?: Symptom;
+}
+
+class ExchangedInput extends EventInput {
+  @Code() code!: string;
+  @Code() by!: string;
+}
+
+class NotedInput extends EventInput {
+  @Text(2000, 1) note!: string;
+  @Optional() @Text(60, 1) area?: string;
+}
+
+class PhotographedInput extends EventInput {
+  @Id("picture") pictureId!: string;
+  @Optional() @Text(2000) note?: string;
+}
+
+class UndoneInput extends EventInput {
+  @Id("event") undoes!: string;
+}
+
+const KINDS: Readonly<Record<WorkEventKind, () => Document<object>>> = {
+  begun: () => EventInput,
+  paused: () => EventInput,
+  finished: () => EventInput,
+  done: () => DoneInput,
+  part: () => PartInput,
+  skipped: () => StepInput,
+  added: () => AddedInput,
+  exchanged: () => ExchangedInput,
+  noted: () => NotedInput,
+  photographed: () => PhotographedInput,
+  undone: () => UndoneInput,
+};
+
+/** What happened at the desk since it was last told. */
+export class EventsInput {
+  @ListOfKinds("kind", KINDS, MOST_SENT) events!: WorkEvent[];
+}
+
+/** The same in the file of a studio, where all of a piece stand. */
+export class FileEventsInput {
+  @ListOfKinds("kind", KINDS, MOST_EVENTS) events!: WorkEvent[];
+}

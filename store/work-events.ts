@@ -1,0 +1,78 @@
+import { and, asc, count, eq } from "drizzle-orm";
+import { MOST_EVENTS } from "@/border/work-events";
+import type { WorkEvent } from "@/core/work/record";
+import { inPieces, lockStudio, StudioFull, withStore, type Db } from "./database";
+import { pieces, workEvents } from "./piece-schema";
+import type { Studio } from "./studio";
+
+type Row = typeof workEvents.$inferSelect;
+
+const asEvent = ({ id, kind, at, undoes, pictureId, body }: Row): WorkEvent =>
+  ({
+    ...body,
+    id,
+    kind,
+    at: at.getTime(),
+    ...(undoes && { undoes }),
+    ...(kind === "photographed" && { pictureId }),
+  }) as unknown as WorkEvent;
+
+/** An event as a row, but for its studio. */
+export function rowOfEvent(
+  pieceId: string,
+  event: WorkEvent,
+): Omit<typeof workEvents.$inferInsert, "studioId"> {
+  const { id, kind, at, ...rest } = event;
+  const { undoes, pictureId, ...body } = rest as { undoes?: string; pictureId?: string };
+  return { id, pieceId, kind, at: new Date(at), undoes: undoes ?? null, pictureId: pictureId ?? null, body };
+}
+
+const ofPiece = (studio: Studio, pieceId: string) =>
+  and(eq(workEvents.studioId, studio.id), eq(workEvents.pieceId, pieceId));
+
+const eventsIn = async (db: Db, studio: Studio, pieceId: string): Promise<WorkEvent[]> =>
+  (
+    await db
+      .select()
+      .from(workEvents)
+      .where(ofPiece(studio, pieceId))
+      .orderBy(asc(workEvents.at), asc(workEvents.id))
+  )
+    .map(asEvent)
+    // A photo that was thrown away is no event any more.
+    .filter((e) => e.kind !== "photographed" || e.pictureId);
+
+/** Everything that happened to a piece at the desk, first things first. */
+export const workEventsOf = (studio: Studio, pieceId: string): Promise<WorkEvent[]> =>
+  withStore((db) => eventsIn(db, studio, pieceId));
+
+/**
+ * Writes down what happened: what is there already stays as it is, so that sending twice is sending once. Gives all that is known of the piece
+ * then; undefined when it is nobody's.
+ * @throws StudioFull
+ */
+export const addWorkEvents = (
+  studio: Studio,
+  pieceId: string,
+  events: readonly WorkEvent[],
+): Promise<WorkEvent[] | undefined> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      const [own] = await tx
+        .select({ id: pieces.id })
+        .from(pieces)
+        .where(and(eq(pieces.studioId, studio.id), eq(pieces.id, pieceId)));
+      if (!own) return undefined;
+      if (events.length) {
+        await lockStudio(tx, studio.id);
+        const [there] = await tx.select({ n: count() }).from(workEvents).where(ofPiece(studio, pieceId));
+        if (there!.n + events.length > MOST_EVENTS) throw new StudioFull(MOST_EVENTS, "events of a piece");
+        for (const some of inPieces(events))
+          await tx
+            .insert(workEvents)
+            .values(some.map((e) => ({ ...rowOfEvent(pieceId, e), studioId: studio.id })))
+            .onConflictDoNothing();
+      }
+      return eventsIn(tx, studio, pieceId);
+    }),
+  );
