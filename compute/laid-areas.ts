@@ -12,7 +12,7 @@ import { wantedOf, type Wanted } from "@/core/group/wanted";
 import type { School } from "@/core/group/school";
 import { reachOn } from "@/core/ink/reach";
 import { layersOf, type Layer } from "@/core/media/layer";
-import { bringsOf } from "@/core/media/medium";
+import { addedPasses, bringsOf, type AddedInk } from "@/core/media/medium";
 import { carrierOf, handOrderOf, lightToDark } from "@/core/media/tone";
 import { shadowEnd } from "@/core/media/zones";
 import type { Work } from "@/core/progress";
@@ -31,6 +31,8 @@ export interface LaidWish {
   readonly underlay: readonly string[];
   /** Passes that are laid so far; null lays all. */
   readonly upTo: number | null;
+  /** Ink that was laid beside the plan, over all of that. */
+  readonly added?: readonly AddedInk[];
 }
 
 /** An area as it will lie; what is not read on this paper is left out of the picture. */
@@ -100,7 +102,7 @@ export function shownArea(
 
 function showArea(
   open: OpenDesk,
-  { layers, school, wish, underlay, upTo }: LaidWish,
+  { layers, school, wish, underlay, upTo, added = [] }: LaidWish,
   sheet: SheetInput,
   finishers: readonly FinisherInput[],
   { pencils, fit }: PencilDesk,
@@ -108,15 +110,18 @@ function showArea(
   const { desk } = open;
   const course = courseOf(layers, { school, capacity: sheet.capacity, underlay });
   const chosen = chosenIn(open, layers, wish);
-  const laid = laidPasses(course.passes.slice(0, upTo ?? course.passes.length), {
-    inkOf: open.find,
-    filmOf: (code) => pencils.find((p) => p.film.code === code)?.film,
-    toothOf: () => fit,
-    opaqueOf: (code) => {
-      const own = finishers.find((f) => f.code === code);
-      return own ? colourOf(own.color).lab : WHITE;
+  const laid = laidPasses(
+    [...course.passes.slice(0, upTo ?? course.passes.length), ...added.flatMap(addedPasses)],
+    {
+      inkOf: open.find,
+      filmOf: (code) => pencils.find((p) => p.film.code === code)?.film,
+      toothOf: () => fit,
+      opaqueOf: (code) => {
+        const own = finishers.find((f) => f.code === code);
+        return own ? colourOf(own.color).lab : WHITE;
+      },
     },
-  });
+  );
   const area = layArea(desk, laid, reachOn(desk, sheet));
   let colours: AreaColours | undefined;
   return {

@@ -3,6 +3,7 @@ import { cornerAspect, drawingWidth } from "@/core/piece/set-up";
 import { tonesIn } from "@/core/piece/area-course";
 import { toneWishOf, zonesOf } from "@/core/piece/lit";
 import { schoolOf, type Area, type Piece } from "@/core/piece/piece";
+import type { AddedInk } from "@/core/media/medium";
 import { sheetOf } from "./from-rack";
 import { finishersOf, keptWish, type GroupRack } from "./kept-groups";
 
@@ -48,6 +49,11 @@ export function lightQuestion(piece: Piece) {
 export type UpTo = (area: Area) => number | null;
 const ALL: UpTo = () => null;
 
+/** Ink that was laid on an area beside its plan. */
+export type AddedTo = (area: Area) => readonly AddedInk[];
+const NONE: readonly AddedInk[] = [];
+const NOTHING: AddedTo = () => NONE;
+
 /** What the tone map of a piece is asked. */
 export const toneMapQuestion = (piece: Piece) => ({
   areas: piece.areas.flatMap((area) =>
@@ -56,7 +62,7 @@ export const toneMapQuestion = (piece: Piece) => ({
 });
 
 /** What is shown of the layers of a piece. Areas whose group was planned for colours that were picked are judged by those. */
-export function shownQuestion(piece: Piece, rack: GroupRack, upTo: UpTo = ALL) {
+export function shownQuestion(piece: Piece, rack: GroupRack, upTo: UpTo = ALL, addedTo: AddedTo = NOTHING) {
   return {
     sheet: sheetOf(rack),
     underlay: piece.whole.underlay,
@@ -76,6 +82,7 @@ export function shownQuestion(piece: Piece, rack: GroupRack, upTo: UpTo = ALL) {
           // Where its tones end as planned is found there.
           tones: { ...zonesOf(area), white: area.white },
           ...(wish && { wish }),
+          ...(addedTo(area).length && { added: addedTo(area) }),
         },
       ];
     }),

@@ -22,6 +22,7 @@ import { readPatch } from "./operations/read-patch";
 import { render } from "./operations/render";
 import { repair } from "./operations/repair";
 import { schools } from "./operations/schools";
+import { sections } from "./operations/sections";
 import { setUp } from "./operations/set-up";
 import { shadow } from "./operations/shadow";
 import { substitute } from "./operations/substitute";
@@ -65,6 +66,7 @@ export const table = {
   lookOver,
   waysOut,
   repair,
+  sections,
   workOrder,
 };
 

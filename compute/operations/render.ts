@@ -9,6 +9,7 @@ import {
   OneOf,
   Optional,
   Rule,
+  Stack,
   Whole,
   Within,
 } from "@/border/fields";
@@ -31,6 +32,16 @@ import { NO_PENCILS, pencilsFor, shownArea, type ShownArea } from "../laid-areas
 import { deskOperation } from "../operation";
 import { FieldQuestion, fieldFor, toneMapFor } from "./tone-map";
 
+/** Places of one area that were gone over beside the plan. */
+const MOST_ADDED = 40;
+
+class AddedInput {
+  @Stack(1) codes!: string[];
+  @Within(0, 1) from!: number;
+  @Within(0, 1) to!: number;
+  @Optional() @Flag() wet = false;
+}
+
 /** An area as it lies: its layers, what its group should reach, and where its tones go. */
 export class ShownAreaInput {
   @AreaId() id!: AreaIdInput;
@@ -43,6 +54,8 @@ export class ShownAreaInput {
   tones?: ToneWishInput;
   /** So many of its passes; all when it is left out. */
   @Nullable() @Whole(0, 200, "passes") upTo: number | null = null;
+  /** Ink that was laid beside the plan, over all of that. */
+  @Optional() @List(() => AddedInput, 0, MOST_ADDED, '{"codes","from","to","wet"}') added: AddedInput[] = [];
 }
 
 /** How an area's layers lie, and on what. */
@@ -109,9 +122,16 @@ export function* shownIn(
   for (const [n, id] of field.named.ids.entries()) {
     const area = said.get(id);
     if (area) {
-      const { layers, wish, upTo, tones } = area;
+      const { layers, wish, upTo, tones, added } = area;
       const school = area.school ?? (wish ? schoolOf(wish) : "light first");
-      const asked = { layers: inOrder(layers), school, upTo, underlay, ...(wish && { wish }) };
+      const asked = {
+        layers: inOrder(layers),
+        school,
+        upTo,
+        underlay,
+        ...(wish && { wish }),
+        ...(added.length && { added }),
+      };
       const shown = shownArea(open, asked, sheet, finishers, pencils);
       // Made to the size of the plan unless somebody says where tones end as planned.
       const planned =

@@ -129,13 +129,21 @@ export function toneMapFor(field: Field, wishes: readonly ToneWish[]): ToneMap {
   return toneMaps.keep(key, calmed(mapTones(calmOf(field), ground, wishes), ground, wishes));
 }
 
+/** The tone map under what is said of areas, by their ids. */
+export function toneMapOf(
+  field: Field,
+  said: readonly AreaTonesWish[],
+): ToneMap & { wishes: readonly ToneWish[] } {
+  const own = new Map(said.map(({ id, ...wish }) => [String(id), wish]));
+  const wishes = field.named.ids.map((id): ToneWish => own.get(id) ?? NO_TONES);
+  return { ...toneMapFor(field, wishes), wishes };
+}
+
 /** Where each tone of each area goes. */
 export const toneMap = operation(ToneMapQuestion, (question): ToneMapOutput => {
   const field = fieldFor(question);
   const { ground } = field.relieved;
-  const said = new Map(question.areas.map(({ id, ...wish }) => [String(id), wish]));
-  const wishes = field.named.ids.map((id): ToneWish => said.get(id) ?? NO_TONES);
-  const { places, counts } = toneMapFor(field, wishes);
+  const { places, counts, wishes } = toneMapOf(field, question.areas);
   const { width, height, own, mmPerPixel } = ground;
   const zoneOf = wishes.map(({ borders }) => {
     const table = new Uint8Array(256);

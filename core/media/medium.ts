@@ -92,6 +92,28 @@ export interface Medium<L extends Layer> {
   readonly passes: (layers: readonly L[], laid: LaidIn) => readonly Pass[];
 }
 
+/** Ink that somebody laid over part of an area beside its plan: one entry a coat, first coat first. */
+export interface AddedInk extends Span {
+  readonly codes: readonly string[];
+  /** Onto ink that was still wet. */
+  readonly wet: boolean;
+}
+
+/** The same as passes, laid after all that was laid before. */
+export const addedPasses = ({ codes, from, to, wet }: AddedInk): Pass[] =>
+  codes.map((code, i) => ({
+    code,
+    coats: 1,
+    kind: "lay",
+    role: "overlay",
+    wet: wet && i === 0,
+    dry: !wet && i === 0,
+    where: "all",
+    stroke: "circles",
+    from,
+    to,
+  }));
+
 /** Some coats of one code. */
 export const coatsOf = ({ code, coats }: { readonly code: string; readonly coats: number }): string[] =>
   Array<string>(coats).fill(code);

@@ -1,5 +1,5 @@
 import { median, quantile } from "@/core/algebra/median";
-import type { EventOf, Record } from "./record";
+import type { EventOf, WorkRecord } from "./record";
 
 /** A value as the record tells it: the middle of what was seen, and where half of it lay. */
 export interface Learnt {
@@ -31,7 +31,7 @@ const learnt = (values: readonly number[]): Learnt => ({
  * Speed from steps that followed each other with the same marker, the time of a change from those that followed with another. What lies before
  * or after a pause tells nothing, nor what took far longer than most.
  */
-export function paceOf(records: readonly Record[]): LearntPace {
+export function paceOf(records: readonly WorkRecord[]): LearntPace {
   const [same, other]: { work: number; took: number }[][] = [[], []];
   for (const { events } of records) {
     let last: EventOf<"done"> | undefined;

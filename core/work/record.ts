@@ -52,7 +52,7 @@ export type WorkEvent = {
 export type EventOf<K extends WorkEventKind> = Extract<WorkEvent, { kind: K }>;
 
 /** What lies on the paper and what was said about it. */
-export interface Record {
+export interface WorkRecord {
   /** Events that hold, in the order in which they happened. */
   readonly events: readonly WorkEvent[];
   /** Steps that lie, by {@link stepKey}, with when they ended, ms. */
@@ -104,7 +104,7 @@ function holding(events: readonly WorkEvent[]): WorkEvent[] {
 }
 
 /** What follows from what happened. */
-export function recordOf(all: readonly WorkEvent[]): Record {
+export function recordOf(all: readonly WorkEvent[]): WorkRecord {
   const events = holding(all);
   const done = new Map<string, EventOf<"done">>();
   const parts = new Map<string, EventOf<"part">>();
@@ -154,5 +154,5 @@ export function recordOf(all: readonly WorkEvent[]): Record {
 /** What is left of an order: the steps that neither lie nor were skipped. */
 export const leftOf = <S extends Pick<StepPlace, "area" | "section" | "pass">>(
   steps: readonly S[],
-  record: Record,
+  record: WorkRecord,
 ): S[] => steps.filter((s) => !record.done.has(stepKey(s)) && !record.skipped.has(stepKey(s)));

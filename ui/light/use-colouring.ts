@@ -1,5 +1,11 @@
 "use client";
-import { drawingQuestion, lightQuestion, shownQuestion, type UpTo } from "@/compute/piece-questions";
+import {
+  drawingQuestion,
+  lightQuestion,
+  shownQuestion,
+  type AddedTo,
+  type UpTo,
+} from "@/compute/piece-questions";
 import { useEffect, useMemo, useRef } from "react";
 import type { LightOutput } from "@/compute/operations/light";
 import type { RenderOutput } from "@/compute/operations/render";
@@ -175,6 +181,8 @@ interface ColouredState {
 
 export interface ColouringWish {
   readonly upTo?: UpTo | undefined;
+  /** Ink that was laid beside the plan. */
+  readonly added?: AddedTo | undefined;
   /** The only area that is coloured; all when it is left out. */
   readonly alone?: string | undefined;
   readonly lined?: boolean;
@@ -214,10 +222,10 @@ export function useColouring(
   piece: Piece,
   rack: Rack,
   lit: Lit | undefined,
-  { upTo, alone, lined = true, following = false, onLost }: ColouringWish = {},
+  { upTo, added, alone, lined = true, following = false, onLost }: ColouringWish = {},
 ): ColouredState {
   const limit: UpTo = (area) => (alone && area.id !== alone ? 0 : (upTo?.(area) ?? null));
-  const question = shownQuestion(piece, rack, limit);
+  const question = shownQuestion(piece, rack, limit, added);
   useEffect(() => {
     // The desk is made ready while the drawing is looked at; where that fails, asking says why.
     readyDesk(rack, piece.areas).catch(() => undefined);

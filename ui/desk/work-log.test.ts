@@ -1,0 +1,115 @@
+import "fake-indexeddb/auto";
+import type { WorkEvent } from "@/core/work/record";
+import { keptEvents } from "./kept-events";
+import { createWorkLog, type WorkLog } from "./work-log";
+
+const page = new EventTarget();
+Object.assign(globalThis, {
+  window: page,
+  document: Object.assign(new EventTarget(), { visibilityState: "visible", querySelector: () => null }),
+});
+
+/** A studio that keeps what it is sent, and can be away or answer badly. */
+function studio() {
+  const there = new Map<string, WorkEvent>();
+  const calls: number[] = [];
+  const state = { away: false, loseAnswers: 0, refuse: false };
+  const fetch = jest.fn((_: string, { body }: { body?: string }) => {
+    const sent = body ? (JSON.parse(body) as { events: WorkEvent[] }).events : [];
+    calls.push(sent.length);
+    if (state.away) return Promise.reject(new TypeError("away"));
+    if (state.refuse)
+      return Promise.resolve({ ok: false, status: 400, json: () => Promise.resolve({ message: "no" }) });
+    for (const e of sent) if (!there.has(e.id)) there.set(e.id, e);
+    if (state.loseAnswers-- > 0) return Promise.reject(new TypeError("torn"));
+    return Promise.resolve({
+      ok: true,
+      status: 200,
+      json: () => Promise.resolve({ events: [...there.values()] }),
+    });
+  });
+  Object.assign(globalThis, { fetch });
+  return { there, calls, state };
+}
+const settled = async (of: () => boolean) => {
+  for (let k = 0; k < 400 && !of(); k++) await new Promise((r) => setTimeout(r, 10));
+  expect(of()).toBe(true);
+};
+const ids = (log: WorkLog) => log.log.getState().events.map((e) => e.id);
+
+describe("the log of a desk", () => {
+  let n = 0;
+  let piece = "";
+  let stops: (() => void)[] = [];
+  beforeEach(() => (piece = `piece-${++n}`));
+  afterEach(() => {
+    stops.forEach((s) => s());
+    stops = [];
+  });
+  const begun = (known: readonly WorkEvent[] = []) => {
+    const log = createWorkLog(piece, known, true);
+    stops.push(log.start());
+    return log;
+  };
+
+  it("shows at once what happened, and sends it once", async () => {
+    const { there } = studio();
+    const log = begun();
+    const id = log.add({ kind: "begun" });
+    expect(ids(log)).toEqual([id]);
+    await settled(() => log.log.getState().state.kind === "saved");
+    expect([...there.keys()]).toEqual([id]);
+    expect((await keptEvents(piece)).unsent).toEqual([]);
+  });
+  it("keeps what cannot be sent, and sends it in its order when the studio is back", async () => {
+    const { there, state } = studio();
+    state.away = true;
+    const log = begun();
+    const notes = ["one", "two", "three"].map((note) => log.add({ kind: "noted", note }));
+    await settled(() => log.log.getState().state.kind === "waiting");
+    expect((await keptEvents(piece)).unsent).toHaveLength(3);
+    state.away = false;
+    page.dispatchEvent(new Event("online"));
+    await settled(() => log.log.getState().state.kind === "saved" && there.size === 3);
+    expect([...there.keys()]).toEqual(notes);
+  });
+  it("sends again what a browser that was killed had not sent", async () => {
+    const { there, state } = studio();
+    state.away = true;
+    const first = begun();
+    const id = first.add({ kind: "noted", note: "kept" });
+    await settled(() => first.log.getState().state.kind === "waiting");
+    stops.forEach((s) => s());
+    state.away = false;
+    const second = begun();
+    await settled(() => there.has(id));
+    await settled(() => second.log.getState().state.kind === "saved");
+    expect(ids(second)).toEqual([id]);
+  });
+  it("has once what was sent twice because the answer was lost", async () => {
+    const { there, state, calls } = studio();
+    state.loseAnswers = 1;
+    const log = begun();
+    log.add({ kind: "begun" });
+    await settled(() => log.log.getState().state.kind === "waiting");
+    page.dispatchEvent(new Event("online"));
+    await settled(() => log.log.getState().state.kind === "saved");
+    expect(there.size).toBe(1);
+    expect(calls.filter((c) => c === 1).length).toBeGreaterThan(1);
+    expect(ids(log)).toHaveLength(1);
+  });
+  it("puts what happens after a clock was set back behind what happened before", async () => {
+    studio();
+    const log = begun([{ id: "old", kind: "begun", at: Date.now() + 3_600_000 }]);
+    const id = log.add({ kind: "paused" });
+    expect(ids(log)).toEqual(["old", id]);
+  });
+  it("says what the studio will not take, and loses none of it", async () => {
+    const { state } = studio();
+    state.refuse = true;
+    const log = begun();
+    log.add({ kind: "begun" });
+    await settled(() => log.log.getState().state.kind === "refused");
+    expect((await keptEvents(piece)).unsent).toHaveLength(1);
+  });
+});
