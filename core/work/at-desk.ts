@@ -1,3 +1,5 @@
+import { covers } from "@/core/ink/span";
+import { bringsOf, type Pass } from "@/core/media/medium";
 import type { PieceWork } from "./of-piece";
 import { stepKey, type WorkRecord, type StepPlace } from "./record";
 
@@ -153,4 +155,42 @@ export function openEnds(work: readonly PieceWork[], record: WorkRecord): OpenEn
     const under = lies.every((p) => p.role === "underlay" || p.ofWhole);
     return [{ area: id, kind: under && lies.length ? "underlay only" : "half laid" }];
   });
+}
+
+/** What lies and what is planned at a place of an area: codes, one entry a coat, bottom to top. */
+export interface StackAt {
+  readonly laid: readonly string[];
+  readonly planned: readonly string[];
+  /** What is planned for the lightest place of the area. */
+  readonly light: readonly string[];
+}
+
+/** A pass of less than half a coat leaves nothing that is a coat. */
+const coatsAt = (passes: readonly Pass[], t: number): string[] =>
+  passes.flatMap((p) =>
+    bringsOf(p) === "ink" && covers(p, t) ? Array<string>(Math.round(p.coats)).fill(p.code) : [],
+  );
+
+/**
+ * The ink at a place t (0 its light end, 1 its dark one) of a section of an area, as the course lays it and as the record says that it lies.
+ * @param parts what is laid of that area
+ */
+export function stackAt(
+  parts: readonly PieceWork[],
+  record: WorkRecord,
+  section: number,
+  t: number,
+): StackAt {
+  const inked = parts.filter((p) => p.passes.some((pass) => bringsOf(pass) === "ink"));
+  const passes = inked.flatMap((p) => p.passes);
+  const lie = inked.flatMap(({ id, passes: own }) =>
+    own.filter((_, pass) => record.done.has(stepKey({ area: id, section, pass }))),
+  );
+  const area = parts[0]?.area.id;
+  const over = record.added.filter((a) => a.area === area && covers(a, t)).flatMap((a) => a.codes);
+  return {
+    laid: [...coatsAt(lie, t), ...over],
+    planned: coatsAt(passes, t),
+    light: coatsAt(passes, 0),
+  };
 }

@@ -1,6 +1,6 @@
 "use client";
 import { withRack } from "@/ui/rack-here";
-import { Download, Printer } from "lucide-react";
+import { Brush, Download, Printer } from "lucide-react";
 import { useState } from "react";
 import { Link } from "@/ui/kit/link";
 import { useTitlePart } from "@/ui/kit/use-title-part";
@@ -93,7 +93,15 @@ export function Steps({
             Steps <span className="hidden print:inline">of {piece.name}</span>
           </h1>
           <span className="text-[15px] text-soft">{rack.paper.name}</span>
-          <button className="button screen-only ml-auto" onClick={() => window.print()}>
+          {id && chapters.length > 0 && (
+            <Link className="button button-main screen-only ml-auto" href={`/desk/${id}`}>
+              <Brush size={17} aria-hidden /> To the desk
+            </Link>
+          )}
+          <button
+            className={`button screen-only ${id && chapters.length > 0 ? "" : "ml-auto"}`}
+            onClick={() => window.print()}
+          >
             <Printer size={17} aria-hidden /> Print
           </button>
         </div>

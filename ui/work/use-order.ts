@@ -4,7 +4,7 @@ import { changesByArea, workOf } from "@/core/work/of-piece";
 import type { Area, Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { useCompute } from "@/ui/jobs/use-job";
-import { useStudio } from "@/ui/studio/studio-context";
+import { useStudio, type StudioHere } from "@/ui/studio/studio-context";
 
 /** What the order of work is to be good for, and the seconds that a change of marker is worth then. */
 export const GOALS = {
@@ -20,6 +20,15 @@ const PACE = { speed: 40, change: 6 } as const;
 /** How long an order is looked for, s. */
 const SECONDS = 6;
 
+/** Hand and paper as the order of work asks for them. */
+export const deskOf = (studio: StudioHere | undefined, paper: Rack["paper"]) => ({
+  speed: studio?.speed ?? PACE.speed,
+  change: studio?.change ?? PACE.change,
+  openTime: paper.openTime ?? OPEN,
+  dryTime: paper.dryTime ?? DRY,
+  hand: studio?.hand ?? null,
+});
+
 /** The order of work of a piece, and what it is made of. */
 export function useOrder(
   piece: Piece,
@@ -30,13 +39,7 @@ export function useOrder(
   const studio = useStudio();
   const { paper } = rack;
   const work = useMemo(() => workOf(piece, paper, mm2Of), [piece, paper, mm2Of]);
-  const desk = {
-    speed: studio?.speed ?? PACE.speed,
-    change: studio?.change ?? PACE.change,
-    openTime: paper.openTime ?? OPEN,
-    dryTime: paper.dryTime ?? DRY,
-    hand: studio?.hand ?? null,
-  };
+  const desk = deskOf(studio, paper);
   const job = useCompute(
     "workOrder",
     work.length

@@ -1,0 +1,84 @@
+"use client";
+import { Camera } from "lucide-react";
+import { useState } from "react";
+import { FileButton } from "@/ui/kit/file-button";
+import { messageOf, sendPicture } from "@/ui/send";
+import type { DeskState } from "./use-desk";
+
+/** A note or a photo of the piece as it is now. */
+export function Note({
+  state,
+  area,
+  onDone,
+}: {
+  readonly state: DeskState;
+  readonly area: string | undefined;
+  readonly onDone: () => void;
+}) {
+  const [note, setNote] = useState("");
+  const [trouble, setTrouble] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const said = note.trim();
+  const keep = () => {
+    if (said) state.add({ kind: "noted", note: said, ...(area && { area }) });
+    onDone();
+  };
+  const photo = async (file: File) => {
+    setBusy(true);
+    try {
+      const { id } = await sendPicture<{ id: string }>(file, file.name);
+      state.add({ kind: "photographed", pictureId: id, ...(said && { note: said }) });
+      onDone();
+    } catch (e) {
+      setTrouble(messageOf(e));
+      setBusy(false);
+    }
+  };
+  const notes = state.record.events.filter((e) => e.kind === "noted" || e.kind === "photographed");
+  return (
+    <div className="grid gap-3">
+      <label className="grid gap-0.5 text-[14px]">
+        What is worth knowing later
+        <textarea
+          className="field min-h-24 w-full"
+          value={note}
+          maxLength={2000}
+          onChange={(e) => setNote(e.target.value)}
+        />
+      </label>
+      {trouble && (
+        <p role="alert" className="m-0">
+          {trouble}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <button className="button button-main" onClick={keep} disabled={!said}>
+          Keep the note
+        </button>
+        <FileButton
+          label="Photo of it now"
+          accept="image/*"
+          onFiles={([file]) => file && void photo(file)}
+          disabled={busy}
+        >
+          <Camera size={17} aria-hidden /> {busy ? "Sending the photo…" : "Photo of it now"}
+        </FileButton>
+      </div>
+      {notes.length > 0 && (
+        <ul className="m-0 list-none p-0 text-[14px]" aria-label="Notes so far">
+          {notes
+            .slice(-6)
+            .reverse()
+            .map((e) => (
+              <li key={e.id} className="border-t border-line py-1">
+                <time className="text-soft" dateTime={new Date(e.at).toISOString()} suppressHydrationWarning>
+                  {new Date(e.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })}
+                </time>{" "}
+                {e.kind === "noted" ? e.note : `Photo${e.note ? `: ${e.note}` : ""}`}
+              </li>
+            ))}
+        </ul>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,123 @@
+"use client";
+import { useEffect, useMemo, useState } from "react";
+import { useStore } from "zustand";
+import type { Area, Piece } from "@/core/piece/piece";
+import { cutsOf, lyingOf } from "@/core/work/at-desk";
+import { workOf, type PieceWork } from "@/core/work/of-piece";
+import type { WorkStep } from "@/core/work/work-order";
+import { leftOf, recordOf, stepKey, type EventOf, type WorkRecord } from "@/core/work/record";
+import type { Rack } from "@/store/rack";
+import { useCompute } from "@/ui/jobs/use-job";
+import { useStudio } from "@/ui/studio/studio-context";
+import { deskOf, GOALS } from "@/ui/work/use-order";
+import { keepOrder, keptOf, keptOrder, shapeOf, type KeptOrder } from "./kept-order";
+import type { NewEvent, WorkLog } from "./work-log";
+
+export type DeskStep = WorkStep;
+
+/** How long an order is looked for before work begins, and while somebody waits with inky hands, s. */
+const SECONDS = 4;
+const SECONDS_ANEW = 1.5;
+
+/** The piece with what is taken instead of what: where nothing was laid yet with the old one. */
+function exchangedIn(piece: Piece, { exchanged, done }: WorkRecord): Piece {
+  if (!exchanged.size) return piece;
+  const used = new Set([...done.values()].map((e) => `${e.area} ${e.code}`));
+  return {
+    ...piece,
+    areas: piece.areas.map((area) => ({
+      ...area,
+      layers: area.layers.map((layer) => {
+        const by = "code" in layer ? exchanged.get(layer.code) : undefined;
+        return by && "code" in layer && !used.has(`${area.id} ${layer.code}`)
+          ? { ...layer, code: by }
+          : layer;
+      }),
+    })),
+  };
+}
+
+/** Everything that the desk shows of a piece: what lies, what is left and in which order, what comes next. */
+export function useDesk(
+  id: string,
+  planned: Piece,
+  rack: Rack,
+  log: WorkLog,
+  mm2Of: (area: Area, from: number, to: number) => number | undefined,
+) {
+  const events = useStore(log.log, (s) => s.events);
+  const record = useMemo(() => recordOf(events), [events]);
+  const piece = useMemo(() => exchangedIn(planned, record), [planned, record]);
+  const desk = deskOf(useStudio(), rack.paper);
+  const work = useMemo(() => workOf(piece, rack.paper, mm2Of), [piece, rack.paper, mm2Of]);
+  const shape = useMemo(() => shapeOf(work), [work]);
+  // What lay when the order was last asked for; what is laid in the order that was found changes it not.
+  const [asked, setAsked] = useState<{
+    readonly serial: number;
+    readonly done: ReturnType<typeof lyingOf>;
+  }>();
+  const [kept, setKept] = useState<KeptOrder & { readonly shape: string }>();
+  // What this device keeps is no part of what the server drew.
+  const [found, setFound] = useState<{ readonly shape: string; readonly order: KeptOrder | undefined }>();
+  useEffect(() => setFound({ shape, order: keptOrder(id, shape) }), [id, shape]);
+  const looked = found?.shape === shape;
+  const order = kept?.shape === shape ? kept : looked ? found.order : undefined;
+  const lying = useMemo(() => lyingOf(work, record, Date.now()), [work, record]);
+  const anew = asked !== undefined || record.done.size > 0;
+  const job = useCompute(
+    "workOrder",
+    work.length && looked && (!order || asked)
+      ? {
+          areas: work.map((w) => w.asked),
+          desk,
+          worth: GOALS.changes.worth,
+          seconds: anew ? SECONDS_ANEW : SECONDS,
+          done: asked?.done ?? lying,
+          cuts: asked || record.done.size ? cutsKnown(work, record) : null,
+        }
+      : null,
+  );
+  const ready = job.output && job.progress === undefined && !job.old ? job.output : undefined;
+  useEffect(() => {
+    if (!ready) return;
+    const keep = keptOf(ready);
+    keepOrder(id, shape, keep);
+    setKept({ ...keep, shape });
+    setAsked(undefined);
+  }, [ready, id, shape]);
+  const shown = useMemo(() => order ?? (job.output && keptOf(job.output)), [order, job.output]);
+  const left = useMemo(() => (shown ? leftOf(shown.steps, record) : []), [shown, record]);
+  const [held, hold] = useState<string>();
+  // What is in the hand stays, whatever order is found meanwhile.
+  const current = left.find((s) => stepKey(s) === held) ?? left[0];
+  const rest = left.filter((s) => s !== current);
+  const done = useMemo(() => record.events.filter((e): e is EventOf<"done"> => e.kind === "done"), [record]);
+  return {
+    piece,
+    work,
+    parts: useMemo(() => new Map(work.map((w) => [w.id, w])), [work]),
+    record,
+    desk,
+    sections: shown?.sections ?? {},
+    looking: !shown || (asked !== undefined && job.progress !== undefined),
+    error: job.error,
+    current,
+    rest,
+    done,
+    hold: (step: DeskStep) => hold(stepKey(step)),
+    /** Plans the rest anew from what lies now, without moving what is in the hand. */
+    anew: () => {
+      if (current) hold(stepKey(current));
+      setAsked((a) => ({ serial: (a?.serial ?? 0) + 1, done: lying }));
+    },
+    add: (event: NewEvent) => log.add(event),
+  };
+}
+
+export type DeskState = ReturnType<typeof useDesk>;
+
+/** Areas that were cut when something was laid there stay cut so; others are cut as they must be. */
+const cutsKnown = (work: readonly PieceWork[], record: WorkRecord) => {
+  const cuts = cutsOf(record);
+  return Object.fromEntries(work.flatMap((w) => (cuts[w.id] ? [[w.id, cuts[w.id]!]] : [])));
+};

@@ -1,0 +1,52 @@
+"use client";
+import { useEffect, useRef, useState } from "react";
+
+const KEY = "blendt-desk-sound";
+
+const chosen = (): boolean => {
+  try {
+    return localStorage.getItem(KEY) === "on";
+  } catch {
+    return false;
+  }
+};
+
+/** A short, low tone, and where there is one a short buzz. */
+function ring(): void {
+  navigator.vibrate?.(120);
+  try {
+    const audio = new AudioContext();
+    const tone = audio.createOscillator();
+    const loud = audio.createGain();
+    tone.frequency.value = 520;
+    loud.gain.setValueAtTime(0.15, audio.currentTime);
+    loud.gain.exponentialRampToValueAtTime(0.001, audio.currentTime + 0.5);
+    tone.connect(loud).connect(audio.destination);
+    tone.start();
+    tone.stop(audio.currentTime + 0.5);
+    tone.onended = () => void audio.close();
+  } catch {
+    // A browser without sound stays quiet.
+  }
+}
+
+/** Rings when a wait is over, where somebody has chosen so; quiet otherwise. */
+export function useRings(waiting: string | undefined): { readonly on: boolean; readonly toggle: () => void } {
+  const [on, setOn] = useState(false);
+  useEffect(() => setOn(chosen()), []);
+  const was = useRef(waiting);
+  useEffect(() => {
+    if (on && was.current !== undefined && waiting === undefined) ring();
+    was.current = waiting;
+  }, [on, waiting]);
+  const toggle = () => {
+    const next = !on;
+    setOn(next);
+    try {
+      localStorage.setItem(KEY, next ? "on" : "off");
+    } catch {
+      // It then holds for this visit.
+    }
+  };
+  return { on, toggle };
+}
