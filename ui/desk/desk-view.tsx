@@ -1,6 +1,6 @@
 "use client";
 import { withRack } from "@/ui/rack-here";
-import { ArrowLeft, ArrowRight, Bell, BellOff, Check, Pause, Play, Undo2 } from "lucide-react";
+import { ArrowLeft, Bell, BellOff, Pause, Undo2 } from "lucide-react";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { useStore } from "zustand";
 import { clockOf, openEnds } from "@/core/work/at-desk";
@@ -20,6 +20,7 @@ import { durationInWords } from "@/words/work";
 import { DeskTools } from "./desk-tools";
 import { LitPicture, type Look } from "./lit-picture";
 import { LogNotice } from "./log-notice";
+import { StepButtons } from "./step-buttons";
 import { StepCard } from "./step-card";
 import { Timers } from "./timers";
 import { useAwake, useClock } from "./use-clock";
@@ -228,63 +229,29 @@ function Desk({ log, rack }: { readonly log: WorkLog; readonly rack: Rack }) {
             </div>
           )}
           {shown && (
-            <div className="flex flex-wrap items-stretch gap-2">
-              <button
-                className="button min-h-14 px-4"
-                onClick={() => move(-1)}
-                disabled={-offset >= done.length}
-                aria-label="The step before"
-              >
-                <ArrowLeft size={22} aria-hidden />
-              </button>
-              {looked ? (
-                <button
-                  className="button min-h-14 flex-1 text-[18px]"
-                  disabled={!may}
-                  onClick={() => {
-                    log.add({ kind: "undone", undoes: looked.id });
-                    setOffset(0);
-                  }}
-                >
-                  <Undo2 size={20} aria-hidden /> Take this step back
-                </button>
-              ) : offset > 0 && step ? (
-                <button
-                  className="button min-h-14 flex-1 text-[18px]"
-                  disabled={!may}
-                  onClick={() => {
+            <StepButtons
+              may={may}
+              going={going}
+              begun={done.length > 0}
+              back={-offset < done.length}
+              forth={offset < ahead.length - 1}
+              onMove={move}
+              onBegin={begin}
+              onDone={finish}
+              {...(looked && {
+                onTakeBack: () => {
+                  log.add({ kind: "undone", undoes: looked.id });
+                  setOffset(0);
+                },
+              })}
+              {...(offset > 0 &&
+                step && {
+                  onFirst: () => {
                     state.hold(step);
                     setOffset(0);
-                  }}
-                >
-                  Do this one now
-                </button>
-              ) : going ? (
-                <button
-                  className="button button-main min-h-14 flex-1 text-[22px]"
-                  onClick={finish}
-                  disabled={!may}
-                >
-                  <Check size={24} aria-hidden /> Done
-                </button>
-              ) : (
-                <button
-                  className="button button-main min-h-14 flex-1 text-[22px]"
-                  onClick={begin}
-                  disabled={!may}
-                >
-                  <Play size={22} aria-hidden /> {done.length ? "Go on" : "Begin"}
-                </button>
-              )}
-              <button
-                className="button min-h-14 px-4"
-                onClick={() => move(1)}
-                disabled={offset >= ahead.length - 1}
-                aria-label="The step after"
-              >
-                <ArrowRight size={22} aria-hidden />
-              </button>
-            </div>
+                  },
+                })}
+            />
           )}
           {!going && done.length === 0 && shown && (
             <p className="m-0 border-l-4 border-strong pl-3 text-[15px]">{VENTILATION}</p>

@@ -1,3 +1,4 @@
+import { useSyncExternalStore } from "react";
 import type { WorkOrderOutput } from "@/compute/operations/work-order";
 import type { WorkStep } from "@/core/work/work-order";
 import type { PieceWork } from "@/core/work/of-piece";
@@ -25,20 +26,48 @@ export const shapeOf = (work: readonly PieceWork[]): string =>
     ]),
   );
 
-export function keptOrder(pieceId: string, shape: string): KeptOrder | undefined {
-  try {
-    const said = JSON.parse(localStorage.getItem(keyOf(pieceId)) ?? "null") as
-      (KeptOrder & { shape: string }) | null;
-    return said?.shape === shape ? said : undefined;
-  } catch {
-    return undefined;
-  }
+interface Kept extends KeptOrder {
+  readonly shape: string;
+  /** Which question it answers, in this tab. */
+  readonly serial: number;
 }
 
-export function keepOrder(pieceId: string, shape: string, { steps, sections }: KeptOrder): void {
+const known = new Map<string, Kept | undefined>();
+const listeners = new Set<() => void>();
+
+function keptHere(pieceId: string): Kept | undefined {
+  if (!known.has(pieceId))
+    try {
+      const said = JSON.parse(localStorage.getItem(keyOf(pieceId)) ?? "null") as Kept | null;
+      known.set(pieceId, said ? { ...said, serial: 0 } : undefined);
+    } catch {
+      known.set(pieceId, undefined);
+    }
+  return known.get(pieceId);
+}
+
+const watch = (changed: () => void) => {
+  listeners.add(changed);
+  return () => listeners.delete(changed);
+};
+
+/** The order that this device keeps of a piece whose work has this shape; none on the server. */
+export const useKeptOrder = (pieceId: string, shape: string): Kept | undefined =>
+  useSyncExternalStore(
+    watch,
+    () => {
+      const kept = keptHere(pieceId);
+      return kept?.shape === shape ? kept : undefined;
+    },
+    () => undefined,
+  );
+
+export function keepOrder(pieceId: string, shape: string, order: KeptOrder, serial: number): void {
+  known.set(pieceId, { ...order, shape, serial });
   try {
-    localStorage.setItem(keyOf(pieceId), JSON.stringify({ shape, steps, sections }));
+    localStorage.setItem(keyOf(pieceId), JSON.stringify({ ...order, shape }));
   } catch {
     // A browser without room looks for it again.
   }
+  listeners.forEach((l) => l());
 }

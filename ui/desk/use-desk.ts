@@ -10,7 +10,7 @@ import type { Rack } from "@/store/rack";
 import { useCompute } from "@/ui/jobs/use-job";
 import { useStudio } from "@/ui/studio/studio-context";
 import { deskOf, GOALS } from "@/ui/work/use-order";
-import { keepOrder, keptOf, keptOrder, shapeOf, type KeptOrder } from "./kept-order";
+import { keepOrder, keptOf, shapeOf, useKeptOrder } from "./kept-order";
 import type { NewEvent, WorkLog } from "./work-log";
 
 export type DeskStep = WorkStep;
@@ -18,6 +18,8 @@ export type DeskStep = WorkStep;
 /** How long an order is looked for before work begins, and while somebody waits with inky hands, s. */
 const SECONDS = 4;
 const SECONDS_ANEW = 1.5;
+
+const NOTHING: ReturnType<typeof lyingOf> = [];
 
 /** The piece with what is taken instead of what: where nothing was laid yet with the old one. */
 function exchangedIn(piece: Piece, { exchanged, done }: WorkRecord): Piece {
@@ -51,40 +53,28 @@ export function useDesk(
   const desk = deskOf(useStudio(), rack.paper);
   const work = useMemo(() => workOf(piece, rack.paper, mm2Of), [piece, rack.paper, mm2Of]);
   const shape = useMemo(() => shapeOf(work), [work]);
+  const lying = useMemo(() => lyingOf(work, record, record.events.at(-1)?.at ?? 0), [work, record]);
   // What lay when the order was last asked for; what is laid in the order that was found changes it not.
-  const [asked, setAsked] = useState<{
-    readonly serial: number;
-    readonly done: ReturnType<typeof lyingOf>;
-  }>();
-  const [kept, setKept] = useState<KeptOrder & { readonly shape: string }>();
-  // What this device keeps is no part of what the server drew.
-  const [found, setFound] = useState<{ readonly shape: string; readonly order: KeptOrder | undefined }>();
-  useEffect(() => setFound({ shape, order: keptOrder(id, shape) }), [id, shape]);
-  const looked = found?.shape === shape;
-  const order = kept?.shape === shape ? kept : looked ? found.order : undefined;
-  const lying = useMemo(() => lyingOf(work, record, Date.now()), [work, record]);
-  const anew = asked !== undefined || record.done.size > 0;
+  const [asked, setAsked] = useState({ serial: 0, done: NOTHING });
+  const order = useKeptOrder(id, shape);
+  const isAnswered = order !== undefined && order.serial >= asked.serial;
   const job = useCompute(
     "workOrder",
-    work.length && looked && (!order || asked)
+    work.length && !isAnswered
       ? {
           areas: work.map((w) => w.asked),
           desk,
           worth: GOALS.changes.worth,
-          seconds: anew ? SECONDS_ANEW : SECONDS,
-          done: asked?.done ?? lying,
-          cuts: asked || record.done.size ? cutsKnown(work, record) : null,
+          seconds: record.done.size ? SECONDS_ANEW : SECONDS,
+          done: asked.serial ? asked.done : lying,
+          cuts: cutsKnown(work, record),
         }
       : null,
   );
   const ready = job.output && job.progress === undefined && !job.old ? job.output : undefined;
   useEffect(() => {
-    if (!ready) return;
-    const keep = keptOf(ready);
-    keepOrder(id, shape, keep);
-    setKept({ ...keep, shape });
-    setAsked(undefined);
-  }, [ready, id, shape]);
+    if (ready) keepOrder(id, shape, keptOf(ready), asked.serial);
+  }, [ready, id, shape, asked.serial]);
   const shown = useMemo(() => order ?? (job.output && keptOf(job.output)), [order, job.output]);
   const left = useMemo(() => (shown ? leftOf(shown.steps, record) : []), [shown, record]);
   const [held, hold] = useState<string>();
@@ -99,7 +89,7 @@ export function useDesk(
     record,
     desk,
     sections: shown?.sections ?? {},
-    looking: !shown || (asked !== undefined && job.progress !== undefined),
+    looking: !shown,
     error: job.error,
     current,
     rest,
@@ -108,7 +98,7 @@ export function useDesk(
     /** Plans the rest anew from what lies now, without moving what is in the hand. */
     anew: () => {
       if (current) hold(stepKey(current));
-      setAsked((a) => ({ serial: (a?.serial ?? 0) + 1, done: lying }));
+      setAsked({ serial: (order?.serial ?? 0) + 1, done: lying });
     },
     add: (event: NewEvent) => log.add(event),
   };

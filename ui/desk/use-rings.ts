@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useSyncExternalStore } from "react";
 
 const KEY = "blendt-desk-sound";
 
@@ -10,6 +10,21 @@ const chosen = (): boolean => {
     return false;
   }
 };
+
+const listeners = new Set<() => void>();
+const watch = (changed: () => void) => {
+  listeners.add(changed);
+  return () => listeners.delete(changed);
+};
+
+function toggle(): void {
+  try {
+    localStorage.setItem(KEY, chosen() ? "off" : "on");
+  } catch {
+    // A browser without storage stays quiet.
+  }
+  listeners.forEach((l) => l());
+}
 
 /** A short, low tone, and where there is one a short buzz. */
 function ring(): void {
@@ -32,21 +47,11 @@ function ring(): void {
 
 /** Rings when a wait is over, where somebody has chosen so; quiet otherwise. */
 export function useRings(waiting: string | undefined): { readonly on: boolean; readonly toggle: () => void } {
-  const [on, setOn] = useState(false);
-  useEffect(() => setOn(chosen()), []);
+  const on = useSyncExternalStore(watch, chosen, () => false);
   const was = useRef(waiting);
   useEffect(() => {
     if (on && was.current !== undefined && waiting === undefined) ring();
     was.current = waiting;
   }, [on, waiting]);
-  const toggle = () => {
-    const next = !on;
-    setOn(next);
-    try {
-      localStorage.setItem(KEY, next ? "on" : "off");
-    } catch {
-      // It then holds for this visit.
-    }
-  };
   return { on, toggle };
 }
