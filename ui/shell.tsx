@@ -8,6 +8,7 @@ import type { RackMarker } from "@/store/rack";
 import { DroppedNotice } from "./kit/dropping";
 import { useKeptFocus } from "./kit/keep-focus";
 import { fetchLater, later, useEver } from "./kit/later";
+import { readyForAway } from "@/workers/away-paths";
 import { StudioMenu } from "./studio/studio-menu";
 import { switchSurround } from "./surround";
 import { useKey } from "./use-keys";
@@ -72,6 +73,7 @@ export function Shell({
     if (!isReady) return;
     document.documentElement.dataset.ready = "true";
     void fetchLater();
+    readyForAway();
   }, [isReady]);
   useKeptFocus();
   useKey("/", () => markers.length > 0 && find(), PRINTED);

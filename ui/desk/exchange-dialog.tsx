@@ -57,7 +57,9 @@ export function Exchange({
         .sort((a, b) => a.off - b.off)
         .slice(0, BEST)
     : [];
+  const [taken, setTaken] = useState<string>();
   const take = async (by: string) => {
+    setTaken(by);
     state.add({ kind: "exchanged", code, by });
     state.anew();
     if (tell)
@@ -76,7 +78,11 @@ export function Exchange({
       </p>
       <Progress work={job} doing="Looking for what stands in" />
       {!known.has(code) && <p>{code} was not read on this paper: nobody can say what comes near it.</p>}
-      {trouble && <p role="alert">{trouble}</p>}
+      {trouble && (
+        <p role="alert">
+          {taken} is taken from here on. The rack could not be told that {code} is dry: {trouble}
+        </p>
+      )}
       <ol className="m-0 grid list-none gap-2 p-0">
         {found.map(({ marker, off, hex }) => (
           <li
@@ -87,7 +93,7 @@ export function Exchange({
             <span className="code">{marker.code}</span>
             <span className="block h-8 border border-line" style={{ background: hex }} aria-hidden />
             <span className="text-[15px]">{differenceWords(off)} in the end</span>
-            <button className="button" onClick={() => void take(marker.code)}>
+            <button className="button" disabled={taken !== undefined} onClick={() => void take(marker.code)}>
               Take it
             </button>
           </li>

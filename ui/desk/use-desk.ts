@@ -3,6 +3,7 @@ import { useEffect, useMemo, useState } from "react";
 import { useStore } from "zustand";
 import type { Area, Piece } from "@/core/piece/piece";
 import { cutsOf, lyingOf } from "@/core/work/at-desk";
+import { exchangedIn } from "@/core/work/exchanged";
 import { workOf, type PieceWork } from "@/core/work/of-piece";
 import type { WorkStep } from "@/core/work/work-order";
 import { leftOf, recordOf, stepKey, type EventOf, type WorkRecord } from "@/core/work/record";
@@ -20,24 +21,6 @@ const SECONDS = 4;
 const SECONDS_ANEW = 1.5;
 
 const NOTHING: ReturnType<typeof lyingOf> = [];
-
-/** The piece with what is taken instead of what: where nothing was laid yet with the old one. */
-function exchangedIn(piece: Piece, { exchanged, done }: WorkRecord): Piece {
-  if (!exchanged.size) return piece;
-  const used = new Set([...done.values()].map((e) => `${e.area} ${e.code}`));
-  return {
-    ...piece,
-    areas: piece.areas.map((area) => ({
-      ...area,
-      layers: area.layers.map((layer) => {
-        const by = "code" in layer ? exchanged.get(layer.code) : undefined;
-        return by && "code" in layer && !used.has(`${area.id} ${layer.code}`)
-          ? { ...layer, code: by }
-          : layer;
-      }),
-    })),
-  };
-}
 
 /** Everything that the desk shows of a piece: what lies, what is left and in which order, what comes next. */
 export function useDesk(

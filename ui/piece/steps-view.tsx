@@ -94,9 +94,10 @@ export function Steps({
           </h1>
           <span className="text-[15px] text-soft">{rack.paper.name}</span>
           {id && chapters.length > 0 && (
-            <Link className="button button-main screen-only ml-auto" href={`/desk/${id}`}>
+            // A page of its own, fetched whole: what it needs is then kept for when the server is away.
+            <a className="button button-main screen-only ml-auto" href={`/desk/${id}`}>
               <Brush size={17} aria-hidden /> To the desk
-            </Link>
+            </a>
           )}
           <button
             className={`button screen-only ${id && chapters.length > 0 ? "" : "ml-auto"}`}

@@ -3,6 +3,7 @@ import { Check, ChevronDown, Menu as MenuIcon } from "lucide-react";
 import { ActionMenu } from "@/ui/kit/action-menu";
 import { enterStudio, send } from "@/ui/send";
 import { switchSurround } from "@/ui/surround";
+import { forgetAway } from "@/workers/away-paths";
 import { useStudio } from "./studio-context";
 
 const goInto = (id: string) => {
@@ -16,10 +17,10 @@ export function StudioMenu({ onShortcuts }: { readonly onShortcuts: () => void }
   if (!studio) return null;
   const { id, name, role, demo, others, person } = studio;
   const signOut = () =>
-    void send("DELETE", "/api/session").then(
-      () => location.assign("/sign-in"),
-      () => location.assign("/sign-in"),
-    );
+    void send("DELETE", "/api/session")
+      .catch(() => undefined)
+      .then(forgetAway)
+      .then(() => location.assign("/sign-in"));
   return (
     <ActionMenu
       className="button max-w-[min(14rem,70vw)] min-w-0 max-[759px]:border-transparent max-[759px]:bg-transparent max-[759px]:px-1.5 min-[760px]:ml-1"

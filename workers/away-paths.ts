@@ -1,0 +1,22 @@
+/** Where what the desk needs is kept while the server is away: its pages, its racks and pictures, and the scripts of all. */
+export const AWAY_CACHES = ["blendt-desk-pages", "blendt-desk-things", "blendt-desk-scripts"] as const;
+
+const ID = "[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}";
+const PAGE = new RegExp(`^/desk/${ID}$`);
+const THING = new RegExp(`^/api/(?:papers/${ID}|pictures/${ID}(?:/facts)?|pieces/${ID}/colouring)$`);
+
+export const isDeskPage = (path: string): boolean => PAGE.test(path);
+export const isDeskThing = (path: string): boolean => THING.test(path);
+export const isScript = (path: string): boolean => path.startsWith("/_next/static/");
+
+/** Makes the desk work without the server from its next opening on, where the browser lets it. */
+export function readyForAway(): void {
+  if (!("serviceWorker" in navigator)) return;
+  navigator.serviceWorker.register("/away.js", { scope: "/" }).catch(() => undefined);
+}
+
+/** Forgets the pages that were kept: whoever uses this browser next is somebody else. */
+export async function forgetAway(): Promise<void> {
+  if (!("caches" in globalThis)) return;
+  await Promise.all(AWAY_CACHES.slice(0, 2).map((name) => caches.delete(name))).catch(() => undefined);
+}

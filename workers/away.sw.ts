@@ -1,0 +1,40 @@
+/// <reference lib="webworker" />
+import { ExpirationPlugin } from "workbox-expiration";
+import { registerRoute } from "workbox-routing";
+import { CacheFirst, NetworkFirst } from "workbox-strategies";
+import { AWAY_CACHES, isDeskPage, isDeskThing, isScript } from "./away-paths";
+
+/**
+ * What the desk needs while the server is away: its page, its scripts, its rack and pictures, as they were last fetched. Nothing else goes through
+ * here, nothing that is sent ever does, and what is not sent yet lies in the page's own store, which no version of this touches.
+ */
+declare const self: ServiceWorkerGlobalScope;
+
+self.addEventListener("install", () => void self.skipWaiting());
+self.addEventListener("activate", (e) => e.waitUntil(self.clients.claim()));
+
+/** How long the server is waited for before what was kept is shown, s. */
+const PATIENCE_S = 4;
+const [page, things, scripts] = AWAY_CACHES;
+
+registerRoute(
+  ({ request, url, sameOrigin }) => sameOrigin && request.mode === "navigate" && isDeskPage(url.pathname),
+  new NetworkFirst({
+    cacheName: page,
+    networkTimeoutSeconds: PATIENCE_S,
+    plugins: [new ExpirationPlugin({ maxEntries: 30 })],
+  }),
+);
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && isDeskThing(url.pathname),
+  new NetworkFirst({
+    cacheName: things,
+    networkTimeoutSeconds: PATIENCE_S,
+    plugins: [new ExpirationPlugin({ maxEntries: 120, purgeOnQuotaError: true })],
+  }),
+);
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && isScript(url.pathname),
+  // Named by what is in them: what was kept is what would come.
+  new CacheFirst({ cacheName: scripts, plugins: [new ExpirationPlugin({ maxEntries: 600 })] }),
+);
