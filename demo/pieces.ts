@@ -50,6 +50,8 @@ export interface DemoPiece {
   readonly paper: number;
   readonly scene: Scene;
   readonly areas: readonly DemoArea[];
+  /** Somebody has coloured half of it at the desk. */
+  readonly halfDone?: true;
   /** Its sheet and the drawing on it, mm; `photo` has the line stamped on a sheet that lies on a table. */
   readonly sheet: { readonly width: number; readonly height: number };
   readonly width: number;

@@ -22,6 +22,8 @@ import { keepGroups, type GroupFacts } from "@/store/groups";
 import { keepJudged } from "@/store/judged-groups";
 import { addPicture } from "@/store/pictures";
 import { addPiece } from "@/store/pieces";
+import { addWorkEvents } from "@/store/work-events";
+import { halfDone } from "./half-done";
 import { rackOn, type Rack } from "@/store/rack";
 import type { Studio } from "@/store/studio";
 import { paintedReference } from "./art";
@@ -81,6 +83,7 @@ export async function seedPiece(
     areas.push(await planned(rack, piece.scene, a, placed.areas[i]!));
   const document = await withShares(studio, { ...placed, areas });
   const { id } = await addPiece(studio, document);
+  if (piece.halfDone) await addWorkEvents(studio, id, halfDone(document, rack));
   await seedJudged(studio, document, rack);
   await seedColouring(studio, id, document, rack);
 }

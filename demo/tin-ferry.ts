@@ -17,6 +17,7 @@ export const tinFerry: DemoPiece = {
   sheet: { width: 210, height: 148 },
   width: 162,
   photo: true,
+  halfDone: true,
   scene: "neutral",
   light: { main: { from: 45, height: 40, behind: false, strength: 1 }, softness: 0.25 },
   areas: [

@@ -1,4 +1,4 @@
-import { and, asc, count, eq } from "drizzle-orm";
+import { and, asc, count, desc, eq } from "drizzle-orm";
 import { MOST_EVENTS } from "@/border/work-events";
 import type { WorkEvent } from "@/core/work/record";
 import { inPieces, lockStudio, StudioFull, withStore, type Db } from "./database";
@@ -45,6 +45,28 @@ const eventsIn = async (db: Db, studio: Studio, pieceId: string): Promise<WorkEv
 /** Everything that happened to a piece at the desk, first things first. */
 export const workEventsOf = (studio: Studio, pieceId: string): Promise<WorkEvent[]> =>
   withStore((db) => eventsIn(db, studio, pieceId));
+
+/** Events that a pace is learnt from at most: the newest of all pieces. */
+const MOST_FOR_PACE = 5000;
+
+/** What the record of a studio's pieces says of its hand: pieces with work, the newest last, and their events. */
+export async function workOfStudio(studio: Studio): Promise<WorkEvent[][]> {
+  const rows = await withStore((db) =>
+    db
+      .select()
+      .from(workEvents)
+      .where(eq(workEvents.studioId, studio.id))
+      .orderBy(desc(workEvents.at))
+      .limit(MOST_FOR_PACE),
+  );
+  const byPiece = new Map<string, WorkEvent[]>();
+  for (const row of rows.reverse()) {
+    const own = byPiece.get(row.pieceId) ?? [];
+    own.push(asEvent(row));
+    byPiece.set(row.pieceId, own);
+  }
+  return [...byPiece.values()];
+}
 
 /**
  * Writes down what happened: what is there already stays as it is, so that sending twice is sending once. Gives all that is known of the piece

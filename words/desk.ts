@@ -1,4 +1,6 @@
 import type { OpenEnd, StepClock } from "@/core/work/at-desk";
+import type { Learnt, LearntPace } from "@/core/work/pace";
+import { counted } from "./numbers";
 import { durationInWords } from "./work";
 
 /** Seconds as a clock that runs down: 0:45, 12:00. */
@@ -59,3 +61,14 @@ export const openEndInWords = ({ kind }: Pick<OpenEnd, "kind">, name: string): s
 export const VENTILATION =
   "Alcohol ink is a flammable solvent: air the room, cap what is not in the hand. The data sheet and local rules come first.";
 export const AN_HOUR = "You have worked with solvent for an hour: air the room, and look up for a while.";
+
+const between = ({ from, to }: Learnt, digits = 0) => `${from.toFixed(digits)}–${to.toFixed(digits)}`;
+
+/** What the record of work says of the hand. */
+export function paceInWords({ speed, change }: LearntPace): string {
+  if (!speed) return "Once some steps are laid at the desk, it says how fast you are.";
+  const said = `By ${counted(speed.seen, "step")} at the desk: ${speed.value.toFixed(0)} mm² a second, half of them ${between(speed)}`;
+  return change
+    ? `${said}; ${change.value.toFixed(0)} s to change markers, half of the times ${between(change)}.`
+    : `${said}.`;
+}

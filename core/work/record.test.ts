@@ -102,6 +102,17 @@ describe("the pace of a hand", () => {
     expect(speed!.value).toBeCloseTo(25, 6);
     expect(change!.value).toBeCloseTo(9, 6);
   });
+  it("is found where every step comes after a change", () => {
+    let at = 0;
+    const events = Array.from({ length: 20 }, (_, k) => {
+      const mm2 = 80 + 53 * (k % 6);
+      at += 1000 * (mm2 / 25 + 9);
+      return { ...done(at, "skin", k, 0, k % 2 ? "a" : "b"), mm2 };
+    });
+    const { speed, change } = paceOf([recordOf(events)]);
+    expect(speed!.value).toBeCloseTo(25, 3);
+    expect(change!.value).toBeCloseTo(9, 3);
+  });
   it("says nothing of too little", () => {
     expect(paceOf([recordOf(workedAt(25, 9).slice(0, 4))])).toEqual({});
     expect(paceOf([])).toEqual({});

@@ -21,6 +21,7 @@ const SECONDS = 4;
 const SECONDS_ANEW = 1.5;
 
 const NOTHING: ReturnType<typeof lyingOf> = [];
+const NO_CUTS: Readonly<Record<string, number>> = {};
 
 /** Everything that the desk shows of a piece: what lies, what is left and in which order, what comes next. */
 export function useDesk(
@@ -38,7 +39,7 @@ export function useDesk(
   const shape = useMemo(() => shapeOf(work), [work]);
   const lying = useMemo(() => lyingOf(work, record, record.events.at(-1)?.at ?? 0), [work, record]);
   // What lay when the order was last asked for; what is laid in the order that was found changes it not.
-  const [asked, setAsked] = useState({ serial: 0, done: NOTHING });
+  const [asked, setAsked] = useState({ serial: 0, done: NOTHING, cuts: NO_CUTS });
   const order = useKeptOrder(id, shape);
   const isAnswered = order !== undefined && order.serial >= asked.serial;
   const job = useCompute(
@@ -50,16 +51,25 @@ export function useDesk(
           worth: GOALS.changes.worth,
           seconds: record.done.size ? SECONDS_ANEW : SECONDS,
           done: asked.serial ? asked.done : lying,
-          cuts: cutsKnown(work, record),
+          cuts: asked.serial ? asked.cuts : cutsKnown(work, record),
         }
       : null,
+    undefined,
+    // What was found stays in sight until the next is.
+    { about: id },
   );
   const ready = job.output && job.progress === undefined && !job.old ? job.output : undefined;
   useEffect(() => {
     if (ready) keepOrder(id, shape, keptOf(ready), asked.serial);
   }, [ready, id, shape, asked.serial]);
   const shown = useMemo(() => order ?? (job.output && keptOf(job.output)), [order, job.output]);
-  const left = useMemo(() => (shown ? leftOf(shown.steps, record) : []), [shown, record]);
+  const parts = useMemo(() => new Map(work.map((w) => [w.id, w])), [work]);
+  const left = useMemo(
+    () =>
+      // Of an order that is older than the plan only what the plan still has.
+      shown ? leftOf(shown.steps, record).filter((s) => parts.get(s.area)?.passes[s.pass]) : [],
+    [shown, record, parts],
+  );
   const [held, hold] = useState<string>();
   // What is in the hand stays, whatever order is found meanwhile.
   const current = left.find((s) => stepKey(s) === held) ?? left[0];
@@ -68,7 +78,7 @@ export function useDesk(
   return {
     piece,
     work,
-    parts: useMemo(() => new Map(work.map((w) => [w.id, w])), [work]),
+    parts,
     record,
     desk,
     sections: shown?.sections ?? {},
@@ -81,7 +91,7 @@ export function useDesk(
     /** Plans the rest anew from what lies now, without moving what is in the hand. */
     anew: () => {
       if (current) hold(stepKey(current));
-      setAsked({ serial: (order?.serial ?? 0) + 1, done: lying });
+      setAsked({ serial: (order?.serial ?? 0) + 1, done: lying, cuts: cutsKnown(work, record) });
     },
     add: (event: NewEvent) => log.add(event),
   };

@@ -2,6 +2,8 @@
 import { useState } from "react";
 import type { StudioFacts } from "@/store/studio";
 import { NumberField } from "@/ui/kit/number-field";
+import type { LearntPace } from "@/core/work/pace";
+import { paceInWords } from "@/words/desk";
 import { send } from "@/ui/send";
 import { Choice, FormError, Line } from "./fields";
 import { Part } from "./part";
@@ -10,7 +12,7 @@ import { useStudio } from "./studio-context";
 import { useSubmit } from "./use-submit";
 
 /** Name, units, printer paper, hand and its pace. */
-export function FactsPart() {
+export function FactsPart({ learnt }: { readonly learnt: LearntPace }) {
   const { name, units, sheet, hand, speed, change, role } = useStudio()!;
   const [facts, setFacts] = useState<StudioFacts>({ name, units, sheet, hand, speed, change });
   const set =
@@ -81,7 +83,24 @@ export function FactsPart() {
               onChange={(v) => set("change")(v!)}
             />
           </div>
-          <p className="col-span-2 m-0 text-[14px] text-soft">The order of work in Steps goes by both.</p>
+          <p className="col-span-2 m-0 text-[14px] text-soft">
+            The order of work goes by both. {paceInWords(learnt)}
+          </p>
+          {learnt.speed && (
+            <button
+              type="button"
+              className="button col-span-2 justify-self-start"
+              onClick={() =>
+                setFacts((f) => ({
+                  ...f,
+                  speed: Math.min(500, Math.max(1, Math.round(learnt.speed!.value))),
+                  ...(learnt.change && { change: Math.min(120, Math.round(learnt.change.value)) }),
+                }))
+              }
+            >
+              Take what the work says
+            </button>
+          )}
         </fieldset>
         <FormError error={error} />
         {disabled ? (

@@ -1,5 +1,6 @@
 "use client";
 import type { Invitation, Member } from "@/store/studio";
+import type { LearntPace } from "@/core/work/pace";
 import { AccountPart, FirstAccount, type Me } from "./account-part";
 import { FactsPart } from "./facts-part";
 import { KeepPart } from "./keep-part";
@@ -12,10 +13,12 @@ export function StudioSettings({
   members,
   invitations,
   me,
+  learnt,
 }: {
   readonly members: readonly Member[];
   readonly invitations: readonly Invitation[];
   readonly me: Me | null;
+  readonly learnt: LearntPace;
 }) {
   const { name, demo, role } = useStudio()!;
   return (
@@ -25,7 +28,7 @@ export function StudioSettings({
       </h1>
       <div className="grid items-start gap-x-10 gap-y-6 md:grid-cols-2">
         <div className="grid gap-6">
-          <FactsPart />
+          <FactsPart learnt={learnt} />
           <KeepPart />
           {role === "owner" && <RemovePart demo={demo} />}
         </div>

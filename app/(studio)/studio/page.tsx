@@ -1,6 +1,9 @@
 import { currentStudio, currentVisitor } from "@/app/studio-view";
 import { recoveryLeft } from "@/store/people";
 import { invitationsOf, membersOf } from "@/store/studio";
+import { paceOf } from "@/core/work/pace";
+import { recordOf } from "@/core/work/record";
+import { workOfStudio } from "@/store/work-events";
 import { Shell } from "@/ui/shell";
 import { StudioSettings } from "@/ui/studio/studio-settings";
 
@@ -9,7 +12,8 @@ export const metadata = { title: "Studio" };
 export default async function StudioPage() {
   const [studio, visitor] = await Promise.all([currentStudio(), currentVisitor()]);
   const isPerson = visitor.kind === "person";
-  const [members, invitations, codes] = await Promise.all([
+  const [work, members, invitations, codes] = await Promise.all([
+    workOfStudio(studio),
     isPerson ? membersOf(studio) : [],
     isPerson && studio.role === "owner" ? invitationsOf(studio) : [],
     isPerson ? recoveryLeft(visitor.id) : 0,
@@ -17,6 +21,7 @@ export default async function StudioPage() {
   return (
     <Shell>
       <StudioSettings
+        learnt={paceOf(work.map(recordOf))}
         members={members}
         invitations={invitations}
         me={isPerson ? { id: visitor.id, name: visitor.name, codes } : null}
