@@ -18,7 +18,7 @@ export default {
   ],
   maxWorkers: "100%",
   // Other work may take half of the machine; a test that hangs still ends.
-  testTimeout: 60_000,
+  testTimeout: 180_000,
   globalSetup: "<rootDir>/scripts/bundle-for-tests.mjs",
   setupFiles: ["<rootDir>/scripts/steady-tests.ts"],
   testMatch: [
