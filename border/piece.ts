@@ -26,6 +26,7 @@ import {
   Optional,
   Rule,
   Text,
+  Texts,
   Whole,
   Within,
   Yes,
@@ -148,6 +149,9 @@ const isPairs = (v: unknown): boolean =>
   v.length <= MOST_PAIRS &&
   v.every((p) => Array.isArray(p) && p.length === 2 && p.every(isAreaId));
 
+/** Areas that are wished first or last. */
+const MOST_WISHED = 400;
+
 class WholeInput {
   @OneOf(SCENES) scene!: Scene;
   @Within(0, 60, "ΔE00") apart!: number;
@@ -157,6 +161,8 @@ class WholeInput {
   @Within(0, 20, "ΔE00") markerCost!: number;
   @Nullable() @Whole(2, 400, "markers") markerLimit: number | null = null;
   @Codes(0, 4) underlay!: string[];
+  @Optional() @Texts(MOST_WISHED, 60) first?: string[];
+  @Optional() @Texts(MOST_WISHED, 60) last?: string[];
 }
 
 /** Most areas of a piece. */

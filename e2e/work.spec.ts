@@ -54,6 +54,25 @@ test("the order of work: marker after marker, scrubbed through, by goal, and gon
   await expect(page.getByRole("region", { name: "Shawl" })).toBeVisible();
 });
 
+test("what is wished first is laid first, and last last, whatever order is found", async ({ page }) => {
+  await openKiteMender(page);
+  const id = page.url().split("/")[4]!;
+  await open(page, `/pieces/${id}/steps?order=changes`);
+  const order = page.getByRole("list", { name: "Order of work" });
+  await expect(order.getByRole("listitem").first()).toBeVisible({ timeout: 30_000 });
+  await page.getByLabel("Begin with").selectOption({ label: "Sleeves" });
+  await page.getByLabel("Leave for last").selectOption({ label: "Sky" });
+  const rows = order.locator("ol li strong:first-child");
+  await expect(rows.first()).toHaveText("Sleeves", { timeout: 60_000 });
+  // Every other area has been begun before the last is.
+  await expect(page.getByRole("progressbar")).toHaveCount(0, { timeout: 60_000 });
+  const names = (await rows.allInnerTexts()).filter((n) => !n.startsWith("when dry"));
+  const others = new Set(names.filter((n) => n !== "Sky"));
+  expect(new Set(names.slice(0, names.indexOf("Sky")))).toEqual(others);
+  await page.getByLabel("Begin with").selectOption("");
+  await page.getByLabel("Leave for last").selectOption("");
+});
+
 test("a studio's pace is kept, and an order goes by it", async ({ page }) => {
   await open(page, "/studio");
   await page.getByLabel("Speed, mm² of one coat a second").fill("80");

@@ -49,6 +49,9 @@ export interface Whole {
   readonly markerLimit: number | null;
   /** Inks of a whole-piece underlay, light to dark; none when there is none. */
   readonly underlay: readonly string[];
+  /** Areas that are laid before all others, and after all others. */
+  readonly first?: readonly string[];
+  readonly last?: readonly string[];
 }
 
 export type Place = "light" | "local" | "shadow";

@@ -41,6 +41,18 @@ describe("a piece as work", () => {
     expect(dry.asked).toMatchObject({ touches: [], after: ["sea", "sky"] });
     expect(dry.asked.passes.every((p) => !p.wet && !p.dry)).toBe(true);
   });
+  it("waits with all others for what is wished first, and with what is wished last for all others", () => {
+    const wished = (whole: object) => {
+      const one = piece();
+      const work = workOf({ ...one, whole: { ...one.whole, ...whole } }, { capacity: 5 }, mm2Of);
+      return Object.fromEntries(work.map((w) => [w.id, w.asked.after]));
+    };
+    expect(wished({})).toEqual({ sea: [], sky: [] });
+    expect(wished({ first: ["sky"] })).toEqual({ sea: ["sky"], sky: [] });
+    expect(wished({ last: ["sea"] })).toEqual({ sea: ["sky"], sky: [] });
+    // What is bare paper, gone or wished both ways holds nothing up.
+    expect(wished({ first: ["paper", "gone", "sea"], last: ["sea"] })).toEqual({ sea: [], sky: ["sea"] });
+  });
   it("counts changes area by area and section by section, and knows what lies whole at a moment", () => {
     const work = workOf(piece(), { capacity: 5 }, mm2Of);
     const sea = work[0]!.asked.passes.map((p) => p.code);

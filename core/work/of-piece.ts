@@ -60,6 +60,13 @@ export function workOf(
       .flatMap(([a, b]) => (a === id ? [b] : b === id ? [a] : []))
       .filter((b) => inked.has(b));
   const width = piece.setUp.line?.width ?? 100;
+  const first = new Set((piece.whole.first ?? []).filter((id) => inked.has(id)));
+  const last = new Set((piece.whole.last ?? []).filter((id) => inked.has(id) && !first.has(id)));
+  /** What somebody wished to lie before an area. */
+  const before = (id: string): string[] => {
+    if (first.has(id)) return [];
+    return last.has(id) ? [...inked].filter((b) => !last.has(b)) : [...first];
+  };
   const part = (
     area: Area,
     course: readonly Pass[],
@@ -81,7 +88,12 @@ export function workOf(
           id,
           touches: dry ? [] : near,
           box: boxOf(area, width),
-          after: dry ? [...(inked.has(area.id) ? [area.id] : []), ...near] : [],
+          after: [
+            ...new Set([
+              ...(dry ? [...(inked.has(area.id) ? [area.id] : []), ...near] : []),
+              ...before(area.id).filter((b) => b !== area.id),
+            ]),
+          ],
           passes: passes.map((p, i) => ({
             code: p.code,
             mm2: Math.max(LEAST, mm2Of(area, p.from, p.to) ?? UNKNOWN * (p.to - p.from)),

@@ -61,6 +61,20 @@ describe("sections of an area", () => {
   });
 });
 
+it("cuts an area that winds on and on, in time", () => {
+  // A path one pixel wide, there and back, 200,000 pixels long.
+  const [width, height] = [400, 1001];
+  const data = new Uint16Array(width * height);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++)
+      if (y % 2 === 0 || x === (y % 4 === 1 ? width - 1 : 0)) data[y * width + x] = 1;
+  const ground = groundOf({ width, height, data }, [-1, 0], 1, [], 1);
+  const sizes = counts(sectionPlane(ground, [300], dark(ground)), ground.own, 0);
+  expect(sizes).toHaveLength(300);
+  const share = ground.own.reduce((n, a) => n + (a === 0 ? 1 : 0), 0) / 300;
+  for (const n of sizes) expect(n).toBeLessThan(2.1 * share);
+});
+
 describe("cutting levels", () => {
   it("costs no more than any other way that keeps the parts near even", () => {
     let seed = 7;

@@ -3,6 +3,8 @@ import type { Ground } from "@/core/light/ground";
 /** How far a section may be larger or smaller than its share, and what a whole share of that costs beside the cut, in lengths of a middling cut. */
 const UNEVEN = 0.35;
 const UNEVEN_COST = 1.5;
+/** Lines along an area at which it may be cut. */
+const MOST_LEVELS = 1024;
 /** Places t (of 254) up to which ink is a highlight, and how much dearer a cut is there. */
 const HIGHLIGHT = 64;
 const HIGHLIGHT_COST = 8;
@@ -90,7 +92,7 @@ export function cutLevels(ground: Float64Array, cost: Float64Array, parts: numbe
  * @param sections of each area of the ground, by its place; one is not cut
  * @param places 0 where no ink goes, else 1 + 254 t for the place t from the lightest end to the darkest; as the tone map gives them
  * @returns section of each pixel from 1; 0 where no area is
- * Complexity: linear in pixels, and the square of the length of an area in pixels.
+ * Complexity: linear in pixels; for each area no more than the square of {@link MOST_LEVELS}.
  */
 export function sectionPlane(
   ground: Ground,
@@ -118,7 +120,11 @@ export function sectionPlane(
       for (const q of once) far[q] = -1;
       base = far[walk(ground, once.at(-1)!, base, far).at(-1)!]! + 1;
     }
-    const levels = all.reduce((m, p) => Math.max(m, far[p]!), 0) + 1;
+    const most = all.reduce((m, p) => Math.max(m, far[p]!), 0) + 1;
+    // An area that winds on and on is cut by lines that are so far apart.
+    const step = Math.ceil(most / MOST_LEVELS);
+    if (step > 1) for (const p of all) far[p] = Math.floor(far[p]! / step);
+    const levels = Math.ceil(most / step);
     const [mm, cost] = [new Float64Array(levels), new Float64Array(levels)];
     for (const p of all) {
       mm[far[p]!]!++;

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Link } from "@/ui/kit/link";
 import { useTitlePart } from "@/ui/kit/use-title-part";
 import { ask, useQueryPart } from "@/ui/use-query";
+import { FirstLast } from "@/ui/work/first-last";
 import { Moment } from "@/ui/work/moment";
 import { OrderOfWork } from "@/ui/work/order-of-work";
 import { GOALS, useOrder, type Goal } from "@/ui/work/use-order";
@@ -149,6 +150,7 @@ export function Steps({
             ))}
           </div>
         )}
+        {order !== "areas" && id && chapters.length > 0 && <FirstLast />}
         {order === "areas" ? (
           <AreaByArea piece={piece} rack={rack} chapters={chapters} markers={markers} groundOf={groundOf} />
         ) : (
