@@ -7,10 +7,13 @@ import { seeded } from "@/sim/random";
 import { ownServer } from "./own-server";
 
 /**
- * Kills browser, app, database and launcher in turn, at random moments of editing, and counts what was lost: npx tsx bench/kills.ts [200]
- * An edit is acknowledged when the page shows it; it is lost when it is in the piece neither once all is up again and saved, nor offered.
+ * Kills browser, app, database and launcher in turn, at random moments of editing or of work at the desk, and counts what was lost:
+ * npx tsx bench/kills.ts [200] [desk]
+ * An edit is acknowledged when the page shows it; it is lost when it is in the piece neither once all is up again and saved, nor offered. What was
+ * noted at the desk must be there once, and only once.
  */
 const kills = Number(process.argv[2] ?? 200);
+const atDesk = process.argv[3] === "desk";
 const random = seeded(13);
 const server = await ownServer({ BLENDT_DEMO: "no" });
 const post = async (path: string, body: unknown) =>
@@ -61,7 +64,7 @@ async function openPiece(): Promise<void> {
   let said = "";
   for (let i = 0; i < 40; i++) {
     try {
-      await page.goto(`${server.url}/pieces/${id}/colour`, { timeout: 15_000 });
+      await page.goto(`${server.url}${atDesk ? `/desk/${id}` : `/pieces/${id}/colour`}`, { timeout: 15_000 });
       await page.locator("html[data-ready]").waitFor({ state: "attached", timeout: 15_000 });
       return;
     } catch (e) {
@@ -72,6 +75,29 @@ async function openPiece(): Promise<void> {
     }
   }
   throw new Error(`the piece does not open: ${said}`);
+}
+/** How often a note of the desk is stored. */
+const storedNotes = async (note: string): Promise<number> => {
+  const answer = await fetch(`${server.url}/api/pieces/${id}/work`);
+  const { events } = (await answer.json()) as { events: { note?: string }[] };
+  return events.filter((e) => e.note === note).length;
+};
+/** Notes something at the desk, and sees it there. */
+async function noteIt(note: string): Promise<void> {
+  await page.getByRole("button", { name: "Note", exact: true }).click();
+  await page.getByLabel("What is worth knowing later").fill(note);
+  await page.getByRole("button", { name: "Keep the note" }).click();
+  await page.getByRole("dialog").waitFor({ state: "detached" });
+}
+/** Gives the piece a name, and sees it. */
+async function nameIt(name: string): Promise<void> {
+  await nameField().fill(name);
+  await nameField().press("Enter");
+  await page.waitForFunction(
+    (wanted) =>
+      document.querySelector<HTMLInputElement>("[aria-label='Name of the piece']")?.value === wanted,
+    name,
+  );
 }
 const nameField = () => page.getByLabel("Name of the piece");
 const storedName = async (): Promise<string> => {
@@ -87,14 +113,8 @@ let offered = 0;
 for (let n = 1; n <= kills; n++) {
   const victim = victims[n % victims.length]!;
   const name = `Edit ${n}`;
-  await nameField().fill(name);
-  await nameField().press("Enter");
   // The page shows it: it is acknowledged.
-  await page.waitForFunction(
-    (wanted) =>
-      document.querySelector<HTMLInputElement>("[aria-label='Name of the piece']")?.value === wanted,
-    name,
-  );
+  await (atDesk ? noteIt(name) : nameIt(name));
   await wait(20 + random() * 600);
   if (victim === "browser") {
     process.kill(browserPid!, "SIGKILL");
@@ -116,7 +136,9 @@ for (let n = 1; n <= kills; n++) {
       offered++;
       await take.click();
     }
-    found = await storedName().catch(() => "");
+    found = await (
+      atDesk ? storedNotes(name).then((times) => (times === 1 ? name : `${times} times`)) : storedName()
+    ).catch(() => "");
     if (found !== name) await wait(200);
   }
   if (found !== name) {
@@ -127,7 +149,7 @@ for (let n = 1; n <= kills; n++) {
   if (n % 20 === 0) console.log(`${n} kills, ${lost.length} lost, ${offered} offered after a crash`);
 }
 console.log(
-  `${kills} kills of ${victims.join(", ")} in turn during edits: ${lost.length} acknowledged changes lost`,
+  `${kills} kills of ${victims.join(", ")} in turn during ${atDesk ? "work at the desk" : "edits"}: ${lost.length} acknowledged changes lost`,
 );
 await context?.close().catch(() => undefined);
 server.stop();

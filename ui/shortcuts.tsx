@@ -28,6 +28,16 @@ const groups: readonly { readonly title: string; readonly keys: readonly (readon
     ],
   },
   {
+    title: "At the desk",
+    keys: [
+      ["Space", "begin, done"],
+      ["← →", "the step before, the step after"],
+      ["p", "pause, go on"],
+      ["s", "leave this step out"],
+      ["r t x n", "repair, try an ink, exchange the marker, note"],
+    ],
+  },
+  {
     title: "Rack",
     keys: [
       ["← →", "walk a family track"],

@@ -1,10 +1,17 @@
 "use client";
-import { useEffect, type ReactNode } from "react";
-import { fetchLater } from "@/ui/kit/later";
+import dynamic from "next/dynamic";
+import { useEffect, useState, type ReactNode } from "react";
+import { useKeptFocus } from "@/ui/kit/keep-focus";
+import { fetchLater, later, useEver } from "@/ui/kit/later";
 import { RackProvider, useRackHere } from "@/ui/rack-here";
 import type { RackAt } from "@/ui/racks-at-hand";
 import { switchSurround } from "@/ui/surround";
 import { useKey } from "@/ui/use-keys";
+
+const Shortcuts = dynamic(
+  later(() => import("@/ui/shortcuts").then((m) => m.Shortcuts)),
+  { ssr: false },
+);
 
 /** What stands around the desk: its rack, and nothing else. */
 export const DeskFrame = ({ at, children }: { readonly at: RackAt; readonly children: ReactNode }) => (
@@ -21,6 +28,15 @@ function Listening({ children }: { readonly children: ReactNode }) {
     document.documentElement.dataset.ready = "true";
     void fetchLater();
   }, [isReady]);
+  const [help, setHelp] = useState(false);
+  const wasHelping = useEver(help);
+  useKeptFocus();
   useKey("d", switchSurround);
-  return children;
+  useKey("?", () => setHelp(true), { preventDefault: true, useKey: true, ignoreModifiers: true });
+  return (
+    <>
+      {children}
+      {wasHelping && <Shortcuts open={help} onClose={() => setHelp(false)} />}
+    </>
+  );
 }

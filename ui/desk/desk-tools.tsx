@@ -36,6 +36,7 @@ export function DeskTools({
 }) {
   const [open, setOpen] = useState<Tool>();
   const close = () => setOpen(undefined);
+  const none = state.work.length === 0;
   const { record, add } = state;
   const may = record.going;
   const place = step && {
@@ -50,8 +51,8 @@ export function DeskTools({
     state.anew();
   };
   useKey("s", skip);
-  useKey("r", () => setOpen("repair"), { preventDefault: true });
-  useKey("t", () => setOpen("try"), { preventDefault: true });
+  useKey("r", () => !none && setOpen("repair"), { preventDefault: true });
+  useKey("t", () => !none && setOpen("try"), { preventDefault: true });
   useKey("x", () => step && setOpen("exchange"), { preventDefault: true });
   useKey("n", () => setOpen("note"), { preventDefault: true });
   const button = (tool: Tool, name: string, icon: ReactNode, disabled = false) => (
@@ -65,8 +66,8 @@ export function DeskTools({
         <SkipForward size={17} aria-hidden /> Leave out
       </button>
       {button("part", "In part", <PieChart size={17} aria-hidden />, !place || !may)}
-      {button("repair", "Repair", <Wrench size={17} aria-hidden />)}
-      {button("try", "Try an ink", <Eye size={17} aria-hidden />)}
+      {button("repair", "Repair", <Wrench size={17} aria-hidden />, none)}
+      {button("try", "Try an ink", <Eye size={17} aria-hidden />, none)}
       {button("exchange", "Marker is dry", <ArrowLeftRight size={17} aria-hidden />, !step)}
       {button("note", "Note", <NotebookPen size={17} aria-hidden />)}
       <Modal

@@ -259,9 +259,7 @@ function Desk({ log, rack }: { readonly log: WorkLog; readonly rack: Rack }) {
           {going && hour > HOUR_S && (
             <p className="m-0 border-l-4 border-strong pl-3 text-[15px]">{AN_HOUR}</p>
           )}
-          {shown && may && (
-            <DeskTools state={state} step={looked ? undefined : step} rack={rack} nameOf={nameOf} />
-          )}
+          {may && <DeskTools state={state} step={looked ? undefined : step} rack={rack} nameOf={nameOf} />}
           {ahead.length > 1 && offset >= 0 && (
             <section aria-label="After that" className="mt-auto">
               <h2 className="m-0 text-[15px] font-normal text-soft">After that</h2>

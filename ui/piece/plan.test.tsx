@@ -127,7 +127,7 @@ describe("schools", () => {
 
 describe("steps", () => {
   const steps = (...areas: Area[]) =>
-    says(<StepsView papers={[paper]} rack={rack} />, "/pieces/x/steps", ...areas);
+    says(<StepsView papers={[paper]} laid={0} rack={rack} />, "/pieces/x/steps", ...areas);
   it("go from what lies beneath to the finish, with the caution of the solvent", () => {
     const words = steps(skin, bare);
     expect(words).toContain("flammable solvent");

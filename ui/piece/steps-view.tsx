@@ -35,9 +35,12 @@ import { useRack } from "./use-rack";
 /** Steps of the piece at hand. */
 export function StepsView({
   papers,
+  laid,
   rack: first,
 }: {
   readonly papers: readonly PaperSheet[];
+  /** Steps that were laid at the desk. */
+  readonly laid: number;
   readonly rack: Rack;
 }) {
   const piece = usePiece();
@@ -46,7 +49,7 @@ export function StepsView({
   return (
     <>
       <PieceHeader stage="steps" papers={papers} />
-      <Steps piece={piece} rack={rack} id={id} />
+      <Steps piece={piece} rack={rack} id={id} atDesk={laid} />
     </>
   );
 }
@@ -56,11 +59,14 @@ export function Steps({
   piece,
   rack,
   id,
+  atDesk = 0,
 }: {
   readonly piece: Piece;
   readonly rack: Rack;
   /** Of the piece; none where it is shown to somebody who may only look. */
   readonly id?: string;
+  /** Steps that were laid at the desk. */
+  readonly atDesk?: number;
 }) {
   const markers = new Map([...rack.markers, ...rack.others].map((m) => [m.code, m]));
   const unplanned = piece.areas.filter((a) => !a.layers.length && !a.white);
@@ -97,7 +103,8 @@ export function Steps({
           {id && chapters.length > 0 && (
             // A page of its own, fetched whole: what it needs is then kept for when the server is away.
             <a className="button button-main screen-only ml-auto" href={`/desk/${id}`}>
-              <Brush size={17} aria-hidden /> To the desk
+              <Brush size={17} aria-hidden />{" "}
+              {atDesk ? `Go on at the desk: ${counted(atDesk, "step")} laid` : "To the desk"}
             </a>
           )}
           <button
