@@ -138,7 +138,7 @@ test("malformed requests over all handlers and operations are refused in words, 
     });
     const what = `${method} ${url} ${body?.slice(0, 200)}`;
     expect(answer.status(), what).toBeLessThan(500);
-    expect(Date.now() - start, what).toBeLessThan(10_000);
+    expect(Date.now() - start, what).toBeLessThan(30_000);
     if (answer.status() === 422) {
       const { problems } = (await answer.json()) as { problems: { expected: string }[] };
       for (const p of problems) expect(p.expected, what).not.toMatch(/must be|should not|Unexpected token/);

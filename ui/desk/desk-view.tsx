@@ -29,6 +29,8 @@ import { useRings } from "./use-rings";
 import { createWorkLog, type WorkLog } from "./work-log";
 
 const HOUR_S = 3600;
+/** A step that takes so many times as long as planned, and an open time more, is late. */
+const LATE = 3;
 
 /** Logs of pieces that were opened in this tab: leaving the desk and coming back loses none of what is on its way. */
 const logs = new Map<string, WorkLog>();
@@ -100,8 +102,15 @@ function Desk({ log, rack }: { readonly log: WorkLog; readonly rack: Rack }) {
       mm2: step.mm2,
     });
     setOffset(0);
+    // Far behind the plan, what was still to blend is dry by now: the rest is ordered anew.
+    const last = done.at(-1);
+    if (last && now - last.at > 1000 * (LATE * step.seconds + desk.openTime)) state.anew();
   };
-  const begin = () => may && log.add({ kind: "begun" });
+  const begin = () => {
+    if (!may) return;
+    log.add({ kind: "begun" });
+    if (done.length) state.anew();
+  };
   const pause = () => may && log.add({ kind: "paused" });
   const undo = () => {
     const last = record.events.findLast(

@@ -91,7 +91,9 @@ export function useDesk(
     /** Plans the rest anew from what lies now, without moving what is in the hand. */
     anew: () => {
       if (current) hold(stepKey(current));
-      setAsked({ serial: (order?.serial ?? 0) + 1, done: lying, cuts: cutsKnown(work, record) });
+      const now = Math.max(Date.now(), record.events.at(-1)?.at ?? 0);
+      const lies = lyingOf(work, record, now);
+      setAsked({ serial: (order?.serial ?? 0) + 1, done: lies, cuts: cutsKnown(work, record) });
     },
     add: (event: NewEvent) => log.add(event),
   };
