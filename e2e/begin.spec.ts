@@ -123,6 +123,16 @@ test("colours come from a list, and what is not understood is said by its line",
   ).toBeVisible();
   await page.getByRole("button", { name: "Keep 2 readings" }).click();
   await expect(page.getByText("2 of 12 known on Thin")).toBeVisible();
+  // Pencils, pens and paints are typed too, each with its colour where one is known.
+  await page.getByText("Pencils, pens and other things beside them").click();
+  await page.getByLabel("They are").selectOption({ label: "gel pens" });
+  await page.getByLabel(/^One a line/).fill("chalk #f8f8f2\ngold thread");
+  await expect(page.getByText("2 gel pens, 1 with a colour")).toBeVisible();
+  await page.getByRole("button", { name: "Put them beside the markers" }).click();
+  await expect(page.getByLabel(/^One a line/)).toHaveValue("");
+  await page.goto("/rack?kind=Finishers");
+  await listens(page);
+  await expect(page.getByText("gold thread").first()).toBeVisible();
 });
 
 test("the demo is a copy: it is put back as it was, removed by its name, and fetched again", async ({

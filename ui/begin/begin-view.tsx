@@ -7,6 +7,7 @@ import { NewPiece } from "@/ui/bench/new-piece";
 import { counted } from "@/words/numbers";
 import { KnownHow } from "./known-how";
 import { TypeCodes } from "./type-codes";
+import { TypeThings } from "./type-things";
 import { TypePaper } from "./type-paper";
 
 export interface BeginProps {
@@ -37,6 +38,7 @@ export function BeginView({ papers, ranges, markers, read, pieces }: BeginProps)
           done={markers.length > 0 && `${counted(markers.length, "marker")} on the rack`}
         >
           <TypeCodes ranges={ranges} known={markers} />
+          <TypeThings ranges={ranges} paper={paper} />
         </Step>
         <Step number={2} title="The paper you colour on" done={paper && paper.name}>
           <TypePaper papers={papers} />
