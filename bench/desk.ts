@@ -29,6 +29,8 @@ const browser = await chromium.launch({
 const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
 await context.addCookies([{ name: "blendt-studio", value: demo.id, url }]);
 const page = await context.newPage();
+// What runs in the page is compiled with the names of its functions kept by this.
+await page.addInitScript("globalThis.__name = (f) => f");
 const code = page.getByTestId("desk-code");
 const timed = async (act: () => Promise<unknown>, until: () => Promise<unknown>): Promise<number> => {
   const from = performance.now();

@@ -61,7 +61,7 @@ function runs(codes: readonly string[]): string {
 function what({ with: how, add, layers = 1, pressure = "light" }: ToLay): string {
   if (how === "blender") return `one pass of the blender (${add[0]})`;
   if (how === "pencil") return `${counted(layers, "layer")} of ${add[0]}, ${pressure} pressure`;
-  if (how === "opaque") return `${add[0]}, opaque`;
+  if (how === "opaque") return `opaque ${add[0]} over it`;
   return runs(add);
 }
 
@@ -80,6 +80,7 @@ export function remedyInWords(
 /** What is said where nothing mends a place. */
 export function noRemedyInWords(now: number, coatsLeft: number, lighter: boolean): string {
   if (now < 1) return "It is as it was planned: leave it.";
+  if (now < 2) return "It is very close to what was planned: leave it.";
   const full = coatsLeft < 1 ? "The paper holds no more ink here. " : "";
   const why = lighter
     ? "It is too dark, and nothing at hand lifts ink that far: only something opaque, or a stronger shadow beside it, hides that."

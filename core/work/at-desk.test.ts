@@ -1,5 +1,5 @@
 import { newArea, newPiece } from "@/core/piece/piece";
-import { clockOf, cutsOf, dryingNow, laidBy, lyingOf, openEnds } from "./at-desk";
+import { clockOf, cutsOf, dryingNow, laidBy, lyingOf, openEnds, stackAt } from "./at-desk";
 import { workOf } from "./of-piece";
 import { recordOf, type WorkEvent } from "./record";
 
@@ -138,5 +138,38 @@ describe("what might be forgotten", () => {
       mm2: 9,
     };
     expect(openEnds(parts, recordOf([event]))).toEqual([{ area: "sea", kind: "underlay only" }]);
+  });
+});
+
+describe("the stack at a place", () => {
+  const sea = work.filter((w) => w.area.id === "sea");
+  it("is what the course lays there, and what was laid there of it in that section", () => {
+    const record = recordOf([done(1, "sea", 0, 0), done(2, "sea", 0, 1)]);
+    const at = (section: number, t: number) => stackAt(sea, record, section, t);
+    const whole = (t: number) =>
+      sea[0]!.passes.flatMap((p) =>
+        p.from <= t && t <= p.to ? Array<string>(Math.round(p.coats)).fill(p.code) : [],
+      );
+    expect(at(0, 0.9).planned).toEqual(whole(0.9));
+    expect(at(0, 0.9).laid).toEqual(["a", "b"]);
+    expect(at(1, 0.9).laid).toEqual([]);
+    // The dark tone does not reach the light end.
+    expect(at(0, 0.02).laid).toEqual(["a"]);
+    expect(at(0, 0.9).light).toEqual(whole(0));
+  });
+  it("has what was laid beside the plan on top, where that was", () => {
+    const added: WorkEvent = {
+      id: "x",
+      kind: "added",
+      at: 5000,
+      area: "sea",
+      codes: ["v", "v"],
+      from: 0.7,
+      to: 1,
+      wet: false,
+    };
+    const record = recordOf([done(1, "sea", 0, 0), added]);
+    expect(stackAt(sea, record, 0, 0.9).laid).toEqual(["a", "v", "v"]);
+    expect(stackAt(sea, record, 0, 0.5).laid).toEqual(["a"]);
   });
 });
