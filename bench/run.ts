@@ -16,6 +16,7 @@ import { judgeQuestions } from "./questions";
 import { judgeRepairs } from "./repair";
 import { judgeShadows } from "./shadow";
 import { judgeSpectra } from "./spectra";
+import { judgeTeeth } from "./teeth";
 import { judgeTrials } from "./trials";
 import { judgeWork } from "./work";
 
@@ -28,6 +29,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   known: judgeKnown,
   shadow: judgeShadows,
   pencil: judgePencil,
+  teeth: judgeTeeth,
   scales: judgePencilScales,
   groups: judgeGroups,
   along: judgeAlong,
