@@ -78,6 +78,7 @@ test("the whole of a piece is laid; what was left out is asked about before it i
   page,
 }) => {
   const id = await atDesk(page);
+  await page.getByRole("button", { name: "In the end" }).click();
   await page.getByRole("button", { name: "Leave out" }).click();
   const [, total] = (await progress(page).innerText()).match(/of (\d+) laid/)!;
   await lay(page, Number(total));

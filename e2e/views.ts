@@ -117,8 +117,6 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     settling({ name: "Steps: order of work", path: `${piece}/steps?order=changes` }),
     settling({ name: "Desk", path: `/desk/${kite}` }),
     { name: "Desk: repair", path: `/desk/${kite}`, then: opens("Repair") },
-    { name: "Desk: an ink held over it", path: `/desk/${kite}`, then: opens("Try an ink") },
-    { name: "Desk: note", path: `/desk/${kite}`, then: opens("Note") },
     { name: "Steps: shown to others", path: `${piece}/steps`, then: opens("Show to others") },
     settling({ name: "Check", path: `${piece}/check` }),
   ];

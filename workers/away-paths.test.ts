@@ -1,4 +1,4 @@
-import { isDeskPage, isDeskThing, isScript } from "./away-paths";
+import { isDeskPage, isDeskThing, isScript, keyOfScript } from "./away-paths";
 
 const ID = "0f8fad5b-d9cb-469f-a165-70867728950e";
 
@@ -13,6 +13,13 @@ describe("what is kept for the desk", () => {
     ])
       expect(isDeskThing(path)).toBe(true);
     expect(isScript("/_next/static/chunks/a.js")).toBe(true);
+  });
+  it("tells workers apart that begin with one script", () => {
+    const script = "https://x.example/_next/static/chunks/begin.js";
+    const [one, two] = ["#params=a", "#params=b"].map((h) => keyOfScript(script + h));
+    expect(one).not.toBe(two);
+    expect([one, two].some((k) => k!.includes("#"))).toBe(false);
+    expect(keyOfScript(script)).toBe(script);
   });
   it("is nothing that says who somebody is, and nothing that others make", () => {
     for (const path of [

@@ -9,6 +9,18 @@ export const isDeskPage = (path: string): boolean => PAGE.test(path);
 export const isDeskThing = (path: string): boolean => THING.test(path);
 export const isScript = (path: string): boolean => path.startsWith("/_next/static/");
 
+/**
+ * What a script is kept by. All workers begin with one script, whose address says behind its # what each is to run; a cache does not look behind the
+ * #, and a worker that is given the answer to another runs what the other was to.
+ */
+export function keyOfScript(address: string): string {
+  const url = new URL(address);
+  if (!url.hash) return address;
+  url.searchParams.set("behind", url.hash);
+  url.hash = "";
+  return url.href;
+}
+
 /** Makes the desk work without the server from its next opening on, where the browser lets it. */
 export function readyForAway(): void {
   if (!("serviceWorker" in navigator)) return;

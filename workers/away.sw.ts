@@ -2,7 +2,7 @@
 import { ExpirationPlugin } from "workbox-expiration";
 import { registerRoute } from "workbox-routing";
 import { CacheFirst, NetworkFirst } from "workbox-strategies";
-import { AWAY_CACHES, isDeskPage, isDeskThing, isScript } from "./away-paths";
+import { AWAY_CACHES, isDeskPage, isDeskThing, isScript, keyOfScript } from "./away-paths";
 
 /**
  * What the desk needs while the server is away: its page, its scripts, its rack and pictures, as they were last fetched. Nothing else goes through
@@ -36,5 +36,11 @@ registerRoute(
 registerRoute(
   ({ url, sameOrigin }) => sameOrigin && isScript(url.pathname),
   // Named by what is in them: what was kept is what would come.
-  new CacheFirst({ cacheName: scripts, plugins: [new ExpirationPlugin({ maxEntries: 600 })] }),
+  new CacheFirst({
+    cacheName: scripts,
+    plugins: [
+      { cacheKeyWillBeUsed: ({ request }) => Promise.resolve(keyOfScript(request.url)) },
+      new ExpirationPlugin({ maxEntries: 600 }),
+    ],
+  }),
 );

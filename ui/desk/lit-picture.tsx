@@ -93,7 +93,9 @@ export function LitPicture({
   const line = piece.setUp.line!;
   const mixed = piece.light.fromReference > 0 && piece.pictureId ? [piece.pictureId] : [];
   const pictures = usePictures([...new Set([line.pictureId, ...mixed])]);
-  const light = useLight(piece, pictures.known.get(line.pictureId), pictures.known, SMALL);
+  // What is to be seen in the end is kept: nothing is drawn for it.
+  const drawing = look === "end" ? undefined : pictures.known.get(line.pictureId);
+  const light = useLight(piece, drawing, pictures.known, SMALL);
   const field = light.exact?.output.field;
   const { work, record, sections, parts, desk } = state;
   const part = step && parts.get(step.area);
