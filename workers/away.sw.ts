@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
 import { ExpirationPlugin } from "workbox-expiration";
+import type { WorkboxPlugin } from "workbox-core/types";
 import { registerRoute } from "workbox-routing";
 import { CacheFirst, NetworkFirst } from "workbox-strategies";
 import { AWAY_CACHES, isDeskPage, isDeskThing, isScript, keyOfScript } from "./away-paths";
@@ -17,12 +18,17 @@ self.addEventListener("activate", (e) => e.waitUntil(self.clients.claim()));
 const PATIENCE_S = 4;
 const [page, things, scripts] = AWAY_CACHES;
 
+/** What is no whole answer (somebody is sent to sign in, a picture is gone) takes the place of nothing that was kept. */
+const whole: WorkboxPlugin = {
+  cacheWillUpdate: ({ response }) => Promise.resolve(response.status === 200 ? response : null),
+};
+
 registerRoute(
   ({ request, url, sameOrigin }) => sameOrigin && request.mode === "navigate" && isDeskPage(url.pathname),
   new NetworkFirst({
     cacheName: page,
     networkTimeoutSeconds: PATIENCE_S,
-    plugins: [new ExpirationPlugin({ maxEntries: 30 })],
+    plugins: [whole, new ExpirationPlugin({ maxEntries: 30 })],
   }),
 );
 registerRoute(
@@ -30,7 +36,7 @@ registerRoute(
   new NetworkFirst({
     cacheName: things,
     networkTimeoutSeconds: PATIENCE_S,
-    plugins: [new ExpirationPlugin({ maxEntries: 120, purgeOnQuotaError: true })],
+    plugins: [whole, new ExpirationPlugin({ maxEntries: 120, purgeOnQuotaError: true })],
   }),
 );
 registerRoute(

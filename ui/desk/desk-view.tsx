@@ -107,7 +107,7 @@ function Desk({ log, rack }: { readonly log: WorkLog; readonly rack: Rack }) {
     if (last && now - last.at > 1000 * (LATE * step.seconds + desk.openTime)) state.anew();
   };
   const begin = () => {
-    if (!may) return;
+    if (!may || !current) return;
     log.add({ kind: "begun" });
     if (done.length) state.anew();
   };
