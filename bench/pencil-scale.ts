@@ -3,8 +3,16 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { seenLab } from "@/core/ink/desk";
 import { stackReflectance } from "@/core/ink/stack-reflectance";
+import { doubtOf } from "@/core/pencil/doubt";
 import { chooseRoles, pencilsOn } from "@/core/pencil/choose";
-import { planPencil, REACHED, shortfallOf, valueScale, wantedBase, type Surface } from "@/core/pencil/plan";
+import {
+  type DoubtOf,
+  planPencil,
+  shortfallOf,
+  valueScale,
+  wantedBase,
+  type Surface,
+} from "@/core/pencil/plan";
 import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
 import { waxPencils } from "@/sim/wax";
 import { learn, pencilDesk, truthOf } from "./pencil";
@@ -24,12 +32,19 @@ const subjects: readonly (readonly [string, Lab, Lab, Lab])[] = [
 ];
 
 const VALUES = 7;
+/** What comes out farther from the wanted value than this must have been said. */
+const FAR = 4;
 
 function judge(stock: PaperStock): string[] {
-  const { desk: d, fit } = learn(pencilDesk(stock));
+  const { desk: d, fit, posterior } = learn(pencilDesk(stock));
   const paper: Surface = { base: -1, lab: d.desk.paper.lab, reflectance: d.desk.paper.reflectance };
   const pencils = pencilsOn(d.films, paper.reflectance, fit);
   const numbers = new Map(d.films.map((f, i) => [f.code, i]));
+  const doubt: DoubtOf = (under, layers) =>
+    doubtOf(posterior, {
+      under: under.reflectance,
+      layers: layers.map((l) => ({ pencil: numbers.get(l.code)!, layers: l.layers, pressure: l.pressure })),
+    });
   return subjects.map(([name, light, local, shadow]) => {
     const best = wantedBase(light, local);
     const bases = d.desk.inks
@@ -43,7 +58,7 @@ function judge(stock: PaperStock): string[] {
       }));
     const plan = finish(
       planPencil(
-        { scale: valueScale(light, local, shadow, VALUES), middle: local, paper, bases, fit },
+        { scale: valueScale(light, local, shadow, VALUES), middle: local, paper, bases, fit, doubt },
         chooseRoles(pencils, local),
       ),
     );
@@ -60,8 +75,10 @@ function judge(stock: PaperStock): string[] {
         s.wanted,
       ),
     );
-    const said = plan.steps.filter((s) => shortfallOf(s, plan)).length;
-    const silent = laid.filter((off, i) => off > 2 * REACHED && !shortfallOf(plan.steps[i]!, plan)).length;
+    const says = (i: number) =>
+      shortfallOf(plan.steps[i]!, plan) || plan.steps[i]!.deltaE00 + plan.steps[i]!.doubt > FAR;
+    const said = plan.steps.filter((_, i) => says(i)).length;
+    const silent = laid.filter((off, i) => off > FAR && !says(i)).length;
     return `| ${stock.name} | ${name} | ${plan.medianDeltaE00.toFixed(2)} | **${quantile(laid, 0.5).toFixed(2)}** | ${Math.max(...laid).toFixed(1)} | ${said} | ${silent} |`;
   });
 }

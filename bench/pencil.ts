@@ -5,8 +5,8 @@ import { seenBy } from "@/demo/seen-by";
 import { layDesk, type Desk, type Stack } from "@/core/ink/desk";
 import { stackReflectance } from "@/core/ink/stack-reflectance";
 import { pencilFilm, type PencilFilm } from "@/core/pencil/film";
-import { fitTooth, type FittedTooth } from "@/core/pencil/fit-tooth";
-import { refineFilm } from "@/core/pencil/refine-film";
+import { fitPencils, type FittedTooth, type Posterior } from "@/core/pencil/fit-pencils";
+import { finish } from "@/core/progress";
 import { drawnLab, usualTooth, type Pressure, type PencilLayer, type ToothFit } from "@/core/pencil/tooth";
 import { demoRange, type SimulatedInk } from "@/sim/demo-range";
 import { warmToned, whiteCard, type PaperStock } from "@/sim/paper-stock";
@@ -97,16 +97,18 @@ export function learnStrips(d: PencilDesk): readonly Drawn[] {
 }
 
 /** The desk with what its strips taught: how the paper takes wax, and films that meet their thin layers too. */
-export function learn(d: PencilDesk): { readonly desk: PencilDesk; readonly fit: FittedTooth } {
-  const strips = (with_: PencilDesk) =>
-    learnStrips(d).map((t) => ({
-      under: stackReflectance(d.desk, t.stack),
-      layers: layersOf(with_, t),
-      lab: truthOf(d, t),
-    }));
-  const first = fitTooth(strips(d), usualTooth(null));
-  const refined = { ...d, films: d.films.map((f) => refineFilm(f, strips(d), first)) };
-  return { desk: refined, fit: fitTooth(strips(refined), first) };
+export function learn(d: PencilDesk): {
+  readonly desk: PencilDesk;
+  readonly fit: FittedTooth;
+  readonly posterior: Posterior;
+} {
+  const strips = learnStrips(d).map((t) => ({
+    under: stackReflectance(d.desk, t.stack),
+    layers: t.layers,
+    lab: truthOf(d, t),
+  }));
+  const { films, tooth, posterior } = finish(fitPencils(d.films, strips, usualTooth(null)));
+  return { desk: { ...d, films }, fit: tooth, posterior };
 }
 
 function judge(stock: PaperStock): string {

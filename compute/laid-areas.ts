@@ -70,14 +70,16 @@ function chosenIn(
   return layChosen(open.desk, chosen, askedOf(open, wish, tones.length));
 }
 
+type DrawnPencils = Pick<PencilDesk, "pencils" | "fit">;
+
 /** Where nothing is drawn. */
-export const NO_PENCILS: PencilDesk = { pencils: [], fit: undefined as never, surface: undefined as never };
+export const NO_PENCILS: DrawnPencils = { pencils: [], fit: undefined as never };
 
 /** The fitted pencils of the desk where something is drawn on one of these areas; fitting takes seconds, so nobody else waits for it. */
 export function* pencilsFor(
   open: OpenDesk,
   areas: readonly { readonly layers: readonly Layer[] }[],
-): Work<PencilDesk> {
+): Work<DrawnPencils> {
   const drawn = areas.some(({ layers }) =>
     courseOf(layers, { school: "light first", capacity: Infinity }).passes.some(
       (p) => bringsOf(p) === "pencil",
@@ -92,7 +94,7 @@ export function shownArea(
   asked: LaidWish,
   sheet: SheetInput,
   finishers: readonly FinisherInput[],
-  pencils: PencilDesk,
+  pencils: DrawnPencils,
 ): ShownArea {
   const memories = kept.get(open) ?? memory<ShownArea>(MOST_SHOWN);
   kept.set(open, memories);
@@ -105,7 +107,7 @@ function showArea(
   { layers, school, wish, underlay, upTo, added = [] }: LaidWish,
   sheet: SheetInput,
   finishers: readonly FinisherInput[],
-  { pencils, fit }: PencilDesk,
+  { pencils, fit }: DrawnPencils,
 ): ShownArea {
   const { desk } = open;
   const course = courseOf(layers, { school, capacity: sheet.capacity, underlay });

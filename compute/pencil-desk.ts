@@ -3,26 +3,36 @@ import { wrong } from "@/border/problem";
 import { seenLab, type Stack } from "@/core/ink/desk";
 import { stackReflectance } from "@/core/ink/stack-reflectance";
 import { pencilsOn, type Pencil } from "@/core/pencil/choose";
-import { pencilFilm, type PencilFilm } from "@/core/pencil/film";
-import { fitTooth, type FittedTooth, type TrialStrip } from "@/core/pencil/fit-tooth";
-import type { Surface } from "@/core/pencil/plan";
-import { refineFilm } from "@/core/pencil/refine-film";
+import { doubtOf } from "@/core/pencil/doubt";
+import { pencilFilm } from "@/core/pencil/film";
+import {
+  fitPencils,
+  type Drawing,
+  type FittedTooth,
+  type Posterior,
+  type TrialStrip,
+} from "@/core/pencil/fit-pencils";
+import type { LaidPencil, Surface } from "@/core/pencil/plan";
 import { usualTooth } from "@/core/pencil/tooth";
 import type { Work } from "@/core/progress";
 import type { OpenDesk } from "./desk";
+
+type Laid = Pick<LaidPencil, "code" | "layers" | "pressure">;
 
 /** The pencils of a desk, fitted to its paper. */
 export interface PencilDesk {
   readonly pencils: readonly Pencil[];
   readonly fit: FittedTooth;
+  readonly posterior: Posterior;
   readonly surface: (stack: Stack) => Surface;
+  /** Layers by the codes of pencils, over a surface. @throws Problem naming `path` for a code that is none of them */
+  readonly drawing: (under: Surface, layers: readonly Laid[], path: string) => Drawing;
+  /** ΔE00 within which layers over a surface come out in nine of ten cases. */
+  readonly doubt: (under: Surface, layers: readonly Laid[]) => number;
 }
 
 /** Fitting films and tooth takes seconds and waits until the first pencil is asked for; it is kept as long as its desk. */
 const fitted = new WeakMap<OpenDesk, PencilDesk>();
-
-/** Shares of the progress: the tooth first, the films, the tooth again. */
-const [FIRST, FILMS] = [0.4, 0.4];
 
 /** Fits that are under way: whoever asks meanwhile takes the same one further. */
 const fitting = new WeakMap<OpenDesk, Work<PencilDesk>>();
@@ -50,37 +60,43 @@ export function* pencilsOf(open: OpenDesk): Work<PencilDesk> {
 
 function* fit(open: OpenDesk): Work<PencilDesk> {
   const { desk, input, placeOf } = open;
-  const films = input.pencils.map((p) => pencilFilm(p.code, colourOf(p.white).lab, colourOf(p.black).lab));
-  const strips = (now: readonly PencilFilm[]): TrialStrip[] =>
-    input.strips.map((s, i) => ({
-      under: stackReflectance(
-        desk,
-        s.stack.map((c, j) => placeOf(c, `strips[${i}].stack[${j}]`)),
-      ),
-      layers: s.layers.map((l, j) => {
-        const film = now.find((f) => f.code === l.code);
-        if (!film)
-          throw wrong(
-            `strips[${i}].layers[${j}].code`,
-            `expected the code of one of the pencils; "${l.code}" is not among them`,
-          );
-        return { film, layers: l.layers, pressure: l.pressure };
-      }),
-      lab: colourOf(s.color).lab,
-    }));
-  const first = fitTooth(strips(films), usualTooth(input.grain ?? null));
-  yield FIRST;
-  const drawn = strips(films);
-  const refined: PencilFilm[] = [];
-  for (const film of films) {
-    refined.push(first.strips ? refineFilm(film, drawn, first) : film);
-    yield FIRST + (FILMS * refined.length) / films.length;
-  }
-  const tooth = first.strips ? fitTooth(strips(refined), first) : first;
-  const surface = (stack: Stack): Surface => ({
-    base: stack[0] ?? -1,
-    lab: seenLab(desk, stack),
-    reflectance: stackReflectance(desk, stack),
+  const places = new Map(input.pencils.map((p, i) => [p.code, i]));
+  const numbered = (layers: readonly Laid[], path: string) =>
+    layers.map(({ code, layers: n, pressure }, j) => {
+      const pencil = places.get(code);
+      if (pencil === undefined)
+        throw wrong(
+          `${path}[${j}].code`,
+          `expected the code of one of the pencils; "${code}" is not among them`,
+        );
+      return { pencil, layers: n, pressure };
+    });
+  const strips = input.strips.map((s, i): TrialStrip => ({
+    under: stackReflectance(
+      desk,
+      s.stack.map((c, j) => placeOf(c, `strips[${i}].stack[${j}]`)),
+    ),
+    layers: numbered(s.layers, `strips[${i}].layers`),
+    lab: colourOf(s.color).lab,
+  }));
+  const drawdowns = input.pencils.map((p) =>
+    pencilFilm(p.code, colourOf(p.white).lab, colourOf(p.black).lab),
+  );
+  const { films, tooth, posterior } = yield* fitPencils(drawdowns, strips, usualTooth(input.grain ?? null));
+  const drawing: PencilDesk["drawing"] = (under, layers, path) => ({
+    under: under.reflectance,
+    layers: numbered(layers, path),
   });
-  return { pencils: pencilsOn(refined, desk.paper.reflectance, tooth), fit: tooth, surface };
+  return {
+    pencils: pencilsOn(films, desk.paper.reflectance, tooth),
+    fit: tooth,
+    posterior,
+    surface: (stack) => ({
+      base: stack[0] ?? -1,
+      lab: seenLab(desk, stack),
+      reflectance: stackReflectance(desk, stack),
+    }),
+    drawing,
+    doubt: (under, layers) => doubtOf(posterior, drawing(under, layers, "layers")),
+  };
 }

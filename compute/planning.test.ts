@@ -108,7 +108,11 @@ describe("planning operations", () => {
     expect(plan.tooth.strips).toBe(1);
     expect(plan.over.length).toBeGreaterThan(0);
     expect(plan.adjustments!.every((a) => a.deltaL > 0)).toBe(true);
-    for (const s of plan.steps) expect(s.shortfall !== undefined).toBe(s.deltaE00 > 3);
+    for (const s of plan.steps) {
+      expect(s.shortfall !== undefined).toBe(s.deltaE00 > 3);
+      // Whatever may come out more than 4 from what is wanted says so, one way or the other.
+      if (s.deltaE00 + s.doubt > 4) expect(s.shortfall ?? s.unsure).toBeDefined();
+    }
     expect(await problems("pencilPlan", { ...wish, pencils: [] })).toEqual(["pencils"]);
     expect(await problems("pencilPlan", { ...wish, pencils: [pencils[0], pencils[0]] })).toEqual([
       "pencils[1].code",
@@ -126,6 +130,35 @@ describe("planning operations", () => {
         strips: [{ stack: [], layers: [{ code: "green", layers: 2, pressure: "firm" }], color: "#808080" }],
       }),
     ).toEqual(["strips[0].layers[0].code"]);
+  });
+  it("pencilStrips says which strips tell most of a plan or of all pencils, on what lies at hand; strangers are named", async () => {
+    const wish = { ...desk, pencils, grain: 0.4, top: 5 };
+    const all = await runOperation("pencilStrips", wish);
+    expect(all.strips).toHaveLength(5);
+    expect(all.strips[0]!.spread).toBeLessThan(all.now);
+    const layers = [{ code: "red", layers: 3, pressure: "light" }];
+    const drawings = [{ stack: [byLight[8]], layers }];
+    const own = await runOperation("pencilStrips", { ...wish, drawings });
+    expect(new Set(own.strips.flatMap((s) => s.layers.map((l) => l.code)))).toEqual(new Set(["red"]));
+    for (const s of own.strips) expect([[], [byLight[8]]]).toContainEqual(s.stack);
+    // Read and fitted, the strips make the plan as sure as was said, or nearly.
+    const read = own.strips.map(({ stack, layers }) => ({ stack, layers, color: "#c06050" }));
+    const then = await runOperation("pencilStrips", { ...wish, drawings, strips: read, top: 1 });
+    expect(then.now).toBeLessThan(own.now);
+    expect(await problems("pencilStrips", { ...wish, pencils: [] })).toEqual(["pencils"]);
+    expect(await problems("pencilStrips", { ...wish, codes: ["green"] })).toEqual(["codes[0]"]);
+    expect(
+      await problems("pencilStrips", {
+        ...wish,
+        drawings: [{ stack: ["none"], layers }],
+      }),
+    ).toEqual(["drawings[0].stack[0]"]);
+    expect(
+      await problems("pencilStrips", {
+        ...wish,
+        drawings: [{ stack: [], layers: [{ ...layers[0], code: "green" }] }],
+      }),
+    ).toEqual(["drawings[0].layers[0].code"]);
   });
   it("neutralPairs works for inks and for pencils", async () => {
     const ofInks = await runOperation("neutralPairs", { ...desk, top: 3 });

@@ -14,6 +14,7 @@ import { neutralPairs } from "./operations/neutral-pairs";
 import { open } from "./operations/open";
 import { parseCode } from "./operations/parse-code";
 import { pencilPlan } from "./operations/pencil-plan";
+import { pencilStrips } from "./operations/pencil-strips";
 import { planPiece } from "./operations/plan-piece";
 import { predict } from "./operations/predict";
 import { readAreas } from "./operations/read-areas";
@@ -50,6 +51,7 @@ export const table = {
   schools,
   shadow,
   pencilPlan,
+  pencilStrips,
   neutralPairs,
   planPiece,
   substituteGroup,

@@ -123,7 +123,7 @@ export const givingWay: ToothLaw = {
 export const grains: ToothLaw = {
   name: "grains and burnish",
   over: (sheet, passes) => {
-    const SITES = 144;
+    const SITES = 1024;
     const random = seeded(77);
     const catches = Array.from({ length: SITES }, () => random() ** 1.4);
     const counts = catches.map(() => [] as { pigment: Pigment; micron: number }[]);

@@ -30,6 +30,10 @@ export function shortfallInWords(s: Shortfall): string {
   }
 }
 
+/** That a value is predicted near what is wanted, but not surely. */
+export const unsureInWords = (doubt: number): string =>
+  `may come out up to ${doubt.toFixed(0)} off (ΔE00): too few strips of these pencils were read`;
+
 /** Parts of a pencil drawing, short enough for a chip. */
 export const partInWords: Readonly<Record<LaidPencil["part"], string>> = {
   "dark beneath": "dark",

@@ -7,7 +7,7 @@ import type { Lab } from "@/core/colour/lab";
 import { seenLab } from "@/core/ink/desk";
 import { adjustTone } from "@/core/pencil/adjust";
 import { chooseRoles } from "@/core/pencil/choose";
-import type { FittedTooth } from "@/core/pencil/fit-tooth";
+import type { FittedTooth } from "@/core/pencil/fit-pencils";
 import {
   BASE_ABOVE,
   planPencil,
@@ -20,7 +20,7 @@ import {
 } from "@/core/pencil/plan";
 import { drawnLab } from "@/core/pencil/tooth";
 import { part, type Work } from "@/core/progress";
-import { shortfallInWords } from "@/words/pencil";
+import { shortfallInWords, unsureInWords } from "@/words/pencil";
 import { costOf } from "../cost";
 import type { OpenDesk } from "../desk";
 import { hashOf } from "../hash";
@@ -49,7 +49,11 @@ export interface PencilStepOutput extends SeenColour {
   readonly onPaper: boolean;
   readonly layers: readonly LaidPencil[];
   readonly deltaE00: number;
+  /** ΔE00 from the predicted colour within which it comes out in nine of ten cases. */
+  readonly doubt: number;
   readonly closeness: Closeness;
+  /** That it may come out more than 4 ΔE00 from what is wanted, though it is predicted nearer; only where it may. */
+  readonly unsure?: string;
   /** Why the step is out of reach; only where it is. */
   readonly shortfall?: string;
 }
@@ -76,6 +80,8 @@ export interface PencilPlanOutput {
   })[];
 }
 
+/** A value that may come out farther from the wanted one than this (ΔE00) says so. */
+const FAR = 4;
 /** Share of the progress that fitting pencils and tooth takes. */
 const FITTED = 0.5;
 /** Bases that are planned through. */
@@ -131,6 +137,7 @@ function* planFor(open: OpenDesk, question: PencilPlanQuestion, own: PencilDesk)
     bases: basesFor(open, question, own, light, local),
     fit: own.fit,
     illuminant: open.desk.paper.illuminant,
+    doubt: own.doubt,
   };
   return known.keep(key, yield* planPencil(wish, chooseRoles(own.pencils, local)));
 }
@@ -172,6 +179,8 @@ export const pencilPlan = deskOperation(
           onPaper: s.onPaper,
           layers: s.layers,
           deltaE00: s.deltaE00,
+          doubt: s.doubt,
+          ...(!shortfall && s.deltaE00 + s.doubt > FAR && { unsure: unsureInWords(s.doubt) }),
           closeness: closeness(s.deltaE00),
           ...(shortfall && { shortfall: shortfallInWords(shortfall) }),
         };

@@ -20,10 +20,8 @@ export function invert(matrix: Float64Array, n: number): Float64Array {
     for (let r = 0; r < n; r++) {
       const f = a[r * n + c]!;
       if (r === c || f === 0) continue;
-      for (let j = 0; j < n; j++) {
-        a[r * n + j]! -= f * a[c * n + j]!;
-        inverse[r * n + j]! -= f * inverse[c * n + j]!;
-      }
+      for (let j = c; j < n; j++) a[r * n + j]! -= f * a[c * n + j]!;
+      for (let j = 0; j < n; j++) inverse[r * n + j]! -= f * inverse[c * n + j]!;
     }
   }
   return inverse;

@@ -56,7 +56,7 @@ export function layArea(desk: Desk, { ink, pencil, opaque }: AreaLayers, reach: 
       const part = at - first;
       const under = now;
       const over = (n: number) =>
-        steps[n]?.length ? seenReflectance(drawAll(under, steps[n], tooth)) : under;
+        steps[n]?.length ? seenReflectance(drawAll(under, steps[n], tooth), tooth) : under;
       const [one, two] = [over(first), part > 0 ? over(first + 1) : under];
       now = one.map((v, i) => (1 - part) * v + part * two[i]!);
     }

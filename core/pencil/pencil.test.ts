@@ -9,15 +9,12 @@ import { scanInks } from "@/fixtures/scanned-desk";
 import { finish } from "@/core/progress";
 import { demoRange } from "@/sim/demo-range";
 import { warmToned } from "@/sim/paper-stock";
-import { colourSheet } from "@/sim/sheet";
-import { drawdownOn, drawOver, hand, teeth, waxPencils } from "@/sim/wax";
+import { drawdownOn, waxPencils } from "@/sim/wax";
 import { adjustTone, pencilGreys } from "./adjust";
 import { stackReflectance } from "@/core/ink/stack-reflectance";
 import { chooseRoles, pencilsOn } from "./choose";
 import { BLACK_BACKING, layerFrom, overlaid, pencilFilm, WHITE_BACKING, type PencilFilm } from "./film";
-import { fitTooth } from "./fit-tooth";
 import { planPencil, planStep, REACHED, shortfallOf, valueScale, type Surface } from "./plan";
-import { refineFilm } from "./refine-film";
 import { labOf } from "@/core/colour/lab-of";
 import { covered, draw, drawAll, drawnLab, exposure, undrawn, usualTooth } from "./tooth";
 
@@ -108,58 +105,6 @@ describe("pencil on tooth", () => {
     const once = drawAll(paper, [light("moss", 3)], fit).wax;
     const more = drawAll(paper, [light("moss", 3), light("moss", 3)], fit).wax;
     more.forEach((w, j) => expect(w - once[j]!).toBeLessThanOrEqual(once[j]! + 1e-12));
-  });
-  const sheet = colourSheet(warmToned, []);
-  const strips = ["brick", "ochre", "ink", "chalk"].flatMap((name) =>
-    (
-      [
-        [3, "light"],
-        [2, "medium"],
-        [2, "firm"],
-      ] as const
-    ).map(([layers, pressure]) => {
-      const pencil = waxPencils.find((p) => p.code === `pencil ${name}`)!;
-      return {
-        under: paper,
-        layers: [{ film: film(name), layers, pressure }],
-        lab: seenBy(drawOver(sheet, teeth[warmToned.name]!, [{ pencil, layers, pressure: hand[pressure] }])),
-      };
-    }),
-  );
-  it("is learnt from strips: the fit meets what was drawn on the simulated paper", () => {
-    const off = (f: typeof fit, by = film) =>
-      strips
-        .map((s) =>
-          deltaE00(
-            drawnLab(
-              s.under,
-              s.layers.map((l) => ({ ...l, film: by(l.film.code.slice(7)) })),
-              f,
-            ),
-            s.lab,
-          ),
-        )
-        .reduce((a, b) => a + b, 0) / strips.length;
-    const learnt = fitTooth(strips, fit);
-    expect(learnt.strips).toBe(12);
-    expect(off(learnt)).toBeLessThan(0.7 * off(fit));
-    const bent = new Map(
-      ["brick", "ochre", "ink", "chalk"].map((n) => [n, refineFilm(film(n), strips, learnt)]),
-    );
-    expect(off(learnt, (n) => bent.get(n)!)).toBeLessThan(off(learnt));
-    expect(refineFilm(film("moss"), strips, learnt)).toBe(film("moss"));
-    expect(fitTooth([], fit)).toMatchObject({ ...fit, strips: 0 });
-  });
-  it("comes to an end and stays within bounds whatever is read, passing over what is no colour", () => {
-    const broken = { ...strips[0]!, lab: [NaN, 0, 0] as Lab };
-    expect(fitTooth([broken], fit)).toMatchObject({ ...fit, strips: 0 });
-    const mixed = fitTooth([broken, ...strips.slice(0, 3)], fit);
-    expect(mixed.strips).toBe(3);
-    const odd = fitTooth([{ ...strips[0]!, lab: [100, 160, -160] }], fit);
-    for (const v of [mixed.build, mixed.press, odd.build, odd.reach, odd.evenness, odd.fill, odd.press]) {
-      expect(v).toBeGreaterThan(0);
-      expect(v).toBeLessThanOrEqual(100);
-    }
   });
 });
 

@@ -37,7 +37,12 @@ export interface PencilStep {
   readonly layers: readonly LaidPencil[];
   readonly lab: Lab;
   readonly deltaE00: number;
+  /** ΔE00 from `lab` within which it comes out in nine of ten cases; 0 where no one says. */
+  readonly doubt: number;
 }
+
+/** ΔE00 within which layers over a surface come out in nine of ten cases. */
+export type DoubtOf = (under: Surface, layers: readonly LaidPencil[]) => number;
 
 export interface PencilPlan {
   readonly base: Surface;
@@ -56,12 +61,17 @@ export interface PencilWish {
   readonly bases: readonly Surface[];
   readonly fit: ToothFit;
   readonly illuminant?: Illuminant;
+  /** Where given, layers that are surer win over ones that only promise more. */
+  readonly doubt?: DoubtOf;
 }
 
 /** A base should lie at least this much above the middle value: pencil only darkens it, and the base fills the tooth. */
 export const BASE_ABOVE = 8;
 /** ΔE00 within which a step counts as reached. */
 export const REACHED = 3;
+/** Drawings among which the doubt decides, and how much of it counts beside the distance. */
+const DOUBTED = 5;
+const DOUBT_WEIGHT = 0.5;
 /** Partial drawings kept at each stage. */
 const BEAM = 10;
 /** ΔE00 that a further layer must save. */
@@ -100,6 +110,7 @@ export function planStep(
   roles: Pick<PencilRoles, "darks" | "white">,
   fit: ToothFit,
   illuminant?: Illuminant,
+  doubt: DoubtOf = () => 0,
 ): PencilStep {
   const lay = (
     state: State,
@@ -111,7 +122,7 @@ export function planStep(
     const layer: PencilLayer = { film: pencil.film, layers, pressure };
     const drawn = draw(state.drawn, layer, fit);
     const laid = [...state.layers, { code: pencil.film.code, layers, pressure, part }];
-    const lab = labOf(seenReflectance(drawn), illuminant);
+    const lab = labOf(seenReflectance(drawn, fit), illuminant);
     return { drawn, layers: laid, lab, cost: deltaE00(lab, wanted) + weight(laid) };
   };
   const start: State = {
@@ -120,9 +131,9 @@ export function planStep(
     lab: surface.lab,
     cost: deltaE00(surface.lab, wanted),
   };
-  let best = start;
+  let nearest = [start];
   const keep = (states: State[], rank: (s: State) => number): State[] => {
-    for (const s of states) if (s.cost < best.cost) best = s;
+    nearest = [...new Set([...nearest, ...states])].sort((a, b) => a.cost - b.cost).slice(0, DOUBTED);
     return states
       .map((s) => [rank(s), s] as const)
       .sort((a, b) => a[0] - b[0])
@@ -157,12 +168,19 @@ export function planStep(
       ],
       (s) => s.cost,
     );
+  const judged = nearest.map((s) => {
+    const off = deltaE00(s.lab, wanted);
+    const own = doubt(surface, s.layers);
+    return { s, off, own, cost: Math.hypot(off, DOUBT_WEIGHT * own) + weight(s.layers) };
+  });
+  const best = judged.reduce((a, b) => (b.cost < a.cost ? b : a));
   return {
     wanted,
     onPaper: surface.base < 0,
-    layers: best.layers,
-    lab: best.lab,
-    deltaE00: deltaE00(best.lab, wanted),
+    layers: best.s.layers,
+    lab: best.s.lab,
+    deltaE00: best.off,
+    doubt: best.own,
   };
 }
 
@@ -181,7 +199,7 @@ const baseCost = (base: Surface, middle: Lab) => 0.25 * Math.max(0, BASE_ABOVE -
  * bare paper serves better do without the base. Yields progress 0–1.
  */
 export function* planPencil(wish: PencilWish, roles: PencilRoles): Generator<number, PencilPlan> {
-  const { scale, middle, paper, fit, illuminant } = wish;
+  const { scale, middle, paper, fit, illuminant, doubt } = wish;
   const bases = wish.bases.length ? wish.bases : [paper];
   const trios = roles.trios.length ? roles.trios : [[]];
   const probes = [scale[scale.length >> 1]!, scale[Math.floor(0.8 * scale.length)]!];
@@ -203,10 +221,10 @@ export function* planPencil(wish: PencilWish, roles: PencilRoles): Generator<num
   for (const [n, { base, trio }] of finalists.entries()) {
     const steps: PencilStep[] = [];
     for (const wanted of scale) {
-      const onBase = planStep(wanted, base, trio, roles, fit, illuminant);
+      const onBase = planStep(wanted, base, trio, roles, fit, illuminant, doubt);
       const onPaper =
         base.base >= 0 && wanted[0] > base.lab[0] - 4
-          ? planStep(wanted, paper, trio, roles, fit, illuminant)
+          ? planStep(wanted, paper, trio, roles, fit, illuminant, doubt)
           : undefined;
       steps.push(onPaper && onPaper.deltaE00 + 0.5 < onBase.deltaE00 ? onPaper : onBase);
       yield 0.6 + (0.4 * (n + steps.length / scale.length)) / finalists.length;

@@ -25,6 +25,8 @@ const fits: fc.Arbitrary<ToothFit> = fc.record({
   reach: fc.double({ min: 0.2, max: 3, noNaN: true }),
   press: fc.double({ min: 0.2, max: 3, noNaN: true }),
   fill: fc.double({ min: 0.3, max: 4, noNaN: true }),
+  carry: fc.double({ min: 0.2, max: 1.5, noNaN: true }),
+  mix: fc.double({ min: 1, max: 3, noNaN: true }),
 });
 const layers = fc.integer({ min: 1, max: 8 });
 const pressures = fc.constantFrom(...PRESSURES);
@@ -63,7 +65,7 @@ describe("how a paper takes wax, whatever its tooth", () => {
         const [few, more] = [n, n + 2].map((count) =>
           draw(undrawn(paper), { film: dark, layers: count, pressure }, fit),
         );
-        const [a, b] = [few!, more!].map(seenReflectance);
+        const [a, b] = [few!, more!].map((d) => seenReflectance(d, fit));
         for (let i = 0; i < BANDS; i++) {
           expect(a![i]!).toBeGreaterThanOrEqual(0);
           expect(a![i]!).toBeLessThanOrEqual(1);
@@ -80,7 +82,7 @@ describe("how a paper takes wax, whatever its tooth", () => {
     const [darkOnTop, paleOnTop] = [
       [firm(pale), firm(dark)],
       [firm(dark), firm(pale)],
-    ].map((l) => labOf(seenReflectance(drawAll(paper, l, fit)))[0]);
+    ].map((l) => labOf(seenReflectance(drawAll(paper, l, fit), fit))[0]);
     expect(darkOnTop!).toBeLessThan(paleOnTop!);
   });
 

@@ -22,6 +22,10 @@ export interface ToothFit {
   readonly press: number;
   /** Thickness, in drawdowns, over which wax takes hold of less further wax. */
   readonly fill: number;
+  /** Power by which the wax that is left grows with pressure. */
+  readonly carry: number;
+  /** How far light wanders sideways between covered and bare places: the exponent n of Yule and Nielsen, 1 not at all. */
+  readonly mix: number;
 }
 
 /**
@@ -34,6 +38,8 @@ export const usualTooth = (roughness: number | null): ToothFit => ({
   reach: 1,
   press: 1.7,
   fill: 1.5,
+  carry: 0.9,
+  mix: 1.3,
 });
 
 /** Layers of one pencil, laid one after the other at one pressure. */
@@ -78,13 +84,13 @@ export function exposure({ evenness, reach, press }: ToothFit, pressure: Pressur
   return out;
 }
 
-/** The surface after pencil. Wax that is there already lets less take hold: dw/dn = build·p·e·exp(−w/fill), solved for n layers. */
+/** The surface after pencil. Wax that is there already lets less take hold: dw/dn = build·p^carry·e·exp(−w/fill), solved for n layers. */
 export function draw(
   { wax, reflectance }: Drawn,
   { film, layers, pressure }: PencilLayer,
   fit: ToothFit,
 ): Drawn {
-  const p = PRESSURE[pressure];
+  const p = PRESSURE[pressure] ** fit.carry;
   const e = exposure(fit, pressure);
   const after = wax.map(
     (w, j) => fit.fill * Math.log(Math.exp(w / fit.fill) + (layers * fit.build * p * e[j]!) / fit.fill),
@@ -98,11 +104,16 @@ export function draw(
 /** Share of the tooth that wax hides at least by half a drawdown's tenth. */
 export const covered = ({ wax }: Drawn): number => wax.filter((w) => w > 0.05).length / PLACES;
 
-/** Mean reflectance (36 bands) of a drawn surface, as the eye mixes it. */
-export function seenReflectance({ reflectance }: Drawn): Spectrum {
+/**
+ * Reflectance (36 bands) of a drawn surface as the eye mixes its places. Light that wanders between covered and bare places darkens their
+ * mean: J. A. C. Yule & W. J. Nielsen, Proc. TAGA 3 (1951) 65–76, with the exponent n = `fit.mix`.
+ */
+export function seenReflectance({ reflectance }: Drawn, { mix }: Pick<ToothFit, "mix">): Spectrum {
   const out = new Float64Array(BANDS);
-  for (const r of reflectance) for (let i = 0; i < BANDS; i++) out[i]! += r[i]! / PLACES;
-  return out;
+  const power = 1 / mix;
+  for (const r of reflectance)
+    for (let i = 0; i < BANDS; i++) out[i]! += (mix === 1 ? r[i]! : r[i]! ** power) / PLACES;
+  return mix === 1 ? out : out.map((v) => v ** mix);
 }
 
 /** Surface after pencil layers one over the other, first laid first. */
@@ -115,4 +126,4 @@ export const drawnLab = (
   layers: readonly PencilLayer[],
   fit: ToothFit,
   illuminant: Illuminant = "D65",
-): Lab => labOf(seenReflectance(drawAll(under, layers, fit)), illuminant);
+): Lab => labOf(seenReflectance(drawAll(under, layers, fit), fit), illuminant);

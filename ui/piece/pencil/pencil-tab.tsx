@@ -21,6 +21,7 @@ import { PlaceSelect } from "../place-select";
 import { useRun } from "../piece-context";
 import { OverMarkers } from "./over-markers";
 import { PlanShown } from "./plan-shown";
+import { StripsFirst } from "./strips-first";
 import { Soften, type Adjusting } from "./soften";
 
 const asLayer = (plan: PencilPlanOutput, place: LayerPlace): PencilLayer => ({
@@ -168,6 +169,7 @@ export const PencilTab = memo(function PencilTab({ area, rack, group }: Props) {
       {plan && target && (
         <>
           <PlanShown plan={plan} />
+          <StripsFirst rack={rack} plan={plan} />
           <OverMarkers plan={plan} />
           <Soften group={group} adjustments={plan.adjustments} wish={wish} onWish={setWish} />
           <NeutralPairs rack={rack} of="pencils" base={plan.base?.code ? [plan.base.code] : []} />

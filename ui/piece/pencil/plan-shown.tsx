@@ -1,9 +1,37 @@
 import { Figure } from "@/ui/kit/figure";
 import { differenceWords } from "@/words/closeness";
-import type { PencilPlanOutput } from "@/compute/operations/pencil-plan";
+import type { PencilPlanOutput, PencilStepOutput } from "@/compute/operations/pencil-plan";
 import { signed } from "@/words/numbers";
 import { pencilName } from "@/words/pencil";
 import { ValueScale } from "./value-scale";
+
+/** Values of which something is to be said, each in a sentence. */
+function Values({
+  label,
+  steps,
+  is,
+}: {
+  readonly label: string;
+  readonly steps: readonly (readonly [PencilStepOutput, string])[];
+  readonly is: (step: PencilStepOutput) => string;
+}) {
+  if (!steps.length) return null;
+  return (
+    <ul className="m-0 list-none space-y-1 p-0" aria-label={label}>
+      {steps.map(([s, why]) => (
+        <li
+          key={s.wanted.hex + s.wanted.lab[0]}
+          className="border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]"
+        >
+          <strong>
+            Lightness {signed(s.wanted.lab[0])} {is(s)}
+          </strong>{" "}
+          {why}.
+        </li>
+      ))}
+    </ul>
+  );
+}
 
 /** A pencil plan in a sentence, as a scale of values, and as a table. */
 export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
@@ -32,30 +60,22 @@ export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
         <Figure unit="ΔE00">{plan.medianDeltaE00.toFixed(1)} ΔE00</Figure>.
       </p>
       <ValueScale steps={plan.steps} base={plan.base?.hex ?? null} />
-      {plan.steps.some((s) => s.shortfall) && (
-        <ul className="m-0 list-none space-y-1 p-0" aria-label="Values that cannot be reached">
-          {plan.steps
-            .filter((s) => s.shortfall)
-            .map((s) => (
-              <li
-                key={s.wanted.hex + s.wanted.lab[0]}
-                className="border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]"
-              >
-                <strong>
-                  Lightness {signed(s.wanted.lab[0])} is not reached, it comes out{" "}
-                  {differenceWords(s.deltaE00)}:
-                </strong>{" "}
-                {s.shortfall}.
-              </li>
-            ))}
-        </ul>
-      )}
+      <Values
+        label="Values that cannot be reached"
+        steps={plan.steps.flatMap((s) => (s.shortfall ? [[s, s.shortfall] as const] : []))}
+        is={(s) => `is not reached, it comes out ${differenceWords(s.deltaE00)}:`}
+      />
+      <Values
+        label="Values that are not sure"
+        steps={plan.steps.flatMap((s) => (s.unsure ? [[s, s.unsure] as const] : []))}
+        is={() => "is not sure:"}
+      />
       <details className="text-[14px]">
         <summary className="cursor-pointer text-[15px] font-semibold">The same as a table</summary>
         <table className="mt-1 border-collapse">
           <thead>
             <tr>
-              {["wanted lightness", "layers from the paper up", "comes out", "ΔE00"].map((h) => (
+              {["wanted lightness", "layers from the paper up", "comes out", "ΔE00", "doubt"].map((h) => (
                 <th key={h} className="pr-4 text-left">
                   {h}
                 </th>
@@ -71,7 +91,8 @@ export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
                   {s.layers.map((l) => `, ${pencilName(l.code)} ×${l.layers} ${l.pressure}`).join("")}
                 </td>
                 <td className="pr-4">{signed(s.lab[0])}</td>
-                <td>{s.deltaE00.toFixed(1)}</td>
+                <td className="pr-4">{s.deltaE00.toFixed(1)}</td>
+                <td>within {s.doubt.toFixed(1)}</td>
               </tr>
             ))}
           </tbody>

@@ -3,6 +3,17 @@ import type { PencilStepOutput } from "@/compute/operations/pencil-plan";
 import { signed } from "@/words/numbers";
 import { partInWords, pencilName } from "@/words/pencil";
 
+/** A doubt (ΔE00) from which on a value is hatched, and one at which the hatching is closest. */
+const [HATCHED, CLOSEST] = [2.5, 10];
+
+/** The predicted colour, hatched the closer the less sure it is. */
+function doubted({ hex, lab, doubt }: PencilStepOutput): string {
+  if (doubt < HATCHED) return hex;
+  const gap = Math.round(14 - (10 * Math.min(doubt, CLOSEST)) / CLOSEST);
+  const line = `color-mix(in srgb, ${hex}, ${readableOn(lab[0])} 35%)`;
+  return `repeating-linear-gradient(135deg, ${hex} 0 ${gap}px, ${line} ${gap}px ${gap + 1}px)`;
+}
+
 /** Every value of the scale: wanted above, as drawn below, and its layers from the paper up. */
 export function ValueScale({ steps, base }: { steps: readonly PencilStepOutput[]; base: string | null }) {
   return (
@@ -20,7 +31,8 @@ export function ValueScale({ steps, base }: { steps: readonly PencilStepOutput[]
           />
           <span
             className="flex h-11 items-end justify-end px-1 text-[12px]"
-            style={{ background: s.hex, color: readableOn(s.lab[0]) }}
+            style={{ background: doubted(s), color: readableOn(s.lab[0]) }}
+            title={`comes out within ${s.doubt.toFixed(1)} ΔE00 of this in nine of ten cases`}
           >
             {signed(s.lab[0])}
           </span>
