@@ -85,4 +85,4 @@ function judge(stock: PaperStock): string[] {
 
 /** Whole pencil plans drawn on the simulated paper against the scale they were asked for. */
 export const judgePencilScales = (): string =>
-  `### Pencil plans of ${VALUES} values from ${waxPencils.length} pencils, drawn on the simulated paper (ΔE00 from the wanted value; 3 wanted in the median where the pencils allow it)\n\n| paper | subject | planned, median | as drawn, median | as drawn, worst | values said to be out of reach | worse than 6 and not said |\n| --- | --- | --- | --- | --- | --- | --- |\n${[whiteCard, warmToned].flatMap(judge).join("\n")}`;
+  `### Pencil plans of ${VALUES} values from ${waxPencils.length} pencils, drawn on the simulated paper (ΔE00 from the wanted value; 3 wanted in the median where the pencils allow it)\n\n| paper | subject | planned, median | as drawn, median | as drawn, worst | values said to be out of reach or not sure | more than 4 off and not said |\n| --- | --- | --- | --- | --- | --- | --- |\n${[whiteCard, warmToned].flatMap(judge).join("\n")}`;
