@@ -34,6 +34,8 @@ export interface Shot {
     readonly radius: number;
     readonly strength: number;
   };
+  /** How high the sheet's middle bulges towards the camera, mm: what lies on the slope is seen shifted. */
+  readonly curl?: number;
   /** A shadow's edge across the sheet: x in mm beyond which light falls to `left`. */
   readonly shadow?: { readonly from: number; readonly left: number };
 }
@@ -207,12 +209,14 @@ function exposed(
   const light = new Float32Array(width * height * 3);
   const [lx, ly] = [Math.cos((shot.lampFrom * Math.PI) / 180), Math.sin((shot.lampFrom * Math.PI) / 180)];
   const place = new Float64Array(2);
+  const lift = (shot.curl ?? 0) * Math.sin((shot.tilt * Math.PI) / 180);
+  const bulge = (x: number) => lift * Math.sin((Math.PI * x) / drawing.width);
   const across = 3 * sheet.width;
   for (let v = 0; v < height; v++)
     for (let u = 0; u < width; u++) {
       back(u, v, place);
       const x = place[0]!;
-      const y = place[1]!;
+      const y = place[1]! + bulge(place[0]!);
       const p = 3 * (v * width + u);
       const a = (2 * x) / drawing.width - 1;
       const b = (2 * y) / drawing.height - 1;
@@ -265,6 +269,13 @@ function developed(light: Float32Array, width: number, noise: number, random: ()
   return rgb;
 }
 
+/** Where a point of the sheet (mm) is in the picture, its bulge included. */
+function seenAt(drawing: Drawing, shot: Shot): Photo["truth"] {
+  const see = view(stance(drawing, shot));
+  const lift = (shot.curl ?? 0) * Math.sin((shot.tilt * Math.PI) / 180);
+  return (x, y) => see(x, y - lift * Math.sin((Math.PI * x) / drawing.width));
+}
+
 /** Photographs a sheet: perspective, uneven light of a lamp, vignette, glare, blur, noise, 8 bits, JPEG. */
 export async function photograph(drawing: Drawing, shot: Shot, random: () => number): Promise<Photo> {
   const see = sensor(shot.lamp);
@@ -284,7 +295,7 @@ export async function photograph(drawing: Drawing, shot: Shot, random: () => num
     height,
     rgb: new Uint8Array(await sharp(jpeg).raw().toBuffer()),
     jpeg,
-    truth: view(stance(drawing, shot)),
+    truth: seenAt(drawing, shot),
   };
 }
 

@@ -37,6 +37,13 @@ export interface Drawing {
     readonly line: Float32Array;
     /** Reflectance of the ink of the line. */
     readonly ink: Float64Array;
+    /** What colours it: the number of each pixel's area, from 1, and reflectances by number − 1; undefined stays bare. */
+    readonly coloured?: {
+      readonly areas: Uint16Array;
+      readonly reflectances: readonly (Float64Array | undefined)[];
+      /** How uneven the strokes are, as a share of the light. */
+      readonly streaks?: number;
+    };
   };
 }
 
@@ -109,9 +116,23 @@ export function flatSheet(
   if (drawing.art) {
     const { art } = drawing;
     const ink = see(art.ink);
+    const areas = art.coloured?.reflectances.map((r) => r && see(r));
+    const streaks = art.coloured?.streaks ?? 0;
+    if (art.coloured && areas)
+      fill(art.x, art.y, art.x + art.width / art.pxPerMm, art.y + art.height / art.pxPerMm, (x, y) => {
+        const u = Math.min(art.width - 1, Math.floor((x - art.x) * art.pxPerMm));
+        const v = Math.min(art.height - 1, Math.floor((y - art.y) * art.pxPerMm));
+        const own = areas[art.coloured!.areas[v * art.width + u]! - 1];
+        return own?.map((level) => level * (1 + streaks * Math.sin(1.9 * x + 0.6 * y) * Math.cos(0.31 * y)));
+      });
     fill(art.x, art.y, art.x + art.width / art.pxPerMm, art.y + art.height / art.pxPerMm, (x, y) => {
       const cover = coverAt(art, (x - art.x) * art.pxPerMm - 0.5, (y - art.y) * art.pxPerMm - 0.5);
-      return cover > 0 ? white.map((v, c) => v * (1 - cover) + ink[c]! * cover) : undefined;
+      if (!(cover > 0)) return undefined;
+      const at =
+        3 *
+        (Math.min(height - 1, Math.round(y * PX_PER_MM - 0.5)) * width +
+          Math.min(width - 1, Math.round(x * PX_PER_MM - 0.5)));
+      return white.map((_, c) => light[at + c]! * (1 - cover) + ink[c]! * cover);
     });
   }
   return { width, height, light };
