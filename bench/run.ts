@@ -16,6 +16,7 @@ import { judgeQuestions } from "./questions";
 import { judgeRepairs } from "./repair";
 import { judgeShadows } from "./shadow";
 import { judgeSpectra } from "./spectra";
+import { judgeSheets } from "./sheet";
 import { judgeTeeth } from "./teeth";
 import { judgeTrials } from "./trials";
 import { judgeWork } from "./work";
@@ -40,6 +41,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   light: judgeLight,
   work: judgeWork,
   repair: judgeRepairs,
+  sheets: judgeSheets,
 };
 
 const FILE = new URL("../docs/measurements.md", import.meta.url);

@@ -27,7 +27,7 @@ export const Points = (least: number, most: number, beyond = 0): PropertyDecorat
   );
 
 /** How far corners and cuts may lie outside the picture, in shares of it. */
-const BEYOND = 0.25;
+export const BEYOND = 0.25;
 /** Longest side of a drawing or sheet, mm. */
 const LONGEST_SIDE = 2000;
 

@@ -20,6 +20,7 @@ import { predict } from "./operations/predict";
 import { readAreas } from "./operations/read-areas";
 import { readChart } from "./operations/read-chart";
 import { readPatch } from "./operations/read-patch";
+import { readSheet } from "./operations/read-sheet";
 import { render } from "./operations/render";
 import { repair } from "./operations/repair";
 import { schools } from "./operations/schools";
@@ -59,6 +60,7 @@ export const table = {
   line,
   areas,
   readAreas,
+  readSheet,
   setUp,
   gather,
   gatherings,

@@ -23,6 +23,7 @@ import { targetOf } from "../group-wish";
 import { deskOperation } from "../operation";
 import { pixelsOf } from "../pictures";
 import { LaidReference } from "./light";
+import { seen, type SeenColour } from "../seen";
 import { ShownQuestion, shownIn, type ShownInField } from "./render";
 import { fieldFor, toneMapFor } from "./tone-map";
 
@@ -41,8 +42,12 @@ export interface LookOverOutput {
     readonly figure: string;
     readonly advice: string;
   })[];
-  /** Mean ΔE00 of each area from what was picked, over its pixels; none for what was not. */
-  readonly areas: readonly { readonly id: string; readonly deltaE00?: number }[];
+  /** Mean ΔE00 of each area from what was picked, over its pixels, none for what was not; and its colour from afar, where something lies there. */
+  readonly areas: readonly {
+    readonly id: string;
+    readonly deltaE00?: number;
+    readonly seen?: SeenColour;
+  }[];
   readonly values: Values;
   readonly wanted?: Values;
   /** 128 none, 255 the colouring is 50 L* lighter than the reference, 0 that much darker. */
@@ -93,24 +98,28 @@ function* lookOverOf(question: LookOverQuestion, open: OpenDesk): Work<LookOverO
   const ids = field.named.ids;
   const asked = new Map(question.areas.map((a) => [String(a.id), a]));
   const noticed: Noticed[] = [];
-  const areas = ids.map((id, a) => {
+  const areas = ids.map((id, a): LookOverOutput["areas"][number] => {
     const own = shown[a];
     if (!own?.passes.length) return { id };
-    const seen = seeArea(own.laid, map, a, own.wanted, own.borders[1] ?? 1, ground.mmPerPixel);
-    if (seen.off !== undefined && seen.off > OFF)
-      noticed.push({ kind: "off target", area: id, deltaE00: seen.off });
+    const looked = seeArea(own.laid, map, a, own.wanted, own.borders[1] ?? 1, ground.mmPerPixel);
+    if (looked.off !== undefined && looked.off > OFF)
+      noticed.push({ kind: "off target", area: id, deltaE00: looked.off });
     const size =
       map.counts.subarray(a * 256, a * 256 + 256).reduce((s, n) => s + n, 0) * ground.mmPerPixel ** 2;
     const tones = own.borders.length - 1;
-    const cramped = tones > 2 && size > OF_LARGE && seen.lightest < SMALL && own.wish.whites.length === 0;
-    if (cramped) noticed.push({ kind: "small highlight", area: id, mm2: seen.lightest });
+    const cramped = tones > 2 && size > OF_LARGE && looked.lightest < SMALL && own.wish.whites.length === 0;
+    if (cramped) noticed.push({ kind: "small highlight", area: id, mm2: looked.lightest });
     const target = asked.get(id)?.wish && targetOf(open, asked.get(id)!.wish!.target);
-    const darker = target?.light ? target.light[0] - seen.ends[0][0] : 0;
+    const darker = target?.light ? target.light[0] - looked.ends[0][0] : 0;
     // What has no room at all is not covered.
     if (darker > COVERED && !cramped) noticed.push({ kind: "lost highlight", area: id, darker });
     const turn = paleCover(open, own, question);
     if (turn !== undefined) noticed.push({ kind: "pale cover", area: id, turn });
-    return { id, ...(seen.off !== undefined && { deltaE00: seen.off }) };
+    return {
+      id,
+      seen: seen(looked.mean),
+      ...(looked.off !== undefined && { deltaE00: looked.off }),
+    };
   });
   for (const {
     areas: [a, b],

@@ -1,6 +1,7 @@
 import type { LaidArea } from "@/core/course/laid-area";
 import { deltaE00 } from "@/core/colour/delta-e00";
-import type { Lab } from "@/core/colour/lab";
+import { labToXyz, xyzToLab, type Lab } from "@/core/colour/lab";
+import type { Xyz } from "@/core/colour/observer";
 import { rgb8ToLab } from "@/core/colour/display";
 import { missed, USUAL_STEEPNESS, type Wanted } from "@/core/group/wanted";
 import type { Ground } from "@/core/light/ground";
@@ -40,10 +41,23 @@ const classOf = (L: number) => Math.min(CLASSES - 1, Math.max(0, Math.floor((L *
 export interface SeenArea {
   /** Mean ΔE00 over its pixels from what is wanted there; undefined when nothing was picked. */
   readonly off: number | undefined;
+  /** Its colour from afar: the mean light of its pixels. */
+  readonly mean: Lab;
   /** Lab at its light end, through its middle and at its shadow end, as far as its pixels reach. */
   readonly ends: readonly [Lab, Lab, Lab];
   /** mm² of its lightest tone. */
   readonly lightest: number;
+}
+
+/** Mean light of places, each with its pixels, as a colour. */
+function meanOf(at: (t: number) => Lab, seen: readonly (readonly [t: number, pixels: number])[]): Lab {
+  const sum = [0, 0, 0];
+  let pixels = 0;
+  for (const [t, count] of seen) {
+    labToXyz(at(t)).forEach((v, c) => (sum[c]! += count * v));
+    pixels += count;
+  }
+  return pixels ? xyzToLab(sum.map((v) => v / pixels) as unknown as Xyz) : at(0.5);
 }
 
 /** Looks at one area. @param border where its lightest tone ends */
@@ -69,6 +83,7 @@ export function seeArea(
   const at = (t: number) => area.at(t, USUAL_STEEPNESS);
   return {
     off: wanted && seen.length ? missed(at, wanted, seen) : undefined,
+    mean: meanOf(at, seen),
     ends: [at(seen[0]?.[0] ?? 0.5), at(0.5), at(seen.at(-1)?.[0] ?? 0.5)],
     lightest: total ? lightest * mmPerPixel ** 2 : 0,
   };

@@ -197,7 +197,7 @@ function edgeOnEdge(sheet: Corners, photo: Pixels, { width, height }: Size): Gue
   });
 }
 
-const cornersOf = (at: (x: number, y: number) => Point, { width, height }: Bytes, photo: Pixels): Corners =>
+const cornersOf = (at: (x: number, y: number) => Point, line: Size, photo: Size): Corners =>
   frameOf(line).map(([x, y]) => {
     const [px, py] = at(x, y);
     return [px / photo.width, py / photo.height] as const;

@@ -4,6 +4,7 @@ import { Progress } from "@/ui/jobs/progress";
 import { axis, ChartCanvas } from "@/ui/kit/chart";
 import { usePieceHandles } from "@/ui/piece/piece-context";
 import { differenceWords } from "@/words/closeness";
+import { AsItLies } from "./as-it-lies";
 import { ExportButtons } from "./export-buttons";
 import { Findings } from "./findings";
 import type { Check } from "./use-check";
@@ -73,6 +74,7 @@ export function CheckSide({ own }: { readonly own: Check }) {
           </button>
         )}
       </section>
+      <AsItLies own={own} />
       <ExportButtons own={own} pieceId={id} />
     </div>
   );

@@ -18,6 +18,7 @@ import { useZoom } from "@/ui/piece/use-zoom";
 import { ZoomButtons } from "@/ui/piece/zoom-buttons";
 import { ReferenceLayer } from "@/ui/set-up/reference-layer";
 import { useKey } from "@/ui/use-keys";
+import { LaidSheet } from "./as-it-lies";
 import { CheckSide } from "./check-side";
 import { Scrub } from "./scrub";
 import { CHECK_VIEWS, COMPARE, useCheck, type Check, type CheckView, type Compare } from "./use-check";
@@ -33,6 +34,7 @@ const NAMES: Readonly<Record<CheckView, string>> = {
   line: "Line",
   reference: "Reference",
   differences: "Values off",
+  sheet: "As it lies",
 };
 const COMPARE_NAMES: Readonly<Record<Compare, string>> = {
   one: "One view",
@@ -112,7 +114,9 @@ function Picture({ own }: { readonly own: Check }) {
   }, [blinking]);
   useKey("b", () => setSecond((s) => !s));
   const on = { width: size.width * scale, height: size.height * scale };
-  const choices = CHECK_VIEWS.filter((v) => picture || (v !== "reference" && v !== "differences"));
+  const choices = CHECK_VIEWS.filter((v) =>
+    v === "sheet" ? own.sheet.laid : picture || (v !== "reference" && v !== "differences"),
+  );
   const beside = compare === "beside";
   const half = beside ? { width: on.width / 2, height: on.height / 2 } : on;
   const paper = useMemo(() => ({ background: "#fff" }), []);
@@ -277,6 +281,8 @@ function Layer({
           wipe={1}
         />
       ) : null;
+    case "sheet":
+      return own.sheet.laid ? <LaidSheet sheet={own.sheet.laid} frame={frame} /> : null;
     case "line":
       return bare ? <PixelCanvas pixels={bare} label="Line on bare paper" /> : null;
   }

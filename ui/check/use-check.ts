@@ -12,6 +12,7 @@ import { planQuestion, useJudged } from "@/ui/piece/group/use-groups";
 import { useKeepPicture, useKeptNow } from "@/ui/piece/kept-picture";
 import { usePiece } from "@/ui/piece/piece-context";
 import { useRack } from "@/ui/piece/use-rack";
+import { useSheetPhoto } from "./use-sheet-photo";
 import { usePictures } from "@/ui/set-up/use-pictures";
 
 /** What may be looked at, by itself or beside another. */
@@ -23,6 +24,7 @@ export const CHECK_VIEWS = [
   "line",
   "reference",
   "differences",
+  "sheet",
 ] as const;
 export type CheckView = (typeof CHECK_VIEWS)[number];
 
@@ -125,6 +127,7 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
     kept && rack === byDay && !alone && at === undefined && !whole.coloured && !light.error
       ? kept
       : undefined;
+  const sheet = useSheetPhoto(piece, drawing, byDay);
   const needsMap = [view, other].includes("tones");
   const map = useCompute(
     "toneMap",
@@ -170,6 +173,7 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
     ways,
     askedOut,
     map: map.output,
+    sheet,
   };
 }
 

@@ -1,0 +1,109 @@
+"use client";
+import { useEffect, useState } from "react";
+import type { ReadSheetOutput } from "@/compute/operations/read-sheet";
+import { claimsOf, drawingQuestion } from "@/compute/piece-questions";
+import type { Pair } from "@/core/picture/align";
+import { WHOLE_PICTURE } from "@/core/picture/rectify";
+import type { Piece } from "@/core/piece/piece";
+import type { DrawingFacts } from "@/store/pictures";
+import type { Rack } from "@/store/rack";
+import { askOfPicture, havePicture } from "@/ui/jobs/client";
+import { useJob, type Work } from "@/ui/jobs/use-job";
+import { asked } from "@/ui/set-up/use-drawing";
+
+interface Photo {
+  readonly handle: string;
+  readonly file: File;
+  readonly url: string;
+}
+
+/** A photo of the sheet, laid under the drawing. */
+export interface LaidPhoto {
+  readonly url: string;
+  readonly size: { readonly width: number; readonly height: number };
+  readonly pairs: readonly Pair[];
+}
+
+interface Found {
+  readonly read: ReadSheetOutput;
+  readonly size: LaidPhoto["size"];
+}
+
+export interface SheetPhoto {
+  readonly work: Work<Found>;
+  readonly name: string | undefined;
+  readonly laid: LaidPhoto | undefined;
+  readonly take: (file: File) => void;
+  readonly putAway: () => void;
+}
+
+async function sizeOf(file: File): Promise<LaidPhoto["size"]> {
+  const bitmap = await createImageBitmap(file);
+  const { width, height } = bitmap;
+  bitmap.close();
+  return { width, height };
+}
+
+/** What lies on the paper by a photo of it, read in the worker: nothing of the photo leaves the machine. */
+export function useSheetPhoto(piece: Piece, drawing: DrawingFacts | undefined, { paper }: Rack): SheetPhoto {
+  const [photo, setPhoto] = useState<Photo>();
+  useEffect(() => () => photo && URL.revokeObjectURL(photo.url), [photo]);
+  const whites = piece.areas.filter((a) => a.white && a.place).map((a) => a.id);
+  const claims = claimsOf(piece);
+  const ready = photo && drawing && piece.setUp.line;
+  const work = useJob(
+    ready
+      ? JSON.stringify([
+          "readSheet",
+          photo.handle,
+          drawingQuestion(piece, drawing),
+          claims,
+          whites,
+          paper.lab,
+        ])
+      : null,
+    async ({ signal, onProgress }): Promise<Found> => {
+      const { hints: _hints, ...drawn } = drawingQuestion(piece, drawing!);
+      const size = await sizeOf(photo!.file);
+      await havePicture({
+        handle: photo!.handle,
+        called: photo!.file.name,
+        load: () => Promise.resolve(photo!.file),
+      });
+      const read = await askOfPicture(
+        "readSheet",
+        asked(drawing!),
+        {
+          photo: { picture: photo!.handle },
+          drawn,
+          claims,
+          paper: { lab: paper.lab },
+          known: whites.map((id) => ({ id, lab: { lab: paper.lab } })),
+        },
+        { ...(signal && { signal }), ...(onProgress && { onProgress }) },
+      );
+      return { read, size };
+    },
+    { about: drawing?.id },
+  );
+  const found = work.old ? undefined : work.output;
+  return {
+    work,
+    name: photo?.file.name,
+    laid:
+      photo && found
+        ? {
+            url: photo.url,
+            size: found.size,
+            pairs: WHOLE_PICTURE.map((line, i) => ({ line, reference: found.read.corners[i]! })),
+          }
+        : undefined,
+    take: (file) =>
+      setPhoto({
+        handle: `sheet ${file.name} ${file.size} ${file.lastModified}`.slice(0, 80),
+        file,
+        url: URL.createObjectURL(file),
+      }),
+    putAway: () => setPhoto(undefined),
+  };
+}
