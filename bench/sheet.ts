@@ -8,7 +8,7 @@ import { harshShot, photograph, type Photo, type Shot } from "@/sim/camera";
 import type { LineArt } from "@/sim/line-art";
 import { seeded } from "@/sim/random";
 
-const SHEETS = 40;
+const SHEETS = 20;
 /** Areas of known colour where there is no strip. */
 const KNOWN = 4;
 

@@ -32,7 +32,7 @@ export function shortfallInWords(s: Shortfall): string {
 
 /** That a value is predicted near what is wanted, but not surely. */
 export const unsureInWords = (doubt: number): string =>
-  `may come out up to ${doubt.toFixed(0)} off (ΔE00): too few strips of these pencils were read`;
+  `predicted near, but may come out up to ${doubt.toFixed(0)} ΔE00 from that`;
 
 /** Parts of a pencil drawing, short enough for a chip. */
 export const partInWords: Readonly<Record<LaidPencil["part"], string>> = {

@@ -37,7 +37,8 @@ export function stripDesigns(pencils: readonly number[], grounds: number, mixed:
       ),
     ),
   );
-  return pencils.length < 2 ? alone : [...alone, ...mixedDesigns(pencils, grounds, mixed, 3)];
+  const all = pencils.length < 2 ? alone : [...alone, ...mixedDesigns(pencils, grounds, mixed, 3)];
+  return [...new Map(all.map((d) => [JSON.stringify(d), d])).values()];
 }
 
 /** Drawings of one to `most` pencils over each other, spread evenly over pencils, layers, pressures and grounds. */

@@ -105,6 +105,13 @@ describe("a finished sheet read from a photo", () => {
     expect(plain[plain.length >> 1]!).toBeLessThan(8);
     const trust = (r: typeof read) => r.areas.reduce((sum, a) => sum + a.trust, 0);
     expect(trust(read)).toBeLessThan(trust(found));
+    // Where nothing on the drawing is known the sheet's own margin tells what bare paper looks like.
+    const margin = finish(
+      readSheet(wish(sheet, photo, { known: [], paper: sheet.paper, corners: found.corners })),
+    );
+    expect(margin.camera.from).toBe("bare paper");
+    const bare = offOf(sheet, margin.areas);
+    expect(bare[bare.length >> 1]!).toBeLessThan(8);
   });
   it("has zones with their ground, and leaves a mirrored lamp out and says so", async () => {
     const { width, height } = sheet.art;

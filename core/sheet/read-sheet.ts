@@ -1,18 +1,26 @@
-import { median, quantile } from "@/core/algebra/median";
+import { quantile } from "@/core/algebra/median";
 import type { Point } from "@/core/algebra/point";
-import { deltaE00 } from "@/core/colour/delta-e00";
-import { chroma, type Lab } from "@/core/colour/lab";
+import type { Lab } from "@/core/colour/lab";
 import type { Xyz } from "@/core/colour/observer";
-import { luminanceOf } from "@/core/colour/rgb";
 import type { Reference } from "@/core/chart/device";
 import type { Bytes, Labels, Pixels } from "@/core/picture/plane";
 import type { Corners } from "@/core/picture/rectify";
 import { part, type Work } from "@/core/progress";
 import { darkness, lumaPlane } from "./darkness";
 import { cameraColour, linearOfLab } from "./few-colours";
-import { findDrawing, type FoundDrawing } from "./find";
-import { CLIPPED, meanOf, pixelAt, pixelsOfAreas, type Read } from "./sample";
-import { type LitSample, sheetLight } from "./sheet-light";
+import { findDrawing } from "./find";
+import {
+  isPaper,
+  knownGrounds,
+  lightest,
+  litSamples,
+  marginOf,
+  paperAmong,
+  paperGround,
+  USUAL_PAPER,
+} from "./known";
+import { CLIPPED, luminance, meanOf, pixelsOfAreas, type Read } from "./sample";
+import { sheetLight } from "./sheet-light";
 
 /** A place whose colour is known: an area by its number, or a spot in shares of the drawing. */
 export type KnownPlace = { readonly lab: Lab } & ({ readonly area: number } | { readonly at: Point });
@@ -98,14 +106,10 @@ const INSIDE = 0.55;
 const WHOLE = 0.97;
 /** Fewest pixels of the photo a millimetre. */
 const LEAST_PER_MM = 1.6;
-/** Mm round a spot of known colour. */
-const SPOT = 1.2;
 /** Light over the area's own middle, and chroma under it, from which on a pixel mirrors the lamp. */
 const GLARES = 1.12;
 /** Pixels of an area that full trust takes. */
 const ENOUGH = 250;
-/** Side, in pixels read, of the tiles by which a known ground tells of the light. */
-const TILES = 9;
 
 /** Long side of the copy in which a photo is looked over. */
 const LOOKED_OVER = 900;
@@ -125,79 +129,6 @@ function unreadable(photo: Pixels): SheetRefused | undefined {
   if (at(1 - BURNT) >= CLIPPED) return { kind: "too bright" };
   const lines = darkness(luma, [2, 4]).data.sort();
   return lines[Math.floor(0.998 * (lines.length - 1))]! < NO_LINE ? { kind: "blurred" } : undefined;
-}
-
-const luminance = ([r, g, b]: Xyz) => luminanceOf(r, g, b);
-
-/** What a ground of one known colour tells of the light: the middle of each tile of it. */
-function litSamples(pixels: readonly Read[], lab: Lab, whole: boolean): LitSample[] {
-  const truly = linearOfLab(lab);
-  const tiles = new Map<number, Read[]>();
-  for (const p of pixels) {
-    const key = Math.floor(((p.y + 1) / 2) * TILES) * TILES + Math.floor(((p.x + 1) / 2) * TILES);
-    const own = tiles.get(key) ?? [];
-    if (!own.length) tiles.set(key, own);
-    own.push(p);
-  }
-  return [...tiles.values()]
-    .filter((t) => t.length >= (whole ? 6 : 1))
-    .map((t) => ({
-      x: median(t.map((p) => p.x)),
-      y: median(t.map((p) => p.y)),
-      rgb: meanOf(t),
-      truly,
-    }));
-}
-
-/** What is known of the picture: grounds by area, spots by their pixels. */
-function knownGrounds(wish: SheetWish, found: FoundDrawing, areas: ReadonlyMap<number, Read[]>) {
-  const { width, height } = wish.labels;
-  return wish.known.flatMap(({ lab, ...where }) => {
-    if ("area" in where) {
-      const pixels = areas.get(where.area);
-      return pixels && pixels.length >= 4 ? [{ lab, pixels, area: where.area as number | undefined }] : [];
-    }
-    const [cx, cy] = [where.at[0] * width, where.at[1] * height];
-    const reach = SPOT / wish.mmPerPixel;
-    const pixels: Read[] = [];
-    for (let y = -reach; y <= reach; y += reach / 6)
-      for (let x = -reach; x <= reach; x += reach / 6) {
-        if (x * x + y * y > reach * reach) continue;
-        const rgb = pixelAt(wish.photo, ...found.at(cx + x, cy + y));
-        if (rgb)
-          pixels.push({
-            rgb,
-            x: (2 * (cx + x)) / width - 1,
-            y: (2 * (cy + y)) / height - 1,
-            zone: 0,
-            clipped: false,
-          });
-      }
-    return pixels.length > 20 ? [{ lab, pixels, area: undefined }] : [];
-  });
-}
-
-/** The lightest known colour that is nearly grey: bare paper, if it is known at all. */
-const paperAmong = (known: readonly { readonly lab: Lab }[]): Lab | undefined =>
-  known.map((k) => k.lab).sort((a, b) => b[0] - 0.3 * chroma(b) - (a[0] - 0.3 * chroma(a)))[0];
-
-/** Known colours this near to the paper's (ΔE00) are bare paper. */
-const BARE = 1;
-const isPaper = (lab: Lab, paper: Lab) => deltaE00(lab, paper) < BARE;
-
-const USUAL_PAPER: Lab = [94, 0, 2];
-
-/** Nobody's ground that looks like the paper that is known tells of the light as well. */
-function paperGround(areas: ReadonlyMap<number, Read[]>, paper: readonly Read[]): Read[] {
-  const nobody = areas.get(0);
-  if (!nobody || !paper.length) return [];
-  const [r, g, b] = meanOf(paper);
-  const like = (p: Read) =>
-    Math.abs(Math.log((p.rgb[0] * g) / Math.max(1e-6, p.rgb[1] * r))) < 0.12 &&
-    Math.abs(Math.log((p.rgb[2] * g) / Math.max(1e-6, p.rgb[1] * b))) < 0.12 &&
-    luminance(p.rgb) > 0.4 * luminanceOf(r, g, b);
-  const own = nobody.filter(like);
-  return own.length > 0.5 * nobody.length ? own : [];
 }
 
 /**
@@ -221,7 +152,13 @@ export function* readSheet(wish: SheetWish): Work<ReadSheet> {
   const paper = wish.paper ?? paperAmong(known) ?? USUAL_PAPER;
   const paperPixels = known.filter((k) => isPaper(k.lab, paper)).flatMap((k) => k.pixels);
   const ground = paperGround(areas, paperPixels);
+  const bright = quantile(
+    [...areas.values()].flatMap((p) => p.filter((_, i) => i % 8 === 0).map((q) => luminance(q.rgb))),
+    0.9,
+  );
+  const margin = wish.paper && !paperPixels.length ? marginOf(wish, found, bright) : [];
   const samples = [
+    ...litSamples(margin, paper, false),
     ...known.flatMap((k) => litSamples(k.pixels, k.lab, k.area !== undefined)),
     ...litSamples(ground, paper, true),
   ];
@@ -275,7 +212,7 @@ export function* readSheet(wish: SheetWish): Work<ReadSheet> {
   if (found.inside < WHOLE) doubts.push({ kind: "part of the sheet", share: found.inside });
   if (found.p95 / perMm > 0.8) doubts.push({ kind: "blurred", mm: found.p95 / perMm });
   if (references.length < 4)
-    doubts.push({ kind: "few known colours", count: known.length + (wish.paper ? 1 : 0) });
+    doubts.push({ kind: "few known colours", count: known.length + (margin.length ? 1 : 0) });
   return {
     corners: found.corners,
     offMm: { median: found.median / perMm, p95: found.p95 / perMm },
@@ -286,7 +223,7 @@ export function* readSheet(wish: SheetWish): Work<ReadSheet> {
           ? "many known colours"
           : references.length
             ? "a few known colours"
-            : known.length || wish.paper
+            : samples.length
               ? "bare paper"
               : "nothing",
       references: references.length,
@@ -306,19 +243,6 @@ const share = (areas: ReadonlyMap<number, Read[]>, of: (p: Read) => boolean): nu
     }
   return some / Math.max(1, all);
 };
-
-function lightest(areas: ReadonlyMap<number, Read[]>, paper: Lab): LitSample[] {
-  const all = [...areas.values()].flat();
-  const from = quantile(
-    all.map((p) => luminance(p.rgb)),
-    0.9,
-  );
-  return litSamples(
-    all.filter((p) => luminance(p.rgb) >= from),
-    paper,
-    true,
-  );
-}
 
 /** Pixels of each zone of each area, edges and all. */
 function groundOf({ labels, zones }: SheetWish): Map<number, Map<number, number>> {

@@ -1,5 +1,5 @@
 import type { Xyz } from "@/core/colour/observer";
-import { LINEAR } from "@/core/colour/rgb";
+import { LINEAR, luminanceOf } from "@/core/colour/rgb";
 import type { Pixels } from "@/core/picture/plane";
 import type { Work } from "@/core/progress";
 import type { FoundDrawing } from "./find";
@@ -111,3 +111,6 @@ export function meanOf(pixels: readonly { readonly rgb: Xyz }[]): Xyz {
     return kept.reduce((a, b) => a + b, 0) / Math.max(1, kept.length);
   }) as unknown as Xyz;
 }
+
+/** Luminance of linear light. */
+export const luminance = ([r, g, b]: Xyz) => luminanceOf(r, g, b);

@@ -33,6 +33,23 @@ function Values({
   );
 }
 
+/** Values that are predicted near what is wanted, but not surely, in one sentence. */
+function Unsure({ steps }: { readonly steps: readonly PencilStepOutput[] }) {
+  if (!steps.length) return null;
+  const far = Math.max(...steps.map((s) => s.doubt));
+  const values = new Intl.ListFormat("en").format(steps.map((s) => signed(s.wanted.lab[0])));
+  return (
+    <p className="m-0 border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]">
+      <strong>
+        {steps.length === 1 ? "Lightness" : "Values of lightness"} {values}{" "}
+        {steps.length === 1 ? "is" : "are"} not sure:
+      </strong>{" "}
+      predicted near, but may come out up to <Figure unit="ΔE00">{far.toFixed(0)} ΔE00</Figure> from that,
+      hatched in the scale.
+    </p>
+  );
+}
+
 /** A pencil plan in a sentence, as a scale of values, and as a table. */
 export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
   return (
@@ -65,11 +82,7 @@ export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
         steps={plan.steps.flatMap((s) => (s.shortfall ? [[s, s.shortfall] as const] : []))}
         is={(s) => `is not reached, it comes out ${differenceWords(s.deltaE00)}:`}
       />
-      <Values
-        label="Values that are not sure"
-        steps={plan.steps.flatMap((s) => (s.unsure ? [[s, s.unsure] as const] : []))}
-        is={() => "is not sure:"}
-      />
+      <Unsure steps={plan.steps.filter((s) => s.unsure)} />
       <details className="text-[14px]">
         <summary className="cursor-pointer text-[15px] font-semibold">The same as a table</summary>
         <table className="mt-1 border-collapse">

@@ -38,9 +38,9 @@ export function StripsFirst({ rack, plan }: { readonly rack: Rack; readonly plan
       {found && (
         <>
           <p className="my-1 max-w-[70ch]">
-            As it stands, these values come out <Figure unit="ΔE00">{found.now.toFixed(1)} ΔE00</Figure> from
-            what is predicted, on average. Each strip drawn and read brings that down: a patch of about 1 cm²,
-            all layers at one pressure, the way you will draw.
+            What is not known of your pencils and this paper leaves these values{" "}
+            <Figure unit="ΔE00">{found.now.toFixed(1)} ΔE00</Figure> unsure, on average. Each strip drawn and
+            read brings that down: a patch of about 1 cm², all layers at one pressure, the way you will draw.
           </p>
           <table className="border-collapse">
             <thead>
