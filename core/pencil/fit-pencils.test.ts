@@ -11,8 +11,8 @@ import { nextStrips } from "./next-strips";
 import { mixedDesigns, stripDesigns } from "./strip-designs";
 import { drawnLab, PRESSURES, usualTooth } from "./tooth";
 
-const NAMES = ["white", "ochre", "red", "blue", "black"];
-const [red, blue] = [2, 3];
+const NAMES = ["white", "red", "blue", "umber"];
+const [red, blue] = [1, 2];
 const start = usualTooth(null);
 const light = (pencil: number, layers = 3): NumberedLayer => ({ pencil, layers, pressure: "light" });
 
@@ -20,7 +20,7 @@ describe.each(TEETH.map((law) => [law.name, law] as const))("pencils on the toot
   const { films, paper, strip } = pencilTooth(law, NAMES);
   const random = seeded(5);
   const pick = (n: number) => Math.floor(random() * n);
-  const heldOut = Array.from({ length: 24 }, () =>
+  const heldOut = Array.from({ length: 14 }, () =>
     strip(
       Array.from({ length: 1 + pick(3) }, () => ({
         pencil: pick(films.length),
@@ -29,12 +29,12 @@ describe.each(TEETH.map((law) => [law.name, law] as const))("pencils on the toot
       })),
     ),
   );
-  const designs = stripDesigns([...films.keys()], 1, 60);
+  const designs = stripDesigns([...films.keys()], 1, 24);
   const before = finish(fitPencils(films, [], start));
   const { chosen } = finish(
     nextStrips(
       before.posterior,
-      mixedDesigns([...films.keys()], 1, 30, 3).map((d) => ({ under: paper, layers: d.layers })),
+      mixedDesigns([...films.keys()], 1, 16, 3).map((d) => ({ under: paper, layers: d.layers })),
       designs.map((d) => ({ under: paper, layers: d.layers })),
       10,
     ),
