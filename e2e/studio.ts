@@ -103,7 +103,7 @@ export async function offeredGroups(page: Page): Promise<Locator> {
 export async function hrefOf(page: Page, piece: string): Promise<string> {
   await open(page, `/?find=${encodeURIComponent(piece)}`);
   return (await page
-    .getByRole("link", { name: `Open ${piece}` })
+    .getByRole("link", { name: `Open ${piece}`, exact: true })
     .first()
     .getAttribute("href"))!;
 }
