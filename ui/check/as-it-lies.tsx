@@ -43,6 +43,15 @@ export function AsItLies({ own }: { readonly own: Check }) {
     })
     .sort((a, b) => b.off - a.off);
   const seen = rows.filter((r) => r.off >= SEEN).length;
+  // What a hand does differs from area to area; what a lamp or another sheet does is the same everywhere.
+  const lighter = rows.filter((r) => r.lies.lab[0] > r.plan.lab[0]).length;
+  const alike = rows.length > 3 && seen > 0.9 * rows.length && (lighter === 0 || lighter === rows.length);
+  const doubts = [
+    ...(alike
+      ? ["Nearly all lie off the same way: rather the photo’s light, or another paper than planned"]
+      : []),
+    ...(found ? found.doubts : []),
+  ];
   return (
     <section aria-label="As it lies">
       <h2 className="m-0 mb-1 text-[17px]">As it lies</h2>
@@ -87,9 +96,9 @@ export function AsItLies({ own }: { readonly own: Check }) {
               Compare in the picture
             </button>
           </p>
-          {found.doubts.length > 0 && (
+          {doubts.length > 0 && (
             <ul className="m-0 mb-2 list-none space-y-1 p-0" aria-label="Doubts about the photo">
-              {found.doubts.map((d) => (
+              {doubts.map((d) => (
                 <li key={d} className="border-l-4 border-strong bg-panel py-1 pl-3 text-[14px]">
                   {d}.
                 </li>
@@ -100,8 +109,8 @@ export function AsItLies({ own }: { readonly own: Check }) {
             <caption className="sr-only">Each area as it lies against the plan</caption>
             <thead>
               <tr className="text-left text-[14px] text-soft">
-                <th className="font-normal">area</th>
-                <th className="font-normal">planned, lies</th>
+                <th className="pr-2 font-normal">area</th>
+                <th className="pr-2 font-normal">planned, lies</th>
                 <th className="font-normal">against the plan</th>
                 <th className="text-right font-normal">ΔE00</th>
               </tr>
