@@ -117,16 +117,6 @@ async function judge(withStrip: boolean): Promise<string> {
       const other = ask(sheet, photo, known, trialArt(n + 1000));
       if (typeof other !== "string") wrong.push(String(n));
     }
-    if (process.env.SHOW)
-      console.error(
-        n,
-        off.at(-1)!.toFixed(2),
-        colour.at(-1)!.toFixed(2),
-        read.offMm.p95.toFixed(2),
-        read.camera.light.toFixed(3),
-        read.camera.expectedError?.toFixed(1),
-        read.doubts.map((d) => d.kind).join(),
-      );
   }
   return `| ${withStrip ? "a strip of cells" : "bare paper and four areas"} | ${off.length} of ${SHEETS}${refused.length ? ` (${refused.join(", ")})` : ""} | ${quantile(off, 0.5).toFixed(2)} | ${quantile(off, 0.95).toFixed(2)} | **${quantile(colour, 0.5).toFixed(2)}** | ${quantile(colour, 0.95).toFixed(1)} | ${wrong.length} of ${Math.floor(SHEETS / 4)} | ${quantile(seconds, 0.5).toFixed(1)} |`;
 }
