@@ -23,6 +23,8 @@ export default defineConfig({
     baseURL: process.env.BLENDT_URL,
     viewport: { width: 1280, height: 800 },
     actionTimeout: 20_000,
+    // Whatever a page keeps for when the server is away costs every new browser the fetching of it.
+    serviceWorkers: "block",
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium-headless-shell",
       args: [

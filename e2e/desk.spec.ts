@@ -89,33 +89,36 @@ test("the whole of a piece is laid; what was left out is asked about before it i
   await expect.poll(() => laidIn(page, id)).toBe(Number(total));
 });
 
-test("without the server the desk opens and goes on; what was done is sent once when it is back", async ({
-  page,
-  context,
-}) => {
-  const id = await atDesk(page);
-  await lay(page, 2);
-  await expect.poll(() => laidIn(page, id)).toBe(2);
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await page.reload();
-  await listens(page);
-  await expect(code(page)).toBeVisible();
-  await context.setOffline(true);
-  await lay(page, 2);
-  await expect(page.getByText(/No studio in reach: 2 notes of work wait/)).toBeVisible();
-  await page.reload();
-  await listens(page);
-  await expect(progress(page)).toContainText(/^4 of \d+ laid/);
-  await lay(page, 1);
-  // What mends a place is worked out here as well.
-  await page.getByRole("button", { name: "Repair" }).click();
-  await page.getByRole("button", { name: "Weak beside its neighbours" }).click();
-  await expect(page.getByText(/As it (was planned|should be by now)/)).toBeVisible({ timeout: 60_000 });
-  await page.keyboard.press("Escape");
-  expect(await page.evaluate(() => navigator.onLine)).toBe(false);
-  await context.setOffline(false);
-  await expect.poll(() => laidIn(page, id), { timeout: 60_000 }).toBe(5);
-  await expect(page.getByText("No studio in reach")).toHaveCount(0);
+test.describe("away from the server", () => {
+  test.use({ serviceWorkers: "allow" });
+  test("without the server the desk opens and goes on; what was done is sent once when it is back", async ({
+    page,
+    context,
+  }) => {
+    const id = await atDesk(page);
+    await lay(page, 2);
+    await expect.poll(() => laidIn(page, id)).toBe(2);
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await page.reload();
+    await listens(page);
+    await expect(code(page)).toBeVisible();
+    await context.setOffline(true);
+    await lay(page, 2);
+    await expect(page.getByText(/No studio in reach: 2 notes of work wait/)).toBeVisible();
+    await page.reload();
+    await listens(page);
+    await expect(progress(page)).toContainText(/^4 of \d+ laid/);
+    await lay(page, 1);
+    // What mends a place is worked out here as well.
+    await page.getByRole("button", { name: "Repair" }).click();
+    await page.getByRole("button", { name: "Weak beside its neighbours" }).click();
+    await expect(page.getByText(/As it (was planned|should be by now)/)).toBeVisible({ timeout: 60_000 });
+    await page.keyboard.press("Escape");
+    expect(await page.evaluate(() => navigator.onLine)).toBe(false);
+    await context.setOffline(false);
+    await expect.poll(() => laidIn(page, id), { timeout: 60_000 }).toBe(5);
+    await expect(page.getByText("No studio in reach")).toHaveCount(0);
+  });
 });
 
 test("clocks run by the time, through sleep and a clock that is set back", async ({ page }) => {

