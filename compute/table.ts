@@ -6,6 +6,7 @@ import { findSheet } from "./operations/find-sheet";
 import { fitPaper } from "./operations/fit-paper";
 import { gather, gatherings } from "./operations/gather";
 import { group } from "./operations/group";
+import { inkUse } from "./operations/ink-use";
 import { line } from "./operations/line";
 import { light } from "./operations/light";
 import { lookOver } from "./operations/look-over";
@@ -17,6 +18,7 @@ import { pencilPlan } from "./operations/pencil-plan";
 import { pencilStrips } from "./operations/pencil-strips";
 import { planPiece } from "./operations/plan-piece";
 import { predict } from "./operations/predict";
+import { purchases } from "./operations/purchases";
 import { readAreas } from "./operations/read-areas";
 import { readChart } from "./operations/read-chart";
 import { readPatch } from "./operations/read-patch";
@@ -72,6 +74,8 @@ export const table = {
   repair,
   sections,
   workOrder,
+  inkUse,
+  purchases,
 };
 
 export type OperationName = keyof typeof table;
