@@ -44,8 +44,6 @@ export interface PurchasesOutput extends Omit<Purchases, "buy"> {
     readonly codes: readonly string[];
     readonly price: number;
   })[];
-  /** Of what can be added at most, the share that is added: 1 where nothing better exists. */
-  readonly proven: number;
 }
 
 const labsOf = (ink: KnownInkInput) => ink.coats.map((c) => colourOf(c).lab);
@@ -64,10 +62,8 @@ export const purchases = operation(PurchasesQuestion, function* (question): Work
     budget: question.budget,
     within: question.within,
   });
-  const room = plan.atMost - plan.before;
   return {
     ...plan,
     buy: plan.buy.map((b) => ({ ...b, codes: offers[b.offer]!.codes, price: offers[b.offer]!.price })),
-    proven: plan.exact || room < 1e-12 ? 1 : (plan.after - plan.before) / room,
   };
 });

@@ -49,6 +49,7 @@ describe("what to buy", () => {
         expect(plan.after).toBeCloseTo(bruteForce(wish), 9);
         expect(plan.atMost).toBeCloseTo(plan.after, 9);
         expect(plan.spent).toBeLessThanOrEqual(wish.budget + 1e-9);
+        for (const { adds } of plan.buy) expect(adds).toBeGreaterThan(0);
         expect(plan.before + plan.buy.reduce((sum, b) => sum + b.adds, 0)).toBeCloseTo(plan.after, 9);
       }),
       { numRuns: 150 },
@@ -89,6 +90,7 @@ describe("what to buy", () => {
       expect(share).toBeGreaterThanOrEqual(curve[i]!.share - 1e-12);
     });
     expect(curve.at(-1)!.money).toBeGreaterThan(60);
+    expect(curve.at(-1)!.share).toBeGreaterThan(curve.at(-2)!.share);
   });
   it("buys no twin of what is owned, and nothing where all is met", () => {
     const own: Lab = [50, 10, 10];

@@ -47,6 +47,8 @@ export interface Purchases {
   readonly atMost: number;
   /** Nothing within the budget is better: every choice was looked at or ruled out. */
   readonly exact: boolean;
+  /** Of what can be added at most, the share that is added: 1 where nothing better exists. */
+  readonly proven: number;
   /** Share met by what was spent, offer by offer, well beyond the budget. */
   readonly curve: readonly { readonly money: number; readonly share: number }[];
 }
@@ -308,17 +310,31 @@ export function* planPurchases(wish: PurchaseWish): Work<Purchases> {
   let step = work.next();
   for (; !step.done; step = work.next()) yield 0.5 + 0.4 * step.value;
   const found = step.value;
-  if (found) chosen = found;
+  chosen = needed(worth, found ?? chosen);
   const after = worth.met(worth.of(chosen).best);
+  const before = worth.met(worth.best);
+  const most = found ? after : Math.min(1, Math.max(after, atMost / worth.total));
   return {
     buy: inOrderOfUse(worth, prices, chosen),
     spent: chosen.reduce((sum, o) => sum + prices[o]!, 0),
-    before: worth.met(worth.best),
+    before,
     after,
-    atMost: found ? after : Math.min(1, Math.max(after, atMost / worth.total)),
+    atMost: most,
+    proven: most - before < 1e-12 ? 1 : (after - before) / (most - before),
     exact: found !== undefined,
     curve: curveOf(worth, prices),
   };
+}
+
+/** Leaves out what meets nothing that the others do not: it would be money for being a little nearer. */
+function needed(worth: Worth, chosen: readonly number[]): number[] {
+  let kept = [...chosen];
+  const all = worth.met(worth.of(kept).best);
+  for (const offer of chosen) {
+    const rest = kept.filter((o) => o !== offer);
+    if (worth.met(worth.of(rest).best) >= all) kept = rest;
+  }
+  return kept;
 }
 
 /** A choice in the order in which each adds most for its price. */
@@ -348,5 +364,6 @@ function curveOf(worth: Worth, prices: readonly number[]): Purchases["curve"] {
     money += prices[offer]!;
     out.push({ money, share: worth.met(best) });
   }
-  return out;
+  // Where nothing more is met, the curve ends.
+  return out.slice(0, 1 + out.findIndex((p) => p.share === out.at(-1)!.share));
 }
