@@ -12,7 +12,7 @@ import { resized } from "./sized-picture";
 export const nameHere = async (name: string): Promise<string> => `${await buildName()} ${name}`;
 
 /** Where a kept picture is; a new one has a new address. */
-const addressOf = (url: string, { name, width }: Pick<ColouringFacts, "name" | "width">) =>
+export const addressOf = (url: string, { name, width }: Pick<ColouringFacts, "name" | "width">) =>
   `${url}?v=${encodeURIComponent(`${name.split(" ").at(-1)}-${width}`)}`;
 
 /** What is kept of a piece's picture, as pages show it. */

@@ -1,10 +1,12 @@
 import { SYMPTOMS, type Symptom } from "@/core/repair/symptom";
 import type { WorkEvent, WorkEventKind } from "@/core/work/record";
+import { LONGEST_LINE, MOST_ENTERED } from "@/core/log/read-entry";
 import { MOST_SECTIONS } from "@/core/work/problem";
 import {
   Code,
   Flag,
   Id,
+  List,
   ListOfKinds,
   OneOf,
   Optional,
@@ -34,6 +36,7 @@ class EventInput {
     "skipped",
     "added",
     "exchanged",
+    "entered",
     "noted",
     "photographed",
     "undone",
@@ -74,6 +77,18 @@ class ExchangedInput extends EventInput {
   @Code() by!: string;
 }
 
+class EnteredToneInput {
+  @Code() code!: string;
+  @Whole(1, 12, "coats") coats!: number;
+}
+
+class EnteredInput extends EventInput {
+  @Text(LONGEST_LINE, 1) line!: string;
+  @Text(80) subject!: string;
+  @List(() => EnteredToneInput, 0, MOST_ENTERED, '{"code","coats"}') tones!: EnteredToneInput[];
+  @Text(LONGEST_LINE) note!: string;
+}
+
 class NotedInput extends EventInput {
   @Text(2000, 1) note!: string;
   @Optional() @Text(60, 1) area?: string;
@@ -97,6 +112,7 @@ const KINDS: Readonly<Record<WorkEventKind, () => Document<object>>> = {
   skipped: () => StepInput,
   added: () => AddedInput,
   exchanged: () => ExchangedInput,
+  entered: () => EnteredInput,
   noted: () => NotedInput,
   photographed: () => PhotographedInput,
   undone: () => UndoneInput,

@@ -23,6 +23,7 @@ import { keepJudged } from "@/store/judged-groups";
 import { addPicture } from "@/store/pictures";
 import { addPiece } from "@/store/pieces";
 import { addWorkEvents } from "@/store/work-events";
+import { diaryOfDemo } from "./diary";
 import { halfDone } from "./half-done";
 import { rackOn, type Rack } from "@/store/rack";
 import type { Studio } from "@/store/studio";
@@ -84,6 +85,14 @@ export async function seedPiece(
   const document = await withShares(studio, { ...placed, areas });
   const { id } = await addPiece(studio, document);
   if (piece.halfDone) await addWorkEvents(studio, id, halfDone(document, rack));
+  await addWorkEvents(
+    studio,
+    id,
+    diaryOfDemo(
+      piece.name,
+      rack.markers.map((m) => m.code),
+    ),
+  );
   await seedJudged(studio, document, rack);
   await seedColouring(studio, id, document, rack);
 }

@@ -74,6 +74,9 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     { name: "Rack: findings", path: "/rack?view=findings" },
     { name: "Rack: ranges", path: "/rack?view=ranges" },
     { name: "Rack: bring in", path: "/rack?view=import" },
+    { name: "Log", path: "/log" },
+    { name: "Log: found", path: "/log?words=rust" },
+    settling({ name: "Supplies", path: "/supplies" }),
     { name: "Swatchbook", path: "/swatchbook" },
     {
       name: "Swatchbook: new paper",

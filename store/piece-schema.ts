@@ -13,7 +13,7 @@ import {
 import type { Piece } from "@/core/piece/piece";
 import type { WorkEventKind } from "@/core/work/record";
 import type { NamedPlace } from "./pictures";
-import { bytea, created, id, studio } from "./studio-schema";
+import { bytea, created, id, studio, tsvector } from "./studio-schema";
 
 export const pictures = pgTable(
   "pictures",
@@ -128,9 +128,15 @@ export const workEvents = pgTable(
     pictureId: uuid("picture_id").references(() => pictures.id, { onDelete: "set null" }),
     /** What else belongs to its kind. */
     body: jsonb("body").$type<object>().notNull(),
+    /** Its words and codes, for searching. */
+    words: tsvector("words").generatedAlwaysAs(
+      sql`jsonb_to_tsvector('simple'::regconfig, body, '["string"]'::jsonb)`,
+    ),
   },
   (t) => [
     primaryKey({ columns: [t.studioId, t.id] }),
     index("work_events_by_piece").on(t.studioId, t.pieceId, t.at),
+    index("work_events_by_time").on(t.studioId, t.at),
+    index("work_events_by_words").using("gin", t.words),
   ],
 );

@@ -7,6 +7,8 @@ export type Units = (typeof UNITS)[number];
 export type Hand = (typeof HANDS)[number];
 
 /** Bytes as they are. */
+/** Words of a text for full-text search. */
+export const tsvector = customType<{ data: string }>({ dataType: () => "tsvector" });
 export const bytea = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "bytea" });
 
 /** An id of its own, the time at which it came, and the studio that it is of: what every table has. */

@@ -5,9 +5,10 @@ import { inPieces, lockStudio, StudioFull, withStore, type Db } from "./database
 import { pieces, workEvents } from "./piece-schema";
 import type { Studio } from "./studio";
 
-type Row = typeof workEvents.$inferSelect;
+type Row = Pick<typeof workEvents.$inferSelect, "id" | "kind" | "at" | "undoes" | "pictureId" | "body">;
 
-const asEvent = ({ id, kind, at, undoes, pictureId, body }: Row): WorkEvent =>
+/** A row as an event. */
+export const asEvent = ({ id, kind, at, undoes, pictureId, body }: Row): WorkEvent =>
   ({
     ...body,
     id,

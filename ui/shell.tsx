@@ -31,6 +31,7 @@ const places = [
   { href: "/rack", name: "Rack", here: (path: string) => path.startsWith("/rack") },
   { href: "/swatchbook", name: "Swatchbook", here: (path: string) => path.startsWith("/swatchbook") },
   { href: "/groups", name: "Groups", here: (path: string) => path.startsWith("/groups") },
+  { href: "/log", name: "Log", here: (path: string) => path.startsWith("/log") },
   { href: "/supplies", name: "Supplies", here: (path: string) => path.startsWith("/supplies") },
 ];
 

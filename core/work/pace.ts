@@ -54,7 +54,7 @@ export function paceOf(records: readonly WorkRecord[]): LearntPace {
         if (last && e.at > last.at && work > 0)
           all.push({ work, took: (e.at - last.at) / 1000, changed: last.code !== e.code });
         last = e;
-      } else if (e.kind !== "noted" && e.kind !== "exchanged") last = undefined;
+      } else if (e.kind !== "noted" && e.kind !== "entered" && e.kind !== "exchanged") last = undefined;
     }
   }
   const usual = median(all.map((s) => s.took));

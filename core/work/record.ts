@@ -39,6 +39,14 @@ interface Kinds {
   };
   /** From here on one thing is taken instead of another. */
   exchanged: { readonly code: string; readonly by: string };
+  /** Written down afterwards, for work away from the screen: what was laid on what, and what came of it. */
+  entered: {
+    readonly line: string;
+    readonly subject: string;
+    /** Light to dark, as it was written. */
+    readonly tones: readonly { readonly code: string; readonly coats: number }[];
+    readonly note: string;
+  };
   noted: { readonly note: string; readonly area?: string | undefined };
   photographed: { readonly pictureId: string; readonly note?: string | undefined };
   undone: { readonly undoes: string };
@@ -80,7 +88,7 @@ export const inOrder = (events: readonly WorkEvent[]): WorkEvent[] =>
  * Events that nothing has undone. What undoes something can be undone itself, whatever the clocks of the devices say; each is counted once,
  * however often it came. Two that undo each other are both gone.
  */
-function holding(events: readonly WorkEvent[]): WorkEvent[] {
+export function holding(events: readonly WorkEvent[]): WorkEvent[] {
   const all = inOrder([...new Map(events.map((e) => [e.id, e])).values()]);
   const undoing = new Map<string, string[]>();
   for (const e of all)

@@ -8,6 +8,8 @@ import { ask, useQueryPart } from "@/ui/use-query";
 import { FirstLast } from "@/ui/work/first-last";
 import { Moment } from "@/ui/work/moment";
 import { OrderOfWork } from "@/ui/work/order-of-work";
+import { useInk } from "@/ui/work/use-ink";
+import { inkInWords } from "@/words/ink";
 import { GOALS, useOrder, type Goal } from "@/ui/work/use-order";
 import { AreaByArea } from "./area-by-area";
 import { bringsOf, type Pass } from "@/core/media/medium";
@@ -72,6 +74,7 @@ export function Steps({
   const unplanned = piece.areas.filter((a) => !a.layers.length && !a.white);
   const bare = piece.areas.filter((a) => a.white);
   const mm2Of = useToneShares(piece);
+  const ink = useInk(piece, rack, mm2Of);
   const kept = useKeptPicture();
   const hand = useStudio()?.hand;
   const [laid, setLaid] = useState<ReadonlyMap<string, number>>();
@@ -213,6 +216,7 @@ export function Steps({
         <ul className="m-0 list-none p-0">
           {supplies.map((s) => {
             const marker = markers.get(s.code);
+            const inkOf = ink.get(s.code);
             return (
               <li
                 key={s.code}
@@ -228,6 +232,11 @@ export function Steps({
                     </span>
                   )}
                   {needOf(s) !== "ready" && <strong className="block">{needInWords[needOf(s)]}</strong>}
+                  {inkOf && (
+                    <span className={`block text-[13px] ${inkOf.warns ? "font-semibold" : "text-soft"}`}>
+                      {inkInWords(inkOf, inkOf.warns, marker?.refills ?? 0)}
+                    </span>
+                  )}
                 </span>
               </li>
             );

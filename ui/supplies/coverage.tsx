@@ -42,7 +42,10 @@ export const Coverage = ({ plan, budget }: { readonly plan: PurchasesOutput; rea
         ],
       })}
       options={(ink) => ({
-        scales: { x: axis(ink, "money", { min: 0 }), y: axis(ink, "% of colours met", { max: 100 }) },
+        scales: {
+          x: axis(ink, "money", { min: 0, max: Math.max(budget, plan.curve.at(-1)?.money ?? 0, 1) }),
+          y: axis(ink, "% of colours met", { max: 100 }),
+        },
         plugins: {
           legend: { position: "bottom", labels: { color: ink.text, font: ink.font, usePointStyle: true } },
           tooltip: { animation: false },

@@ -1,0 +1,119 @@
+import { expect, test } from "./test";
+import { hrefOf, open } from "./studio";
+
+const LINE = "skin: rust2c, rust3m ×2, rust4m; came out too red; next time plum under it";
+
+test("work away from the screen is written down in one line, found again by word, code and colour, and kept as a group", async ({
+  page,
+}) => {
+  await open(page, "/log");
+  const entry = page.getByRole("form", { name: "Write down" });
+  await entry.getByLabel("What was done away from the screen").fill(`${LINE}; lake99z`);
+  await expect(entry.getByText("Understood: skin, 3 inks")).toBeVisible();
+  await expect(entry.getByText("“came out too red; next time plum under it”")).toBeVisible();
+  await expect(entry.getByText("Not on the rack, kept as a note: lake99z")).toBeVisible();
+  await entry.getByRole("button", { name: "Write it down" }).click();
+  const written = page.getByRole("listitem").filter({ hasText: "came out too red" });
+  await expect(written).toBeVisible();
+  await expect(written).toContainText("(lake99z)");
+  await expect(entry.getByLabel("What was done away from the screen")).toHaveValue("");
+
+  const search = page.getByRole("search", { name: "Search the log" });
+  const find = search.getByLabel("Find words, codes, pieces, areas");
+  for (const [words, there] of [
+    ["too red", true],
+    ["RUST3", true],
+    ["skin plum", true],
+    ["'\\:* | & %_", true],
+    ["nobodyhasthisword", false],
+  ] as const) {
+    await find.fill(words);
+    await search.getByRole("button", { name: "Find" }).click();
+    await expect(written).toHaveCount(there ? 1 : 0);
+  }
+  // Its own colour in one coat, as the rack has it.
+  const paper = (await (await page.request.get("/api/rack?format=json")).text()).match(
+    /"rust3m"[^}]*?(#[0-9a-f]{6})/,
+  )!;
+  await find.fill("skin");
+  await search.getByLabel("Near a colour").fill(paper[1]!);
+  await search.getByRole("button", { name: "Find" }).click();
+  await expect(search.getByText("Inks near the colour:")).toContainText("rust3m");
+  await expect(written).toHaveCount(1);
+  await search.getByLabel("Near a colour").fill("");
+  await find.fill("rust3m");
+  await search.getByRole("button", { name: "Find" }).click();
+  await expect(page.getByRole("region", { name: "Planned" })).toContainText("rust3m");
+  await search.getByRole("button", { name: "Show all" }).click();
+  await search.getByLabel("What").selectOption("notes");
+  await expect(written).toHaveCount(0);
+  await search.getByLabel("What").selectOption("written down");
+  await expect(written).toHaveCount(1);
+
+  await written.getByRole("button", { name: "Keep as a group" }).click();
+  await written.getByRole("link", { name: "Kept in Groups" }).click();
+  await expect(page.getByText("skin, rust2c rust3m rust4m").first()).toBeVisible();
+});
+
+test("what an address asks wrongly of the log is told, and the log is there", async ({ page }) => {
+  for (const query of ["piece=nonsense", "from=1e308", "kind=all", `codes=${"x,".repeat(200)}`]) {
+    await open(page, `/log?${query}`);
+    await expect(page.locator("main").getByRole("alert")).toContainText("expected");
+  }
+  await open(page, `/log?words=${encodeURIComponent("<b>x</b> ".repeat(20))}`);
+  await expect(page.getByText("Nothing that was done is like that.")).toBeVisible();
+});
+
+test("what happened is nobody else's, and refuses what is no entry", async ({ page, request, baseURL }) => {
+  const kite = (await hrefOf(page, "The Kite Mender"))!.split("/")[2]!;
+  const event = {
+    id: crypto.randomUUID(),
+    kind: "entered",
+    at: Date.now(),
+    line: "x",
+    subject: "",
+    note: "mine alone",
+  };
+  const send = (events: object[]) => page.request.post(`/api/pieces/${kite}/work`, { data: { events } });
+  expect((await send([{ ...event, tones: [{ code: "rust2c", coats: 99 }] }])).status()).toBe(422);
+  expect(
+    (await send([{ ...event, tones: Array.from({ length: 25 }, () => ({ code: "a", coats: 1 })) }])).status(),
+  ).toBe(422);
+  expect((await send([{ ...event, tones: [] }])).ok()).toBe(true);
+  await open(page, "/log?words=mine");
+  await expect(page.getByText("written down: “mine alone”")).toBeVisible();
+  const other = (await (await request.post("/api/demo", { data: {} })).json()) as { id: string };
+  const seen = await fetch(`${baseURL}/log?words=mine`, { headers: { cookie: `blendt-studio=${other.id}` } });
+  expect(await seen.text()).not.toContain("mine alone");
+});
+
+test("supplies say what to buy for the colours that were picked, and what it gains", async ({ page }) => {
+  await open(page, "/supplies");
+  const list = page.getByRole("region", { name: "What to buy next" });
+  await expect(list.getByText(/of the colours you picked lie within 3 ΔE00/)).toBeVisible();
+  await expect(list.getByRole("listitem").first()).toContainText("meets");
+  const gains = page.getByRole("region", { name: "What money gains" });
+  await gains.getByText("As a table").click();
+  const shares = (await gains.getByRole("row").allInnerTexts())
+    .slice(1)
+    .map((t) => Number(/([\d.]+) %/.exec(t)![1]));
+  expect(shares.length).toBeGreaterThan(1);
+  expect(shares).toEqual([...shares].sort((a, b) => a - b));
+
+  const wish = list.getByRole("button", { name: /^Wish for/ }).first();
+  const code = (await wish.getAttribute("aria-label"))!.split(" ").at(-1)!;
+  await wish.click();
+  await expect(wish).toHaveAttribute("aria-pressed", "true");
+  const budget = page.getByLabel("Budget");
+  await budget.fill("0");
+  await budget.press("Enter");
+  await expect(list.getByText(/Nothing on offer for this budget/)).toBeVisible();
+  await page.reload();
+  await expect(list.getByText(/Nothing on offer for this budget/)).toBeVisible();
+  await open(page, "/supplies");
+  await expect(list.getByRole("button", { name: `Wish for ${code}` })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+  await expect(page.getByRole("region", { name: "Running out" }).getByRole("listitem").first()).toBeVisible();
+});
