@@ -5,6 +5,7 @@ import { judgeAlong } from "./along";
 import { judgeAreas } from "./areas";
 import { judgeCharts } from "./chart";
 import { judgeGroups } from "./groups";
+import { judgeInk } from "./ink";
 import { judgeJoint } from "./joint";
 import { judgeKnown } from "./known";
 import { judgeLight } from "./light";
@@ -12,6 +13,7 @@ import { judgeMatch } from "./match";
 import { judgePencil } from "./pencil";
 import { judgePencilScales } from "./pencil-scale";
 import { judgePrediction } from "./prediction";
+import { judgePurchases } from "./purchases";
 import { judgeQuestions } from "./questions";
 import { judgeRepairs } from "./repair";
 import { judgeShadows } from "./shadow";
@@ -42,6 +44,8 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   work: judgeWork,
   repair: judgeRepairs,
   sheets: judgeSheets,
+  ink: judgeInk,
+  purchases: judgePurchases,
 };
 
 const FILE = new URL("../docs/measurements.md", import.meta.url);

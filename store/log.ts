@@ -45,30 +45,36 @@ const wordsOf = (text: string): string[] =>
     .filter((w) => /[\p{L}\p{N}]/u.test(w))
     .slice(0, MOST_WORDS);
 
-/** Name of an event's area, as long as it is in its piece's plan. */
-const areaName = sql<string>`coalesce((
-  select u.area from piece_uses u
-  where u.piece_id = ${workEvents.pieceId} and u.area_id = left(split_part(${workEvents.body} ->> 'area', ' · ', 1), 60)
-  limit 1), '')`;
+/** The area that an event is about, as its piece names it: without what is added for dry media. */
+const areaId = sql<string | null>`left(split_part(${workEvents.body} ->> 'area', ' · ', 1), 60)`;
 
-/** Rows of an event whose words, piece or area begin with a word. */
-const says = (word: string): SQL =>
+/** Events whose words, piece or area have a word. What is looked up beside them is looked up once. */
+const says = (studio: Studio, word: string): SQL =>
   or(
     sql`${workEvents.words} @@ to_tsquery('simple', ${beginning(word)})`,
-    like(sql`lower(${pieces.name})`, `%${escaped(word)}%`),
-    like(sql`lower(${areaName})`, `%${escaped(word)}%`),
+    sql`${workEvents.pieceId} in (
+      select n.id from pieces n where n.studio_id = ${studio.id} and lower(n.name) like ${`%${escaped(word)}%`})`,
+    sql`(${workEvents.pieceId}, ${areaId}) in (
+      select u.piece_id, u.area_id from piece_uses u where u.studio_id = ${studio.id} and lower(u.area) like ${`%${escaped(word)}%`})`,
   )!;
 
-/** Events that take one of some codes. */
-const takes = (codes: readonly string[]): SQL =>
-  or(
-    inArray(sql`${workEvents.body} ->> 'code'`, [...codes]),
-    inArray(sql`${workEvents.body} ->> 'by'`, [...codes]),
-    sql`${workEvents.body} -> 'codes' ?| ${sql.param(codes)}::text[]`,
-    sql`exists (select 1 from jsonb_array_elements(
-      case when jsonb_typeof(${workEvents.body} -> 'tones') = 'array' then ${workEvents.body} -> 'tones' else '[]' end
-    ) t where t ->> 'code' = any(${sql.param(codes)}::text[]))`,
+/** Events that take one of some codes: those whose words have its parts, which an index tells, and then exactly. */
+const takes = (codes: readonly string[]): SQL => {
+  const query = sql.join(
+    codes.map((c) => sql`plainto_tsquery('simple', ${c})`),
+    sql` || `,
+  );
+  return and(
+    // A code without letter or digit has no words.
+    codes.every((c) => /[\p{L}\p{N}]/u.test(c)) ? sql`${workEvents.words} @@ (${query})` : undefined,
+    or(
+      inArray(sql`${workEvents.body} ->> 'code'`, [...codes]),
+      inArray(sql`${workEvents.body} ->> 'by'`, [...codes]),
+      sql`${workEvents.body} -> 'codes' ?| ${sql.param(codes)}::text[]`,
+      sql`jsonb_path_exists(${workEvents.body}, '$.tones[*].code ? (@ == $c[*])', jsonb_build_object('c', ${JSON.stringify(codes)}::jsonb))`,
+    ),
   )!;
+};
 
 /** What was done and what is planned, of all pieces of a studio: everything that was asked for holds of each. */
 export async function searchLog(studio: Studio, wish: LogSearchInput): Promise<LogFound> {
@@ -85,7 +91,7 @@ export async function searchLog(studio: Studio, wish: LogSearchInput): Promise<L
         body: workEvents.body,
         pieceId: workEvents.pieceId,
         name: pieces.name,
-        area: areaName,
+        areaId,
       })
       .from(workEvents)
       .innerJoin(pieces, eq(pieces.id, workEvents.pieceId))
@@ -98,7 +104,7 @@ export async function searchLog(studio: Studio, wish: LogSearchInput): Promise<L
           wish.from === undefined ? undefined : gte(workEvents.at, new Date(wish.from)),
           wish.until === undefined ? undefined : lt(workEvents.at, new Date(wish.until)),
           wish.codes.length ? takes(wish.codes) : undefined,
-          ...words.map(says),
+          ...words.map((w) => says(studio, w)),
         ),
       )
       .orderBy(desc(workEvents.at), desc(workEvents.id))
@@ -117,10 +123,19 @@ export async function searchLog(studio: Studio, wish: LogSearchInput): Promise<L
             ),
           )
       : [];
+    const ids = [...new Set(shown.map((r) => r.pieceId))];
+    const named = ids.length
+      ? await db
+          .selectDistinct({ pieceId: pieceUses.pieceId, areaId: pieceUses.areaId, area: pieceUses.area })
+          .from(pieceUses)
+          .where(and(eq(pieceUses.studioId, studio.id), inArray(pieceUses.pieceId, ids)))
+      : [];
+    const names = new Map(named.map((n) => [`${n.pieceId} ${n.areaId}`, n.area]));
     const events = shown.map((r) => ({
       event: asEvent(r),
       piece: { id: r.pieceId, name: r.name ?? "" },
-      area: r.area,
+      // An area that is in no plan any more has no name.
+      area: (r.areaId && names.get(`${r.pieceId} ${r.areaId}`)) ?? "",
     }));
     const hold = new Set(holding([...events.map((e) => e.event), ...taken.map(asEvent)]).map((e) => e.id));
     const isSearch = words.length > 0 || wish.codes.length > 0;
@@ -141,10 +156,10 @@ export async function searchLog(studio: Studio, wish: LogSearchInput): Promise<L
               and(
                 eq(pieceUses.studioId, studio.id),
                 wish.piece ? eq(pieceUses.pieceId, wish.piece) : undefined,
-                wish.codes.length ? usedWith(inArray(sql`v.code`, [...wish.codes])) : undefined,
+                wish.codes.length ? usedWith(studio, inArray(sql`v.code`, [...wish.codes])) : undefined,
                 ...words.map((w) =>
                   or(
-                    usedWith(like(sql`lower(v.code)`, `${escaped(w)}%`)),
+                    usedWith(studio, like(sql`lower(v.code)`, `${escaped(w)}%`)),
                     like(sql`lower(${pieceUses.area})`, `%${escaped(w)}%`),
                     like(sql`lower(${pieces.name})`, `%${escaped(w)}%`),
                   ),
@@ -155,7 +170,6 @@ export async function searchLog(studio: Studio, wish: LogSearchInput): Promise<L
             .orderBy(desc(sql`max(${pieces.changedAt})`), pieceUses.area)
             .limit(MOST_PLANNED)
         : [];
-    const ids = [...new Set(shown.map((r) => r.pieceId))];
     const pictures = ids.length
       ? await db
           .select({
@@ -182,5 +196,6 @@ export async function searchLog(studio: Studio, wish: LogSearchInput): Promise<L
 }
 
 /** Whether the same area of the same piece has a use that holds. */
-const usedWith = (holds: SQL): SQL =>
-  sql`exists (select 1 from piece_uses v where v.piece_id = ${pieceUses.pieceId} and v.area_id = ${pieceUses.areaId} and ${holds})`;
+const usedWith = (studio: Studio, holds: SQL): SQL =>
+  sql`(${pieceUses.pieceId}, ${pieceUses.areaId}) in (
+    select v.piece_id, v.area_id from piece_uses v where v.studio_id = ${studio.id} and ${holds})`;

@@ -90,7 +90,7 @@ export function Shell({
         <Link href="/" className="text-[22px] font-bold tracking-tight max-[759px]:sr-only">
           Blendt
         </Link>
-        <nav aria-label="Places" className="flex min-[760px]:gap-1">
+        <nav aria-label="Places" className="flex flex-wrap min-[760px]:gap-1">
           {places.map(({ href, name, here }) => (
             <Link
               key={href}

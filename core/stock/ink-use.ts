@@ -146,7 +146,7 @@ const ROUNDS = 4;
 /** Markers whose nibs are learnt, those weighed last: as many as one system is solved for. */
 const MOST_NIBS = 200;
 /** A chance of running dry that is said before the first step: on the simulated desk none ran dry below it (`bench -- ink`). */
-export const MAY_RUN_DRY = 0.02;
+export const MAY_RUN_DRY = 0.003;
 
 /**
  * Bayesian linear regression (Gaussian priors, weights by the scale's and the steps' spread) of what weighings say was used, on area by paper,
