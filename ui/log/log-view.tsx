@@ -6,6 +6,7 @@ import type { PlannedUse } from "@/store/log";
 import type { Rack } from "@/store/rack";
 import { Link } from "@/ui/kit/link";
 import { Picture } from "@/ui/kit/picture";
+import { useTitlePart } from "@/ui/kit/use-title-part";
 import { withRack } from "@/ui/rack-here";
 import { useMayChange } from "@/ui/studio/studio-context";
 import { useQuery } from "@/ui/use-query";
@@ -45,6 +46,7 @@ export function LogView({ events, planned, before, trouble, pieces, pictures, ra
   }, [events, zone]);
   const byCode = useMemo(() => new Map([...rack.markers, ...rack.others].map((m) => [m.code, m])), [rack]);
   const isSearch = [...params.keys()].length > 0;
+  useTitlePart(params.get("words")?.slice(0, 60) || (isSearch ? "Found" : undefined));
   const go = (set: Readonly<Record<string, string>>) => {
     const next = new URLSearchParams(params);
     for (const [k, v] of Object.entries(set)) {
