@@ -115,6 +115,7 @@ export default tseslint.config(
       ".next/",
       "node_modules/",
       ".blendt/",
+      "public/away.js",
       "tmp/",
       "test-results/",
       "playwright-report/",
