@@ -31,8 +31,9 @@ const places = [
   { href: "/rack", name: "Rack", here: (path: string) => path.startsWith("/rack") },
   { href: "/swatchbook", name: "Swatchbook", here: (path: string) => path.startsWith("/swatchbook") },
   { href: "/groups", name: "Groups", here: (path: string) => path.startsWith("/groups") },
-  { href: "/log", name: "Log", here: (path: string) => path.startsWith("/log") },
-  { href: "/supplies", name: "Supplies", here: (path: string) => path.startsWith("/supplies") },
+  // On a phone these two stand in the menu: six places would take a line of their own.
+  { href: "/log", name: "Log", here: (path: string) => path.startsWith("/log"), isWide: true },
+  { href: "/supplies", name: "Supplies", here: (path: string) => path.startsWith("/supplies"), isWide: true },
 ];
 
 // What is opened comes when the page is there.
@@ -91,12 +92,12 @@ export function Shell({
           Blendt
         </Link>
         <nav aria-label="Places" className="flex flex-wrap min-[760px]:gap-1">
-          {places.map(({ href, name, here }) => (
+          {places.map(({ href, name, here, isWide }) => (
             <Link
               key={href}
               href={href}
               aria-current={here(path) ? "page" : undefined}
-              className={`px-1.5 py-2.5 text-[15px] min-[420px]:px-2.5 min-[420px]:text-[16px] ${here(path) ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
+              className={`${isWide && !here(path) ? "max-[759px]:hidden" : ""} px-1.5 py-2.5 text-[15px] min-[420px]:px-2.5 min-[420px]:text-[16px] ${here(path) ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
             >
               {name}
             </Link>

@@ -39,6 +39,8 @@ export function StudioMenu({ onShortcuts }: { readonly onShortcuts: () => void }
           isCurrent: o.id === id,
         })),
         "line",
+        { id: "log", content: "Log", href: "/log", isNarrow: true },
+        { id: "supplies", content: "Supplies", href: "/supplies", isNarrow: true },
         { id: "settings", content: "Studio settings", href: "/studio" },
         { id: "another", content: "Another studio", href: "/start" },
         { id: "surround", content: "Bright or dim surround", act: switchSurround, isNarrow: true },
