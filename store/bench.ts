@@ -48,7 +48,7 @@ const FILTERS: Readonly<Record<BenchFilter, SQL | undefined>> = {
 };
 
 /** The words of a search as a pattern in which nothing else has a meaning. */
-const patternOf = (word: string) => `%${word.replaceAll(/[\\%_]/g, (c) => `\\${c}`)}%`;
+export const patternOf = (word: string) => `%${word.replaceAll(/[\\%_]/g, (c) => `\\${c}`)}%`;
 
 /** Pieces of the bench, so many at a time, and how many there are in all. */
 export async function benchOf(

@@ -2,6 +2,7 @@ import { and, desc, eq, gte, inArray, like, lt, or, sql, type SQL } from "drizzl
 import { EVENTS_OF, MOST_WORDS, type LogSearchInput } from "@/border/log-search";
 import type { LogEvent } from "@/core/log/diary";
 import { holding } from "@/core/work/record";
+import { patternOf } from "./bench";
 import { withStore } from "./database";
 import { colourings, pieces, pieceUses, workEvents } from "./piece-schema";
 import type { Studio } from "./studio";
@@ -35,7 +36,6 @@ export interface LogFound {
 }
 
 const MOST_PLANNED = 60;
-const escaped = (word: string) => word.replace(/[\\%_]/g, (c) => `\\${c}`);
 /** A word as the beginning of a lexeme; quotes and backslashes are what the query's own language is made of. */
 const beginning = (word: string) => `'${word.replace(/\\/g, "").replace(/'/g, "''")}':*`;
 const wordsOf = (text: string): string[] =>
@@ -53,10 +53,14 @@ const says = (studio: Studio, word: string): SQL =>
   or(
     sql`${workEvents.words} @@ to_tsquery('simple', ${beginning(word)})`,
     sql`${workEvents.pieceId} in (
-      select n.id from pieces n where n.studio_id = ${studio.id} and lower(n.name) like ${`%${escaped(word)}%`})`,
+      select n.id from pieces n where n.studio_id = ${studio.id} and lower(n.name) like ${patternOf(word)})`,
     sql`(${workEvents.pieceId}, ${areaId}) in (
-      select u.piece_id, u.area_id from piece_uses u where u.studio_id = ${studio.id} and lower(u.area) like ${`%${escaped(word)}%`})`,
+      select u.piece_id, u.area_id from piece_uses u where u.studio_id = ${studio.id} and lower(u.area) like ${patternOf(word)})`,
   )!;
+
+/** Where the next page begins: with what happened at the same moment as the last of this one, unless all of it did. */
+const beforeOf = (first: Date, last: Date): number =>
+  last.getTime() + (first.getTime() > last.getTime() ? 1 : 0);
 
 /** Events that take one of some codes: those whose words have its parts, which an index tells, and then exactly. */
 const takes = (codes: readonly string[]): SQL => {
@@ -159,9 +163,9 @@ export async function searchLog(studio: Studio, wish: LogSearchInput): Promise<L
                 wish.codes.length ? usedWith(studio, inArray(sql`v.code`, [...wish.codes])) : undefined,
                 ...words.map((w) =>
                   or(
-                    usedWith(studio, like(sql`lower(v.code)`, `${escaped(w)}%`)),
-                    like(sql`lower(${pieceUses.area})`, `%${escaped(w)}%`),
-                    like(sql`lower(${pieces.name})`, `%${escaped(w)}%`),
+                    usedWith(studio, like(sql`lower(v.code)`, patternOf(w).slice(1))),
+                    like(sql`lower(${pieceUses.area})`, patternOf(w)),
+                    like(sql`lower(${pieces.name})`, patternOf(w)),
                   ),
                 ),
               ),
@@ -184,7 +188,7 @@ export async function searchLog(studio: Studio, wish: LogSearchInput): Promise<L
     return {
       pictures,
       events: events.filter((e) => hold.has(e.event.id)),
-      before: rows.length > LOG_PAGE ? shown.at(-1)!.at.getTime() : null,
+      before: rows.length > LOG_PAGE ? beforeOf(shown[0]!.at, shown.at(-1)!.at) : null,
       planned: planned.map(({ pieceId, name, areaId, area, codes }) => ({
         piece: { id: pieceId, name: name ?? "" },
         areaId,

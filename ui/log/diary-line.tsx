@@ -87,7 +87,6 @@ function KeepAsGroup({ line, piece, byCode }: Omit<Props, "zone">) {
   return (
     <button
       className="button-bare text-[14px] underline"
-      title={sending.trouble}
       disabled={sending.busy}
       onClick={() =>
         void sending
@@ -95,7 +94,7 @@ function KeepAsGroup({ line, piece, byCode }: Omit<Props, "zone">) {
           .then((went) => went && setKept(true))
       }
     >
-      Keep as a group
+      {sending.trouble ? <span role="alert">Not kept: {sending.trouble} Try again</span> : "Keep as a group"}
     </button>
   );
 }

@@ -15,6 +15,7 @@ import { PaperSelect } from "@/ui/kit/paper-select";
 import { withRack } from "@/ui/rack-here";
 import { useSending } from "@/ui/jobs/use-sending";
 import { send } from "@/ui/send";
+import { useMayChange } from "@/ui/studio/studio-context";
 import { ask, useQuery } from "@/ui/use-query";
 import { counted } from "@/words/numbers";
 import { moneyInWords, purchasesInWords, placesInWords } from "@/words/purchases";
@@ -195,11 +196,20 @@ const Colours = ({ labs }: { readonly labs: readonly WantedColour[] }) => (
 function Wish({ marker }: { readonly marker: RackMarker }) {
   const [isWished, setWished] = useState(marker.wished);
   const sending = useSending();
+  if (!useMayChange()) return isWished ? <span className="block text-[13px]">wished for</span> : null;
+  if (sending.trouble)
+    return (
+      <span role="alert" className="block max-w-40 text-[13px]">
+        {sending.trouble}{" "}
+        <button className="button" onClick={sending.dismiss}>
+          Try again
+        </button>
+      </span>
+    );
   return (
     <button
       className="button mt-1"
       aria-label={`Wish for ${marker.code}`}
-      title={sending.trouble}
       aria-pressed={isWished}
       disabled={sending.busy}
       onClick={() =>
