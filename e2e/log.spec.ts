@@ -1,3 +1,5 @@
+import { newDemo } from "@/store/copy-studio";
+import { closeDatabase } from "@/store/database";
 import { expect, test } from "./test";
 import { hrefOf, open } from "./studio";
 
@@ -64,7 +66,7 @@ test("what an address asks wrongly of the log is told, and the log is there", as
   await expect(page.getByText("Nothing that was done is like that.")).toBeVisible();
 });
 
-test("what happened is nobody else's, and refuses what is no entry", async ({ page, request, baseURL }) => {
+test("what happened is nobody else's, and refuses what is no entry", async ({ page, studio, baseURL }) => {
   const kite = (await hrefOf(page, "The Kite Mender"))!.split("/")[2]!;
   const event = {
     id: crypto.randomUUID(),
@@ -82,9 +84,13 @@ test("what happened is nobody else's, and refuses what is no entry", async ({ pa
   expect((await send([{ ...event, tones: [] }])).ok()).toBe(true);
   await open(page, "/log?words=mine");
   await expect(page.getByText("written down: “mine alone”")).toBeVisible();
-  const other = (await (await request.post("/api/demo", { data: {} })).json()) as { id: string };
+  const other = (await newDemo({ kind: "local" }))!;
+  await closeDatabase();
+  expect(other.id).not.toBe(studio.id);
   const seen = await fetch(`${baseURL}/log?words=mine`, { headers: { cookie: `blendt-studio=${other.id}` } });
-  expect(await seen.text()).not.toContain("mine alone");
+  const text = await seen.text();
+  expect(text).toContain("Nothing that was done is like that.");
+  expect(text).not.toContain("mine alone");
 });
 
 test("supplies say what to buy for the colours that were picked, and what it gains", async ({ page }) => {
