@@ -6,6 +6,7 @@ const FIRST = /restarts\.spec\.ts/;
 
 export default defineConfig({
   testDir: "e2e",
+  globalSetup: "./e2e/smaller-drawings.ts",
   // Each worker has a studio of its own. A test waits half of its time, so that two cores serve three of them.
   workers: 3,
   // The machine may be busy with other work for a minute; what fails twice is a fault. The report names what needed a second try.

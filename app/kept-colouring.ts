@@ -11,6 +11,12 @@ import { resized } from "./sized-picture";
 /** Names a picture by what it was made of and by the build that drew it: another build's picture is shown, and drawn anew. */
 export const nameHere = async (name: string): Promise<string> => `${await buildName()} ${name}`;
 
+/** Names of what this build made, as they were before {@link nameHere}. */
+export async function ofThisBuild(names: readonly string[]): Promise<string[]> {
+  const build = `${await buildName()} `;
+  return names.filter((n) => n.startsWith(build)).map((n) => n.slice(build.length));
+}
+
 /** Where a kept picture is; a new one has a new address. */
 export const addressOf = (url: string, { name, width }: Pick<ColouringFacts, "name" | "width">) =>
   `${url}?v=${encodeURIComponent(`${name.split(" ").at(-1)}-${width}`)}`;
@@ -24,13 +30,13 @@ export async function keptOf(
   const found = await findColouring(studio, pieceId);
   if (!found) return undefined;
   const { width, height, lineId, name } = found;
-  const build = await buildName();
+  const [here = ""] = await ofThisBuild([name]);
   return {
     url: addressOf(url, found),
     width,
     height,
     lineId,
-    name: name.startsWith(`${build} `) ? name.slice(build.length + 1) : "",
+    name: here,
   };
 }
 

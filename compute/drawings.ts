@@ -2,6 +2,7 @@ import { memory } from "@/core/memory";
 import { nearestOf } from "@/core/picture/distance";
 import { cutPixels, type Cut } from "@/core/picture/cut";
 import { lineOf, type Line, type LineKind } from "@/core/picture/line";
+import { packed, unpacked } from "./packed";
 import type { Bytes, Pixels } from "@/core/picture/plane";
 import { aspectOf, rectified, reduced, straightSize, type Corners } from "@/core/picture/rectify";
 import { regionsOf, type Regions } from "@/core/picture/regions";
@@ -67,9 +68,10 @@ function withoutRim({ width, height, data }: Bytes): void {
     }
 }
 
-/** Names a line, in whatever order its fields were told. */
-const lineKey = ({ handle, kind, corners, coarser, aspect }: LineWish): string =>
-  JSON.stringify([handle, kind, corners, coarser, aspect]);
+/** Names a line among those of its picture, in whatever order its fields were told. */
+const lineName = ({ kind, corners, coarser, aspect }: Omit<LineWish, "handle">): string =>
+  JSON.stringify([kind, corners, coarser, aspect]);
+const lineKey = (wish: LineWish): string => `${wish.handle} ${lineName(wish)}`;
 
 /** The line of a picture, found once. */
 export function lineFor(wish: LineWish, picture: () => Pixels): Line {
@@ -99,13 +101,40 @@ export function regionsFor(coverage: Bytes, { mmPerPixel, gap, speck, cuts }: Re
   });
 }
 
-/** A drawing with its regions, worked out once and kept under a key; `width` is the drawing's on the sheet, mm. */
-export function drawingFor(
-  line: LineWish,
-  { width, ...wish }: Omit<RegionWish, "mmPerPixel"> & { readonly width: number },
-  picture: () => Pixels,
-): Drawing {
-  const key = hashOf([lineKey(line), width, wish.gap, wish.speck, wish.cuts]);
+/** How regions are looked for in a picture whose drawing is `width` mm wide on the sheet. */
+export type SheetWish = Omit<RegionWish, "mmPerPixel"> & { readonly width: number };
+
+/** Names a drawing among those of its picture: the same picture, looked at in the same way, has the same line and regions. */
+export const drawingName = (line: Omit<LineWish, "handle">, { width, gap, speck, cuts }: SheetWish): string =>
+  hashOf([lineName(line), width, gap, speck, cuts]);
+
+const drawingKey = (line: LineWish, wish: SheetWish): string =>
+  hashOf([line.handle, drawingName(line, wish)]);
+
+/** A drawing that lies here as bytes by which it is a drawing again elsewhere; undefined when it does not, or is too large. */
+export function givenDrawing(line: LineWish, wish: SheetWish): Uint8Array<ArrayBuffer> | undefined {
+  const known = maps.recall(drawingKey(line, wish));
+  return known && packed(known);
+}
+
+/** Whether a drawing lies here. */
+export const hasDrawing = (line: LineWish, wish: SheetWish): boolean =>
+  maps.recall(drawingKey(line, wish)) !== undefined;
+
+/** Takes a drawing in that was looked at elsewhere. False when the bytes are none. */
+export function takeDrawing(line: LineWish, wish: SheetWish, bytes: Uint8Array): boolean {
+  const drawing = unpacked(bytes);
+  if (!drawing) return false;
+  const key = drawingKey(line, wish);
+  lines.keep(lineKey(line), drawing.line);
+  maps.keep(key, { key, ...drawing, mmPerPixel: wish.width / drawing.line.coverage.width });
+  return true;
+}
+
+/** A drawing with its regions, worked out once and kept under a key. */
+export function drawingFor(line: LineWish, sheet: SheetWish, picture: () => Pixels): Drawing {
+  const key = drawingKey(line, sheet);
+  const { width, ...wish } = sheet;
   const known = maps.recall(key);
   if (known) return known;
   const found = lineFor(line, picture);

@@ -43,15 +43,20 @@ export async function workedFrom<P>(question: object, work: () => Promise<P>): P
   return (used[key] = key in known ? (known[key] as P) : await work()) as P;
 }
 
-/** A picture that was drawn of a question, as it was kept in `colourings/`; drawn here when it is another. */
-export async function pictureOf(question: object, draw: () => Promise<Buffer>): Promise<Buffer> {
-  const key = hashOf(["picture", question]);
-  const file = new URL(`${key}.webp`, PICTURES);
+/** A file that was made of a question (a picture, a packed drawing), as it was kept in `colourings/`; made here when it is another. */
+export async function fileOf(
+  question: object,
+  kind: "webp" | "drawing",
+  make: () => Promise<Buffer>,
+): Promise<Buffer> {
+  const key = hashOf([kind, question]);
+  const name = `${key}.${kind}`;
+  const file = new URL(name, PICTURES);
   const there = key in known && existsSync(file);
   if (!there) fresh++;
-  const bytes = there ? readFileSync(file) : await draw();
+  const bytes = there ? readFileSync(file) : await make();
   used[key] = "colourings";
-  pictures.set(key, bytes);
+  pictures.set(name, bytes);
   return bytes;
 }
 
@@ -64,5 +69,5 @@ export function keepAnswers(): void {
   writeFileSync(FILE, `${JSON.stringify({ build, answers } satisfies Kept, null, 1)}\n`);
   rmSync(PICTURES, { recursive: true, force: true });
   mkdirSync(PICTURES);
-  for (const [key, bytes] of pictures) writeFileSync(new URL(`${key}.webp`, PICTURES), bytes);
+  for (const [name, bytes] of pictures) writeFileSync(new URL(name, PICTURES), bytes);
 }

@@ -1,4 +1,6 @@
 import sharp from "sharp";
+import { drawingName, givenDrawing } from "@/compute/drawings";
+import { hashOf } from "@/compute/hash";
 import { colouringName } from "@/compute/colouring-name";
 import { deskOfRack } from "@/compute/from-rack";
 import { drawingQuestion, lightQuestion, shownQuestion, toneMapQuestion } from "@/compute/piece-questions";
@@ -7,10 +9,12 @@ import { applyCommand } from "@/core/piece/commands";
 import type { Piece } from "@/core/piece/piece";
 import { shared } from "@/core/piece/placing";
 import { keepColouring } from "@/store/colourings";
+import { keepDrawing } from "@/store/drawings";
 import { findDrawing, pictureBytes } from "@/store/pictures";
 import type { Rack } from "@/store/rack";
 import type { Studio } from "@/store/studio";
-import { build, pictureOf, workedFrom } from "./answers";
+import { deflated } from "@/compute/packing";
+import { build, fileOf, workedFrom } from "./answers";
 
 /** Long side, pixels, and quality at which the picture of a piece is kept; as pages keep it. */
 const SIDE = 1600;
@@ -23,7 +27,7 @@ async function litBy(studio: Studio, piece: Piece) {
   if (!drawing) return undefined;
   const { hints: _, ...drawn } = drawingQuestion(piece, drawing);
   const lit = { ...lightQuestion(piece), drawn: { ...drawn, coarser: 1 } };
-  const light = async () => {
+  const looking = async () => {
     const { bytes } = (await pictureBytes(studio, lineId))!;
     const { data, info } = await sharp(bytes).removeAlpha().raw().toBuffer({ resolveWithObject: true });
     const image = {
@@ -32,9 +36,15 @@ async function litBy(studio: Studio, piece: Piece) {
       channels: info.channels,
       data: data.toString("base64"),
     };
-    return (await runOperation("light", { image, ...lit })).field;
+    return { image, field: (await runOperation("light", { image, ...lit })).field };
   };
-  return { lineId, lit, light };
+  return {
+    lineId,
+    lit,
+    light: async () => (await looking()).field,
+    /** Looks at the drawing; gives what the picture is known by. */
+    looked: async () => hashOf((await looking()).image.data),
+  };
 }
 
 /** The piece with how its areas are divided from light to dark, as its tone map shows them. */
@@ -55,7 +65,7 @@ export async function withShares(studio: Studio, piece: Piece): Promise<Piece> {
   return command ? applyCommand(piece, command) : piece;
 }
 
-/** Keeps the picture of a piece as it will look, so that it is seen before anybody has drawn it. */
+/** Keeps the picture of a piece as it will look, so that it is seen before anybody has drawn it, and its drawing as it was looked at. */
 export async function seedColouring(
   studio: Studio,
   pieceId: string,
@@ -66,7 +76,14 @@ export async function seedColouring(
   if (!known) return;
   const { lineId, lit, light } = known;
   const shown = shownQuestion(piece, rack);
-  const webp = await pictureOf([lit, shown, deskOfRack(rack)], async () => {
+  const { coarser, ...drawn } = lit.drawn;
+  const line = { kind: drawn.kind, corners: drawn.corners, aspect: drawn.aspect, coarser };
+  const packed = await fileOf(lit, "drawing", async () => {
+    const handle = await known.looked();
+    return Buffer.from(await (await deflated(givenDrawing({ handle, ...line }, drawn)!)).arrayBuffer());
+  });
+  await keepDrawing(studio, lineId, `${build} ${drawingName(line, drawn)}`, packed);
+  const webp = await fileOf([lit, shown, deskOfRack(rack)], "webp", async () => {
     const field = await light();
     const { width, height, rgba } = await runOperation("render", { ...deskOfRack(rack), field, ...shown });
     return sharp(Buffer.from(rgba.buffer, rgba.byteOffset, rgba.byteLength), {

@@ -1,3 +1,4 @@
+import type { APIResponse } from "@playwright/test";
 import { expect, test } from "./test";
 import sharp from "sharp";
 import { newPiece as blank } from "@/core/piece/piece";
@@ -117,6 +118,44 @@ test("the picture of a piece comes in as a picture and as nothing else", async (
     multipart: { name: "a-b-c", line, picture: file },
   });
   expect(elsewhere.status()).toBe(404);
+});
+
+test("drawings that were looked at come in by name, the newest stay, and are nobody else's", async ({
+  request,
+}) => {
+  const png = await sharp({ create: { width: 40, height: 30, channels: 3, background: "#fff" } })
+    .png()
+    .toBuffer();
+  const picture = { name: "a.png", mimeType: "image/png", buffer: png };
+  const made = await request.post("/api/pictures", { multipart: { picture } });
+  const { id } = (await made.json()) as { id: string };
+  const file = (buffer: Buffer) => ({ name: "drawing", mimeType: "application/octet-stream", buffer });
+  const put = (parts: Record<string, string | ReturnType<typeof file>>, of = id) =>
+    request.put(`/api/pictures/${of}/drawing`, { multipart: parts });
+  const refused = async (answer: APIResponse, field: string) => {
+    expect(answer.status()).toBe(422);
+    expect(((await answer.json()) as { problems: { path: string }[] }).problems[0]!.path).toBe(field);
+  };
+  const some = file(Buffer.from("as it was packed"));
+  for (const name of ["", "../etc", "a\0b", "<b>", "a".repeat(61)])
+    await refused(await put({ name, drawing: some }), "name");
+  await refused(await put({ drawing: some }), "name");
+  await refused(await put({ name: "a-b-c" }), "drawing");
+  await refused(await put({ name: "a-b-c", drawing: file(Buffer.alloc(0)) }), "drawing");
+  expect((await put({ name: "a-b-c", drawing: file(Buffer.alloc(5_000_000)) })).status()).toBe(413);
+  expect((await put({ name: "a-b-c", drawing: some }, "0b0e7d3c-8a53-4f19-9c56-1f5b7d1c2a10")).status()).toBe(
+    404,
+  );
+  for (const name of ["one", "two", "three", "four", "five"])
+    expect((await put({ name, drawing: some })).status()).toBe(204);
+  const facts = (await (await request.get(`/api/pictures/${id}/facts`)).json()) as { drawings: string[] };
+  expect(facts.drawings).toEqual(["five", "four", "three", "two"]);
+  const back = await request.get(`/api/pictures/${id}/drawing?name=five`);
+  expect(back.headers()["content-type"]).toBe("application/octet-stream");
+  expect((await back.body()).toString()).toBe("as it was packed");
+  expect((await request.get(`/api/pictures/${id}/drawing?name=one`)).status()).toBe(404);
+  await refused(await request.get(`/api/pictures/${id}/drawing?name=`), "name");
+  await refused(await request.get(`/api/pictures/${id}/drawing`), "name");
 });
 
 test("the picture that was drawn last is there with the page, on every stage and for who has the link", async ({

@@ -57,7 +57,7 @@ const SVG = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 300">
   <rect id="wall" x="10" y="10" width="380" height="280" fill="#fff" stroke="#000" stroke-width="4"/>
   <ellipse id="vase" cx="200" cy="150" rx="90" ry="110" fill="#fff" stroke="#000" stroke-width="4"/></svg>`;
 
-test("from a fresh drawing to a guide to take along", async ({ page }) => {
+test("from a fresh drawing to a guide to take along", async ({ page, browser }) => {
   test.slow();
   await open(page, "/");
   await page.getByRole("button", { name: "New piece" }).click();
@@ -75,8 +75,11 @@ test("from a fresh drawing to a guide to take along", async ({ page }) => {
 
   // Light: the wall is flat, the vase is round already; the light comes from the right.
   await page.getByRole("link", { name: "Light", exact: true }).click();
+  // How the drawing was looked at is kept, for whoever comes next.
+  const looked = page.waitForResponse((r) => r.request().method() === "PUT" && r.url().endsWith("/drawing"));
   await page.waitForURL(/light/);
   await expect(page.getByTestId("light-picture")).toBeVisible({ timeout: 30_000 });
+  expect((await looked).status()).toBe(204);
   const dial = page.getByRole("slider", { name: "Main light" });
   await dial.focus();
   for (let i = 0; i < 18; i++) await page.keyboard.press("ArrowRight");
@@ -138,6 +141,21 @@ test("from a fresh drawing to a guide to take along", async ({ page }) => {
   expect(guide.name).toBe("Vase guide.pdf");
   expect(guide.bytes.subarray(0, 5).toString()).toBe("%PDF-");
   expect(guide.bytes.length).toBeGreaterThan(20_000);
+
+  // Somebody who comes next sees the same without its picture being looked at.
+  const before = await seen(page, "colouring");
+  const next = await (
+    await browser.newContext({ storageState: await page.context().storageState() })
+  ).newPage();
+  const fetched: string[] = [];
+  next.on("request", (r) => fetched.push(new URL(r.url()).pathname));
+  await open(next, page.url());
+  await expect(next.getByTestId("colouring")).toBeVisible({ timeout: 60_000 });
+  await expect(next.getByTestId("noticed")).toBeVisible({ timeout: 60_000 });
+  expect(await seen(next, "colouring")).toBe(before);
+  expect(fetched.filter((f) => f.endsWith("/drawing"))).toHaveLength(1);
+  expect(fetched.filter((f) => /^.api.pictures.[0-9a-f-]+$/.test(f))).toEqual([]);
+  await next.context().close();
   await page.request.delete(`/api/pieces/${id}`);
 });
 

@@ -1,5 +1,6 @@
 import { expect, type APIRequestContext, type Locator, type Page } from "@playwright/test";
 import sharp from "sharp";
+import { newPiece as pieceOf } from "@/core/piece/piece";
 
 export interface StoredPiece {
   readonly id: string;
@@ -43,16 +44,13 @@ export const layersOf = (area: StoredPiece["document"]["areas"][number], medium:
 export const openPart = (page: Page, name: string): Promise<void> =>
   page.getByRole("tablist", { name: "Parts of the plan" }).getByRole("tab", { name }).click();
 
-/** Makes a piece through the bench and leaves the page in its Colour view. */
+/** Makes a piece without a drawing and opens its Colour. */
 export async function newPiece(page: Page, name: string): Promise<string> {
-  await open(page, "/");
-  await page.getByRole("button", { name: "New piece" }).click();
-  await page.getByLabel("Name", { exact: true }).fill(name);
-  await page.getByRole("button", { name: "Open it" }).click();
-  await page.waitForURL(/\/pieces\/[0-9a-f-]+\/set-up/);
-  await page.getByRole("link", { name: "Go on without a drawing" }).click();
-  await page.waitForURL(/\/pieces\/[0-9a-f-]+\/colour/);
-  return page.url().split("/")[4]!;
+  const made = await page.request.post("/api/pieces", { data: pieceOf(name, null) });
+  expect(made.status()).toBe(201);
+  const { id } = (await made.json()) as { id: string };
+  await open(page, `/pieces/${id}/colour`);
+  return id;
 }
 
 export const stored = async (request: APIRequestContext, id: string): Promise<StoredPiece> =>
@@ -99,13 +97,12 @@ export async function offeredGroups(page: Page): Promise<Locator> {
   return list;
 }
 
-/** Looks a piece up on the bench, which shows a page of them at a time; gives the path of its Colour. */
+/** Path of a piece's Colour, as the bench has it. */
 export async function hrefOf(page: Page, piece: string): Promise<string> {
-  await open(page, `/?find=${encodeURIComponent(piece)}`);
-  return (await page
-    .getByRole("link", { name: `Open ${piece}`, exact: true })
-    .first()
-    .getAttribute("href"))!;
+  const bench = await (await page.request.get(`/?find=${encodeURIComponent(piece)}`)).text();
+  const links = bench.match(/<a [^>]*>/g) ?? [];
+  const link = links.find((l) => l.includes(`"Open ${piece}"`));
+  return / href="([^"]+)"/.exec(link ?? "")![1]!;
 }
 
 /** The demo piece. */

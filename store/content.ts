@@ -1,4 +1,4 @@
-import { colourings, pictures, pieces, workEvents } from "./piece-schema";
+import { colourings, drawings, pictures, pieces, workEvents } from "./piece-schema";
 import {
   blends,
   charts,
@@ -18,6 +18,7 @@ export const CONTENT = [
   ranges,
   inks,
   pictures,
+  drawings,
   charts,
   scans,
   readings,

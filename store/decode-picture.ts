@@ -13,8 +13,11 @@ export const MOST_PIXELS = 60_000_000;
 const WORKING_SIDE = 2400;
 /** Longest drawing in SVG. */
 const MOST_SVG_BYTES = 8 * 1024 * 1024;
-/** A drawing in SVG is drawn this long. */
-const DRAWN_SIDE = 2000;
+/** A drawing in SVG is drawn this long, unless BLENDT_DRAWN_SIDE says otherwise: on a small machine, or where there is little time. */
+const drawnSide = (): number => {
+  const said = Number(process.env.BLENDT_DRAWN_SIDE);
+  return Number.isInteger(said) && said >= 400 && said <= 4000 ? said : 2000;
+};
 /** And this long to see where its named shapes lie. */
 const NAMED_SIDE = 480;
 const FORMATS: Record<string, string> = {
@@ -168,7 +171,7 @@ async function decodeSvg(name: string, original: Buffer): Promise<NewPicture> {
       `"${name}" cannot be drawn, or not in reasonable time. Save it again as plain SVG, or as PNG, and try again.`,
     );
   const size = { width, height };
-  const working = await drawn(svg, size, DRAWN_SIDE, "#ffffff").catch(() => {
+  const working = await drawn(svg, size, drawnSide(), "#ffffff").catch(() => {
     throw refused();
   });
   const info = await sharp(working).metadata();

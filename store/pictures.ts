@@ -16,6 +16,8 @@ export interface PictureFacts {
 /** A picture with the names that its file gives to shapes. */
 export interface DrawingFacts extends PictureFacts {
   readonly names: readonly NamedPlace[];
+  /** Drawings of it that are kept, by their names. */
+  readonly drawings?: readonly string[];
 }
 
 export interface NewPicture {

@@ -109,6 +109,22 @@ export const colourings = pgTable(
   (t) => [index("colourings_by_studio").on(t.studioId)],
 );
 
+/** Drawings of pictures as they were looked at: line and regions, packed; worked out, so they may be thrown away at any time. */
+export const drawings = pgTable(
+  "drawings",
+  {
+    studioId: studio(),
+    pictureId: uuid("picture_id")
+      .notNull()
+      .references(() => pictures.id, { onDelete: "cascade" }),
+    /** The build that looked, and hash of how. */
+    name: text("name").notNull(),
+    packed: bytea("packed").notNull(),
+    createdAt: created(),
+  },
+  (t) => [primaryKey({ columns: [t.pictureId, t.name] }), index("drawings_by_studio").on(t.studioId)],
+);
+
 /** What was done at the desk, one row an event; nothing is ever changed or taken out of it: what is taken back is another event. */
 export const workEvents = pgTable(
   "work_events",

@@ -1,4 +1,4 @@
-import { colourings, pictures } from "./piece-schema";
+import { colourings, drawings, pictures } from "./piece-schema";
 import { eq, sql, sum } from "drizzle-orm";
 import type { PgColumn, PgTable } from "drizzle-orm/pg-core";
 import { MOST, MOST_PICTURE_BYTES } from "@/border/room";
@@ -55,7 +55,11 @@ export const inRoomForBytes = <T>(studio: Studio, bytes: number, add: (tx: Tx) =
         .select({ bytes: sum(sql`length(${colourings.webp})`).mapWith(Number) })
         .from(colourings)
         .where(eq(colourings.studioId, studio.id));
-      if ((held?.bytes ?? 0) + (drawn?.bytes ?? 0) + bytes > MOST_PICTURE_BYTES)
+      const [looked] = await tx
+        .select({ bytes: sum(sql`length(${drawings.packed})`).mapWith(Number) })
+        .from(drawings)
+        .where(eq(drawings.studioId, studio.id));
+      if ((held?.bytes ?? 0) + (drawn?.bytes ?? 0) + (looked?.bytes ?? 0) + bytes > MOST_PICTURE_BYTES)
         throw new StudioFull(MOST_PICTURE_BYTES / 1e6, "MB of pictures");
       return add(tx);
     },

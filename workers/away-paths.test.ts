@@ -9,6 +9,7 @@ describe("what is kept for the desk", () => {
       `/api/papers/${ID}`,
       `/api/pictures/${ID}`,
       `/api/pictures/${ID}/facts`,
+      `/api/pictures/${ID}/drawing`,
       `/api/pieces/${ID}/colouring`,
     ])
       expect(isDeskThing(path)).toBe(true);

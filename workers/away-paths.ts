@@ -3,7 +3,9 @@ export const AWAY_CACHES = ["blendt-desk-pages", "blendt-desk-things", "blendt-d
 
 const ID = "[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}";
 const PAGE = new RegExp(`^/desk/${ID}$`);
-const THING = new RegExp(`^/api/(?:papers/${ID}|pictures/${ID}(?:/facts)?|pieces/${ID}/colouring)$`);
+const THING = new RegExp(
+  `^/api/(?:papers/${ID}|pictures/${ID}(?:/(?:facts|drawing))?|pieces/${ID}/colouring)$`,
+);
 
 export const isDeskPage = (path: string): boolean => PAGE.test(path);
 export const isDeskThing = (path: string): boolean => THING.test(path);

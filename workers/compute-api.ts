@@ -1,13 +1,16 @@
 import { BadInput, wrong, type Problem } from "@/border/problem";
 import { deskFor } from "@/compute/desks";
+import { givenDrawing, hasDrawing, takeDrawing, type LineWish, type SheetWish } from "@/compute/drawings";
 import { fields, type Field } from "@/compute/grounds";
 import { pencilsFor } from "@/compute/laid-areas";
 import { calmOf, UNKNOWN_FIELD } from "@/compute/operations/tone-map";
 import { hasPicture, keepPicture } from "@/compute/pictures";
 import { runOperation, runWork } from "@/compute/run";
 import type { Layer } from "@/core/media/layer";
+import { MOST_PACKED } from "@/compute/packed";
 import { Cancelled } from "@/core/progress";
 import { decode } from "./decode";
+import { deflated, inflated } from "@/compute/packing";
 
 export type WorkerAnswer =
   | { readonly ok: true; readonly output: unknown }
@@ -16,6 +19,12 @@ export type WorkerAnswer =
 
 /** Values of a drawing on their way from worker to worker. */
 export type GivenField = Field;
+
+/** A drawing of a picture, as pages ask for it. */
+export interface DrawingWish {
+  readonly line: LineWish;
+  readonly sheet: SheetWish;
+}
 
 const stops = new Map<number, AbortController>();
 
@@ -59,6 +68,17 @@ export const computeApi = {
   async takeField(field: GivenField): Promise<WorkerAnswer> {
     fields.keep(field.key, field);
     return { ok: true, output: undefined };
+  },
+  /** A drawing that was looked at here, packed for whoever looks at it next; nothing when it was put away or is too large. */
+  async giveDrawing({ line, sheet }: DrawingWish): Promise<Blob | undefined> {
+    const bytes = givenDrawing(line, sheet);
+    return bytes && deflated(bytes);
+  },
+  /** Takes a drawing in that was looked at before, so that its picture need not be. What is none is left. */
+  async takeDrawing({ line, sheet }: DrawingWish, drawing: Blob): Promise<WorkerAnswer> {
+    if (hasDrawing(line, sheet)) return { ok: true, output: true };
+    const bytes = await inflated(drawing, MOST_PACKED);
+    return { ok: true, output: bytes !== undefined && takeDrawing(line, sheet, bytes) };
   },
   /** Fits what is drawn on areas to an open desk, so that it is there when it is asked for. */
   async fitDrawn(handle: string, areas: readonly { readonly layers: readonly Layer[] }[]): Promise<void> {

@@ -24,8 +24,7 @@ export function smoothed(
   if (radius < 1) return values;
   const radii = Int32Array.from({ length: count }, (_, a) => (isFine(a) ? 0 : radius));
   const box = [0, 0, width, height] as const;
-  const once = runMeans(new Float32Array(values), { width, own }, radii, box);
-  const twice = runMeans(once, { width, own }, radii, box);
+  const twice = runMeans(new Float32Array(values), { width, own }, radii, box, 2);
   const out = new Uint16Array(values.length);
   for (let p = 0; p < out.length; p++) out[p] = Math.round(twice[p]!);
   return out;

@@ -4,7 +4,7 @@ import type { Lab } from "@/core/colour/lab";
 import type { Flow } from "@/core/light/growth";
 import type { Ground } from "@/core/light/ground";
 import { runMeans } from "@/core/light/run-means";
-import { strokeNoise, TILE_PER_MM } from "./texture";
+import { acrossTile, inTile, strokeNoise, strokeTile, TILE_PER_MM } from "./texture";
 
 /** Places of a tone map, so that each byte has a colour: t = index / 254. */
 const PLACES = 255;
@@ -55,6 +55,9 @@ export interface PaintWish {
 /** A part of the picture: left, top, first column and row beyond. */
 export type Box = readonly [left: number, top: number, right: number, bottom: number];
 
+/** Grain of the paper: so many times as fine as strokes, and elsewhere in their tile. */
+const FINER = 5.3;
+const ELSEWHERE = [91, 17] as const;
 /** How far strokes end short of each other, mm, and how unevenly they lay ink. */
 const [RAGGED, STREAK] = [0.3, 0.022] as const;
 const GRAIN = 0.006;
@@ -126,8 +129,16 @@ export function paint(
   const streams = colours.map((_, a) => flows.get(a));
   // Squares of t a mm for the variance of places over the reach of an area's ink.
   const units = colours.map((c) => (c && c.reach > 0 ? 1 / (254 * c.reach) ** 2 : 0));
-  for (let y = top, o = 0; y < bottom; y++)
-    for (let x = left, p = y * width + left; x < right; x++, p++, o += 4) {
+  const noise = strokeTile();
+  // What strokes and grain are in each column.
+  const stroke = Uint8Array.from({ length: right - left }, (_, i) => inTile((left + i) * scale));
+  const grain = Uint8Array.from({ length: right - left }, (_, i) =>
+    inTile((left + i) * scale * FINER + ELSEWHERE[0]),
+  );
+  for (let y = top, o = 0; y < bottom; y++) {
+    const strokeRow = acrossTile(y * scale);
+    const grainRow = acrossTile(y * scale * FINER + ELSEWHERE[1]);
+    for (let x = left, p = y * width + left, i = 0; x < right; x++, p++, i++, o += 4) {
       const a = own[p]!;
       if (mask && !(a >= 0 && mask[a])) continue;
       const table = a >= 0 && places[p] ? colours[a] : undefined;
@@ -140,7 +151,7 @@ export function paint(
         let place = Math.round(mean[p]!);
         if (texture > 0) {
           const flow = streams[a];
-          const uneven = texture * (flow ? alongFlow(flow, x, y, scale) : strokeNoise(x * scale, y * scale));
+          const uneven = texture * (flow ? alongFlow(flow, x, y, scale) : noise[strokeRow + stroke[i]!]!);
           even = 1 + STREAK * uneven;
           const by = uneven * RAGGED * Math.sqrt(square) * 254;
           place = Math.min(254, Math.max(0, Math.round(mean[p]! + by)));
@@ -148,14 +159,14 @@ export function paint(
         const level = levelOf(square);
         const low = level | 0;
         const part = level - low;
-        const i = (low * PLACES + place) * 3;
-        const j = part > 0 ? i + PLACES * 3 : i;
+        const from = (low * PLACES + place) * 3;
+        const to = part > 0 ? from + PLACES * 3 : from;
         const { rgb } = table;
-        r = rgb[i]! + part * (rgb[j]! - rgb[i]!);
-        g = rgb[i + 1]! + part * (rgb[j + 1]! - rgb[i + 1]!);
-        b = rgb[i + 2]! + part * (rgb[j + 2]! - rgb[i + 2]!);
+        r = rgb[from]! + part * (rgb[to]! - rgb[from]!);
+        g = rgb[from + 1]! + part * (rgb[to + 1]! - rgb[from + 1]!);
+        b = rgb[from + 2]! + part * (rgb[to + 2]! - rgb[from + 2]!);
       }
-      if (texture > 0) even += texture * GRAIN * strokeNoise(x * scale * 5.3 + 91, y * scale * 5.3 + 17);
+      if (texture > 0) even += texture * GRAIN * noise[grainRow + grain[i]!]!;
       const cover = line ? line[p]! / 255 : 0;
       const k = even * (1 - cover);
       out[o] = r * k + ink[0] * cover;
@@ -163,6 +174,7 @@ export function paint(
       out[o + 2] = b * k + ink[2] * cover;
       out[o + 3] = 255;
     }
+  }
   return out;
 }
 

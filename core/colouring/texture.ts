@@ -31,11 +31,16 @@ function tile(): Float32Array {
 
 let noise: Float32Array | undefined;
 
+/** Unevenness (−1…1) of strokes, {@link inTile} says where. */
+export const strokeTile = (): Float32Array => (noise ??= tile());
+
+/** Where a place lies in the tile, pixels of it along the stroke; across it {@link acrossTile} of that is added. */
+export const inTile = (along: number): number => (along | 0) & (SIDE - 1);
+export const acrossTile = (across: number): number => inTile(across) * SIDE;
+
 /** Unevenness (−1…1) of strokes at a place, pixels of the tile along and across the stroke. */
-export function strokeNoise(along: number, across: number): number {
-  noise ??= tile();
-  return noise[((across | 0) & (SIDE - 1)) * SIDE + ((along | 0) & (SIDE - 1))]!;
-}
+export const strokeNoise = (along: number, across: number): number =>
+  strokeTile()[acrossTile(across) + inTile(along)]!;
 
 /** Pixels of the tile a millimetre: strokes are about a millimetre wide. */
 export const TILE_PER_MM = 7;

@@ -62,26 +62,29 @@ interface Level {
 
 function levelOf({ width, height, own }: Ground, root: Int16Array, flat: Uint8Array): Level {
   const kind = new Uint8Array(own.length);
-  for (let y = 0, p = 0; y < height; y++)
+  // Of which form each pixel is, and whether those beside it in its row are of the same.
+  const form = new Int16Array(own.length);
+  for (let p = 0; p < own.length; p++) form[p] = own[p]! < 0 ? own[p]! : root[own[p]!]!;
+  const even = new Uint8Array(own.length);
+  for (let y = 0; y < height; y++)
+    for (let p = y * width + 1, end = (y + 1) * width - 1; p < end; p++)
+      even[p] = form[p] === form[p - 1] && form[p] === form[p + 1] ? 1 : 0;
+  for (let y = 0, p = 0; y < height; y++) {
+    const within = y > 0 && y + 1 < height;
     for (let x = 0; x < width; x++, p++) {
       const a = own[p]!;
       if (a < 0 || flat[a]) continue;
-      const r = root[a]!;
-      if (!x || !y || x + 1 === width || y + 1 === height) {
-        kind[p] = 2;
-        continue;
-      }
-      let even = true;
-      for (let q = p - width; even && q <= p + width; q += width)
-        for (let d = -1; d <= 1; d++) {
-          const b = own[q + d]!;
-          if (b < 0 || root[b] !== r) {
-            even = false;
-            break;
-          }
-        }
-      kind[p] = even ? 1 : 2;
+      const f = form[p];
+      const all =
+        within &&
+        even[p] &&
+        even[p - width] &&
+        even[p + width] &&
+        form[p - width] === f &&
+        form[p + width] === f;
+      kind[p] = all ? 1 : 2;
     }
+  }
   return { width, height, own, kind };
 }
 

@@ -4,7 +4,8 @@ import { BadInput } from "@/border/problem";
 import { deskOfRack, rackKey, type ReadRack } from "@/compute/from-rack";
 import type { OperationName, OutputOf } from "@/compute/table";
 import type { Layer } from "@/core/media/layer";
-import type { ComputeApi, GivenField, WorkerAnswer } from "@/workers/compute-api";
+import { drawingName } from "@/compute/drawings";
+import type { ComputeApi, DrawingWish, GivenField, WorkerAnswer } from "@/workers/compute-api";
 
 export interface Watch {
   /** The share that is done, and what is known so far where the operation tells. */
@@ -24,6 +25,7 @@ interface Running {
   /** Handles of desks, pictures and values of drawings that this worker has, or is about to have. */
   readonly desks: Map<string, Promise<string>>;
   readonly pictures: Map<string, Promise<void>>;
+  readonly drawings: Map<string, Promise<unknown>>;
   readonly fields: Map<string, Promise<void>>;
 }
 
@@ -43,6 +45,7 @@ function worker(place: Place): Running {
     waiting: new Set(),
     desks: new Map(),
     pictures: new Map(),
+    drawings: new Map(),
     fields: new Map(),
   };
   thread.onerror = thread.onmessageerror = () => dropWorker(own);
@@ -170,7 +173,48 @@ export interface NamedPicture {
   readonly handle: string;
   readonly load: () => Promise<Blob>;
   readonly called: string;
+  /** Drawings of it that somebody has looked at before, by their names, and where one is to be had. */
+  readonly drawings?: readonly string[];
+  readonly loadDrawing?: (name: string) => Promise<Blob>;
 }
+
+/** How a picture's drawing is looked at, as questions say it. */
+type Drawn = Omit<DrawingWish["line"], "handle"> & DrawingWish["sheet"];
+
+/** The drawing that a question is about. */
+export function drawingOfQuestion(
+  handle: string,
+  question: object,
+): (DrawingWish & { readonly name: string }) | undefined {
+  const said = ("drawn" in question ? question.drawn : question) as Partial<Drawn>;
+  const { kind, corners = null, aspect = null, coarser = 1, width, gap, speck, cuts } = said;
+  if (!kind || width === undefined || gap === undefined || speck === undefined || !cuts) return undefined;
+  const line = { handle, kind, corners, aspect, coarser };
+  const sheet = { width, gap, speck, cuts };
+  return { line, sheet, name: drawingName(line, sheet) };
+}
+
+/** Has a drawing taken in that was looked at before. False where there is none: its picture is needed. */
+async function haveDrawing(picture: NamedPicture, question: object): Promise<boolean> {
+  const { handle, drawings, loadDrawing } = picture;
+  const wish = drawings?.length && loadDrawing ? drawingOfQuestion(handle, question) : undefined;
+  if (!wish || !drawings!.includes(wish.name)) return false;
+  const own = worker("drawing");
+  const { name, ...drawing } = wish;
+  const key = `${handle} ${name}`;
+  const taking =
+    own.drawings.get(key) ??
+    loadDrawing!(name).then((blob) =>
+      unlessGone(own, own.remote.takeDrawing(drawing, blob) as Promise<WorkerAnswer>),
+    );
+  own.drawings.set(key, taking);
+  // What cannot be had is worked out.
+  return taking.then(Boolean, () => false);
+}
+
+/** A drawing that the worker has looked at, packed; nothing when it has put it away. */
+export const givenDrawing = ({ line, sheet }: DrawingWish): Promise<Blob | undefined> =>
+  worker("drawing").remote.giveDrawing({ line, sheet });
 
 /** Has a picture decoded in a worker, where it stays; `anew` when it was put away there. */
 export async function havePicture(
@@ -189,21 +233,23 @@ export async function havePicture(
   return opening;
 }
 
-/** Asks an operation of a picture, which is decoded in the worker and stays there. */
+/** Asks an operation of a picture, which is decoded in the worker and stays there; of a drawing that was looked at before, without its picture. */
 export async function askOfPicture<N extends OperationName>(
   name: N,
   picture: NamedPicture,
   question: object,
   watch: Watch = {},
 ): Promise<OutputOf<N>> {
-  const once = async (anew: boolean) => {
-    await havePicture(picture, { anew });
-    return compute(name, { image: { picture: picture.handle }, ...question }, watch);
-  };
+  const { handle } = picture;
+  const once = () => compute(name, { image: { picture: handle }, ...question }, watch);
+  const known = await haveDrawing(picture, question);
   try {
-    return await once(false);
+    if (!known) await havePicture(picture);
+    return await once();
   } catch (e) {
     if (!isUnknown(e, "image.picture")) throw e;
-    return once(true);
+    // It was put away, or the drawing was: from the picture everything can be had again.
+    await havePicture(picture, { anew: true });
+    return once();
   }
 }

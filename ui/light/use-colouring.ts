@@ -18,7 +18,8 @@ import { memory } from "@/core/memory";
 import { ask, askOfPicture, havePicture, isUnknown, readyDesk, type Watch } from "@/ui/jobs/client";
 import { sharedJobs } from "@/ui/jobs/shared-jobs";
 import { useJob } from "@/ui/jobs/use-job";
-import { asked } from "@/ui/set-up/use-drawing";
+import { asked, isKept } from "@/ui/set-up/use-drawing";
+import { useKeepDrawing } from "./use-keep-drawing";
 
 /** How closely a piece is looked at. */
 export interface Closeness {
@@ -139,6 +140,7 @@ export function useLight(
     else if (took < SOON) pace.current = Math.max(0, pace.current - 1);
     return lit;
   };
+  const exactly = drawing && { ...drawingQuestion(shown, drawing), coarser: closeness.drawing };
   const first = { ...closeness, drawing: Math.min(COARSEST, closeness.drawing * AT_FIRST) };
   const job = useJob<Lit>(
     id ?? null,
@@ -146,7 +148,7 @@ export function useLight(
       const stopped = signal ? { signal } : {};
       if (dragged) return follow();
       const pixels = (drawing!.width * drawing!.height) / closeness.drawing ** 2;
-      if (!latest.current && seen.current !== drawing!.id && pixels > LARGE)
+      if (!latest.current && seen.current !== drawing!.id && pixels > LARGE && !isKept(drawing!, exactly!))
         onProgress?.(0.3, await look(first, stopped));
       const lit = await look(closeness, { ...stopped, ...(onProgress && { onProgress }) });
       seen.current = drawing!.id;
@@ -154,9 +156,11 @@ export function useLight(
     },
     { about: drawing?.id, settle: 0, following: dragged, store: lights },
   );
+  const exact = job.output && !job.old && !job.output.quick ? job.output : undefined;
+  useKeepDrawing(exact && closeness.drawing === 1 ? drawing : undefined, exactly);
   return {
     lit: job.output,
-    exact: job.output && !job.old && !job.output.quick ? job.output : undefined,
+    exact,
     busy: job.progress !== undefined || job.old,
     progress: job.progress,
     error: job.error,

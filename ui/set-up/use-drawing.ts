@@ -4,17 +4,31 @@ import { drawingQuestion } from "@/compute/piece-questions";
 import type { SetUpOutput } from "@/compute/operations/set-up";
 import type { Piece } from "@/core/piece/piece";
 import type { DrawingFacts } from "@/store/pictures";
-import { askOfPicture, type Watch } from "@/ui/jobs/client";
+import { askOfPicture, drawingOfQuestion, type NamedPicture, type Watch } from "@/ui/jobs/client";
 import { sharedJobs } from "@/ui/jobs/shared-jobs";
 import { useJob, type Work } from "@/ui/jobs/use-job";
 import { pictureBlob } from "@/ui/piece/picture-blob";
+import { pictureUrl, sendForFile } from "@/ui/send";
 
 /** A picture as the worker knows it. */
-export const asked = (picture: { readonly id: string; readonly name: string }) => ({
+export const asked = (
+  picture: Pick<DrawingFacts, "id" | "name" | "drawings">,
+): NamedPicture & { readonly handle: string } => ({
   handle: picture.id,
   called: picture.name,
   load: () => pictureBlob(picture.id),
+  drawings: picture.drawings ?? [],
+  loadDrawing: (name) => sendForFile("GET", `${pictureUrl(picture.id)}/drawing?name=${name}`),
 });
+
+/** Whether a drawing was looked at before, as it is asked for: it is there at once. */
+export function isKept(
+  { id, drawings = [] }: Pick<DrawingFacts, "id" | "drawings">,
+  question: object,
+): boolean {
+  const wish = drawings.length ? drawingOfQuestion(id, question) : undefined;
+  return wish !== undefined && drawings.includes(wish.name);
+}
 
 /** Wait before work starts, ms; and before the exact look follows the quick one. */
 const SETTLE = 60;
@@ -42,7 +56,8 @@ export function useDrawing(
     async ({ signal, onProgress }) => {
       const wanted = JSON.stringify(base);
       // What is searched for is new: a quick look at it first. Which points make up which area changes in no time.
-      if (searched.current !== wanted && picture!.width * picture!.height > LARGE) {
+      const kept = isKept(picture!, base!);
+      if (!kept && searched.current !== wanted && picture!.width * picture!.height > LARGE) {
         onProgress?.(0.4, await look(QUICK, signal ? { signal } : {}));
         await new Promise((r) => setTimeout(r, EXACT_AFTER));
         signal?.throwIfAborted();
