@@ -266,7 +266,10 @@ test("the colouring follows the light while it is dragged, and is exact once it 
   await page.getByRole("button", { name: "Colouring", exact: true }).click();
   const colouring = page.getByTestId("colouring");
   await expect(colouring).toBeVisible({ timeout: 60_000 });
-  const whole = await colouring.evaluate((c: HTMLCanvasElement) => c.width);
+  const wide = () => colouring.evaluate((c: HTMLCanvasElement) => c.width);
+  // A quick look comes first.
+  await expect.poll(wide, { timeout: 60_000 }).toBeGreaterThan(800);
+  const whole = await wide();
   const shown = new Set<number>();
   const box = (await page.getByRole("slider", { name: "Main light" }).boundingBox())!;
   const at = (i: number) =>
@@ -284,9 +287,7 @@ test("the colouring follows the light while it is dragged, and is exact once it 
   }
   expect(shown.size).toBeGreaterThan(3);
   await page.mouse.up();
-  await expect
-    .poll(() => colouring.evaluate((c: HTMLCanvasElement) => c.width), { timeout: 30_000 })
-    .toBe(whole);
+  await expect.poll(wide, { timeout: 30_000 }).toBe(whole);
 });
 
 test("passes are scrubbed through from bare paper to the finish, views compared, an area shown alone", async ({

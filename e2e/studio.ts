@@ -97,13 +97,20 @@ export async function offeredGroups(page: Page): Promise<Locator> {
   return list;
 }
 
-/** Path of a piece's Colour, as the bench has it. */
-export async function hrefOf(page: Page, piece: string): Promise<string> {
-  const bench = await (await page.request.get(`/?find=${encodeURIComponent(piece)}`)).text();
-  const links = bench.match(/<a [^>]*>/g) ?? [];
-  const link = links.find((l) => l.includes(`"Open ${piece}"`));
-  return / href="([^"]+)"/.exec(link ?? "")![1]!;
+/** Where a page that the server drew leads by a link with a name; the page need not be opened for it. */
+export async function linkIn(page: Page, path: string, name: string): Promise<string> {
+  const html = await (await page.request.get(path)).text();
+  // What is said for who does not see it, between the link and its name, is passed over.
+  const link = [...html.matchAll(/<a [^>]*href="([^"]+)"[^>]*>((?:(?!<\/a>).)*)<\/a>/gs)].find(
+    ([, , inside]) => inside!.replaceAll(/<[^>]*>|<!--.*?-->/g, "").trim() === name,
+  );
+  expect(link, `a link ${name} in ${path}`).toBeDefined();
+  return link![1]!;
 }
+
+/** Path of a piece's Colour, as the bench has it. */
+export const hrefOf = (page: Page, piece: string): Promise<string> =>
+  linkIn(page, `/?find=${encodeURIComponent(piece)}`, `Open ${piece}`);
 
 /** The demo piece. */
 export async function openKiteMender(page: Page, stage: "colour" | "steps" = "colour"): Promise<void> {

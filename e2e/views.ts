@@ -1,5 +1,5 @@
 import { expect, type Page } from "@playwright/test";
-import { hrefOf, open } from "./studio";
+import { hrefOf, linkIn } from "./studio";
 
 /** A view as somebody meets it: its address, and what brings it into the state that is looked at. */
 export interface View {
@@ -15,11 +15,9 @@ export interface Things {
 }
 
 export async function thingsOf(page: Page): Promise<Things> {
-  const idIn = (href: string | null) => href!.split("/")[2]!;
+  const idIn = (href: string) => href.split("/")[2]!;
   const kite = idIn(await hrefOf(page, "The Kite Mender"));
-  await open(page, "/swatchbook");
-  const paper = await page.getByRole("link", { name: "Smooth white card" }).first().getAttribute("href");
-  return { kite, paper: idIn(paper) };
+  return { kite, paper: idIn(await linkIn(page, "/swatchbook", "Smooth white card")) };
 }
 
 const press = (name: string) => (page: Page) =>
