@@ -60,7 +60,7 @@ async function goTo(page: Page, view: View, before: View | undefined): Promise<v
 }
 
 /** Views of every kind, looked at in the dim surround and on a phone too: what those change, they change in all. */
-const THOROUGHLY = /^(Bench|Rack: table|Colour: group|Set up: areas|Steps)$/;
+const THOROUGHLY = /^(Bench|Rack: table|Colour: group|Set up: areas)$/;
 /** What a colourist does not read, but in the Swatchbook and where a figure is explained. */
 const STATISTICS = /\b(chroma|fitted|residuals?|proven|trust|CIEDE2000)\b/i;
 const STATISTICS_BELONG = /^(Swatchbook|Paper|Colour: what a figure means)/;

@@ -173,7 +173,7 @@ describe("regions between lines", () => {
   it("nothing and all line are no trouble, and noise is refused when it cannot be numbered", () => {
     expect(regionsOf(sketched(["....", "...."], 8), plain).regions).toHaveLength(1);
     expect(regionsOf(sketched(["####", "####"], 8), { ...plain, under: 2 }).regions).toHaveLength(0);
-    const [width, height] = [700, 700];
+    const [width, height] = [540, 540];
     const holes = new Uint8Array(width * height).fill(255);
     for (let y = 0; y < height; y += 2) for (let x = 0; x < width; x += 2) holes[y * width + x] = 0;
     expect(() => regionsOf({ width, height, data: holes }, plain)).toThrow(TooManyRegions);
