@@ -9,7 +9,6 @@ import {
   offeredGroups,
   open,
   openPart,
-  openKiteMender,
   hrefOf,
   allRead,
   pickAt,
