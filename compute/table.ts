@@ -23,6 +23,7 @@ import { readAreas } from "./operations/read-areas";
 import { readChart } from "./operations/read-chart";
 import { readPatch } from "./operations/read-patch";
 import { readSheet } from "./operations/read-sheet";
+import { readSwatches } from "./operations/read-swatches";
 import { render } from "./operations/render";
 import { repair } from "./operations/repair";
 import { schools } from "./operations/schools";
@@ -63,6 +64,7 @@ export const table = {
   areas,
   readAreas,
   readSheet,
+  readSwatches,
   setUp,
   gather,
   gatherings,

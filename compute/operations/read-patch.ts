@@ -6,7 +6,8 @@ import type { Xyz } from "@/core/colour/observer";
 import { operation } from "../operation";
 import { rasterOf } from "../pictures";
 
-class BoxInput {
+/** A window of a picture. */
+export class BoxInput {
   /** In shares of the picture's width and height. */
   @Within(0, 1) x!: number;
   @Within(0, 1) y!: number;
@@ -14,9 +15,11 @@ class BoxInput {
   @Within(0, 1) height!: number;
 }
 
+export const BOX = 'expected {"x","y","width","height"} as shares of the picture';
+
 export class ReadPatchQuestion {
   @One(() => ImageInput, IMAGE) image!: ImageInput;
-  @One(() => BoxInput, 'expected {"x","y","width","height"} as shares of the picture') box!: BoxInput;
+  @One(() => BoxInput, BOX) box!: BoxInput;
   /** Gains of linear red, green and blue that set the picture's light right. */
   @Optional() @Numbers(3, 0.02, 50) gains: [number, number, number] = [...NO_GAINS];
 }

@@ -1,3 +1,5 @@
+/** Patches of one sheet. */
+export const MOST_PATCHES = 600;
 /** A point in shares of the picture's width and height. */
 export type At = readonly [x: number, y: number];
 

@@ -1,15 +1,11 @@
 import { Fragment } from "react";
+import type { ReadSwatch } from "@/compute/operations/read-swatches";
 import { labToHex } from "@/core/colour/display";
-import type { Lab } from "@/core/colour/lab";
 import type { At, PatchGrid } from "@/core/picture/patch-grid";
 
 /** A patch of a photographed sheet as it was read. */
-export interface ReadPatch {
-  readonly code: string;
-  readonly lab: Lab;
+export interface ReadPatch extends ReadSwatch {
   readonly at: At;
-  /** It is no one colour, or none but the paper's: the window lies beside its patch, most likely. */
-  readonly doubt: "uneven" | "like bare paper" | undefined;
 }
 
 /** How far under the middle of a patch its code stands, in sides of the window that is read: beside what is looked at. */

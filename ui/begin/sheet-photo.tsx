@@ -1,13 +1,8 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, type MouseEvent } from "react";
-import { deviceColour } from "@/core/chart/device";
 import { readTypedCodes } from "@/core/codes/typed";
-import { deltaE00 } from "@/core/colour/delta-e00";
-import { rgb8ToLab } from "@/core/colour/display";
-import { levelOf } from "@/core/colour/rgb";
-import type { Xyz } from "@/core/colour/observer";
-import { inRows, patchGrid, type At } from "@/core/picture/patch-grid";
+import { inRows, MOST_PATCHES, patchGrid, type At } from "@/core/picture/patch-grid";
 import type { PaperSheet } from "@/store/papers";
 import { askOfPicture } from "@/ui/jobs/client";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
@@ -16,14 +11,11 @@ import { NumberField } from "@/ui/kit/number-field";
 import { Choice } from "@/ui/studio/fields";
 import { messageOf, send } from "@/ui/send";
 import { counted } from "@/words/numbers";
-import { isMixed } from "@/words/patch";
 import type { BeginProps } from "./begin-view";
 import { GridMarks, type ReadPatch } from "./grid-marks";
 
 /** Doubtful patches that are named. */
 const MOST_NAMED = 8;
-/** Patches of one sheet. */
-const MOST_PATCHES = 600;
 const MOST_SIDE = 60;
 /** Stands for a patch that has no marker. */
 const BLANK = "-";
@@ -41,11 +33,6 @@ interface Photo {
   readonly url: string;
   readonly size: { readonly width: number; readonly height: number };
 }
-
-/** ΔE00 under which a patch is taken for bare paper. */
-const BARE = 2;
-/** ΔE00 between the colour of most of a window and its mean from which on two colours lie in it. */
-const TWO_COLOURS = 3;
 
 /** Colours of a swatch sheet that lies there already: three of its patches are pointed at, codes follow along rows or columns. */
 export function SheetPhoto({
@@ -104,53 +91,35 @@ export function SheetPhoto({
     setFound(undefined);
     setPoints([...points, [(e.clientX - left) / width, (e.clientY - top) / height]]);
   };
-  const patchAt = async ([x, y]: At, side: number): Promise<{ levels: Xyz; isUneven: boolean }> => {
+  /** A window round a place of the photo, as shares of it. */
+  const windowAt = ([x, y]: At) => {
     const { width, height } = photo!.size;
-    const [w, h] = [Math.min(1, side / width), Math.min(1, side / height)];
+    const [w, h] = [Math.min(1, grid!.side / width), Math.min(1, grid!.side / height)];
     const within = (v: number, s: number) => Math.min(1 - s, Math.max(0, v - s / 2));
-    const from = {
-      handle: photo!.handle,
-      called: photo!.file.name,
-      load: () => Promise.resolve(photo!.file),
-    };
-    const box = { x: within(x, w), y: within(y, h), width: w, height: h };
-    const { levels, lab, spread } = await askOfPicture("readPatch", from, { box });
-    // Where the window lies over two colours, what most of it has is not what it has in the mean.
-    const [r, g, b] = levels.map((v) => Math.round(levelOf(v)));
-    return { levels, isUneven: isMixed(spread) || deltaE00(lab, rgb8ToLab(r!, g!, b!)) > TWO_COLOURS };
+    return { x: within(x, w), y: within(y, h), width: w, height: h };
   };
   const readAll = async () => {
     setTrouble(undefined);
     setShare(0);
+    const { handle, file } = photo!;
+    const patches = grid!.middles.flatMap((at, i) => {
+      const code = codes[i];
+      return code && code !== BLANK ? [{ code, at }] : [];
+    });
+    const asked = new Set(patches.map((p) => p.code));
     try {
-      const { levels: white } = await patchAt(points[0]!, grid!.side);
-      const known = new Map(read.map((r) => [r.code, r.lab]));
-      const raw: { code: string; at: At; rgb: Xyz; isUneven: boolean }[] = [];
-      for (const [i, at] of grid!.middles.entries()) {
-        const code = codes[i];
-        if (!code || code === BLANK) continue;
-        const { levels, isUneven } = await patchAt(at, grid!.side);
-        const rgb = levels.map((v, c) => v / Math.max(1e-4, white[c]!)) as unknown as Xyz;
-        raw.push({ code, at, rgb, isUneven });
-        setShare((i + 1) / grid!.middles.length);
-      }
-      const references = raw.flatMap(({ code, rgb }) => {
-        const lab = known.get(code);
-        return lab ? [{ rgb, lab }] : [];
-      });
-      const { toLab } = deviceColour(paper.lab, references);
-      setFound(
-        raw.map(({ code, at, rgb, isUneven }) => {
-          const lab = toLab(rgb);
-          const isBare = deltaE00(lab, paper.lab) < BARE;
-          return {
-            code,
-            at,
-            lab,
-            doubt: isUneven ? "uneven" : isBare ? "like bare paper" : undefined,
-          };
-        }),
+      const { swatches } = await askOfPicture(
+        "readSwatches",
+        { handle, called: file.name, load: () => Promise.resolve(file) },
+        {
+          paper: { lab: paper.lab },
+          bare: windowAt(points[0]!),
+          swatches: patches.map(({ code, at }) => ({ code, box: windowAt(at) })),
+          known: read.flatMap(({ code, lab }) => (asked.has(code) ? [{ code, color: { lab } }] : [])),
+        },
+        { onProgress: setShare },
       );
+      setFound(swatches.map((s, i) => ({ ...s, at: patches[i]!.at })));
     } catch (e) {
       setTrouble(messageOf(e));
     } finally {

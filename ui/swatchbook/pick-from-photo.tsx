@@ -1,9 +1,8 @@
 "use client";
 import { useEffect, useState } from "react";
-import { deviceColour } from "@/core/chart/device";
 import { labToHex } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
-import type { Xyz } from "@/core/colour/observer";
+import type { PatchBox } from "@/core/picture/patch";
 import type { PaperSheet } from "@/store/papers";
 import { askOfPicture } from "@/ui/jobs/client";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
@@ -35,7 +34,7 @@ export function PickFromPhoto({
   readonly onClose: () => void;
 }) {
   const [photo, setPhoto] = useState<Photo>();
-  const [white, setWhite] = useState<Xyz>();
+  const [white, setWhite] = useState<PatchBox>();
   const [lab, setLab] = useState<Lab>();
   const [trouble, setTrouble] = useState<string>();
   const [size, setSize] = useState({ width: 1, height: 1, scale: 0 });
@@ -59,17 +58,21 @@ export function PickFromPhoto({
       width: Math.min(1, side / size.width),
       height: Math.min(1, side / size.height),
     };
+    if (!white) return setWhite(box);
     const from = {
       handle: photo!.handle,
       called: photo!.file.name,
       load: () => Promise.resolve(photo!.file),
     };
     try {
-      const { levels } = await askOfPicture("readPatch", from, { box });
+      const { swatches } = await askOfPicture("readSwatches", from, {
+        paper: { lab: paper.lab },
+        bare: white,
+        swatches: [{ code: "swatch", box }],
+        known: [],
+      });
       setTrouble(undefined);
-      if (!white) return setWhite(levels);
-      const ratio = levels.map((v, c) => v / Math.max(1e-4, white[c]!)) as unknown as Xyz;
-      setLab(deviceColour(paper.lab, []).toLab(ratio));
+      setLab(swatches[0]!.lab);
     } catch (error) {
       setTrouble(messageOf(error));
     }
