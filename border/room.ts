@@ -10,6 +10,7 @@ export const MOST = {
   pieces: 1000,
   readings: 200_000,
   blends: 20_000,
+  weighings: 20_000,
 } as const;
 
 /** Bytes of the pictures of one studio, as they came and as they are worked with. */

@@ -23,10 +23,11 @@ import {
   Within,
 } from "./fields";
 import { GroupInput } from "./group";
+import { InkEventInput } from "./ink-event";
 import { NewPaperInput } from "./paper";
 import { BadInput, type Problem } from "./problem";
 import { MOST } from "./room";
-import { FileEventsInput } from "./work-events";
+import { EARLIEST, FileEventsInput, LATEST } from "./work-events";
 import { RackFactsInput, RangeInput } from "./rack";
 import { NewStudioInput } from "./studio";
 import {
@@ -69,6 +70,8 @@ class FileRange extends RangeInput {
 class FileThing extends RackFactsInput {
   @Code() code!: string;
   @Id("range") rangeId!: string;
+  /** Since when its state holds. */
+  @Optional() @Whole(EARLIEST, LATEST, "ms since 1970") stateAt?: number;
 }
 
 class FilePicture {
@@ -103,6 +106,8 @@ export class StudioFile {
   @List(() => FileChart, 0, MOST.charts) charts!: FileChart[];
   @List(() => FileTrial, 0, MOST.trials) trials!: FileTrial[];
   @List(() => GroupInput, 0, MOST.groups) groups!: GroupInput[];
+  /** What was weighed and filled. */
+  @Optional() @List(() => InkEventInput, 0, MOST.weighings) ink: InkEventInput[] = [];
 }
 
 const Bands = () =>
@@ -206,6 +211,7 @@ export function checkNames(file: StudioFile): void {
   own("rack", file.rack, "code", (t) => t.code);
   own("charts", file.charts, "serial", (c) => c.serial);
   own("groups", file.groups, "name", (g) => g.name);
+  own("ink", file.ink, "id", (e) => e.id);
   const named = (path: string, id: string, among: ReadonlySet<string>, what: string) => {
     if (!among.has(id)) problems.push({ path, expected: `expected the id of a ${what} of this file` });
   };

@@ -18,7 +18,7 @@ import {
 } from "./fields";
 
 /** The earliest and latest moment that a device may tell, ms: 2000 to 2199. */
-const [EARLIEST, LATEST] = [946_684_800_000, 7_258_118_399_000];
+export const [EARLIEST, LATEST] = [946_684_800_000, 7_258_118_399_000];
 /** Passes of an area in an order of work. */
 const MOST_PASSES = 200;
 /** Events that are sent at once, and that one piece may have. */

@@ -4,6 +4,7 @@ import { areaCourse } from "@/core/piece/area-course";
 import { leastSections, type WorkArea } from "@/core/work/problem";
 import { workOf } from "@/core/work/of-piece";
 import type { WorkEvent } from "@/core/work/record";
+import type { ScaleEvent } from "@/core/stock/ink-ledger";
 import type { Rack } from "@/store/rack";
 
 /** When the work of the demo began. */
@@ -42,4 +43,36 @@ export function halfDone(piece: Piece, { paper }: Pick<Rack, "paper">): WorkEven
   events.push({ id: randomUUID(), kind: "noted", at: at + 5000, note });
   events.push({ id: randomUUID(), kind: "paused", at: at + 20_000 });
   return events;
+}
+
+/** Markers that were weighed before the work and after it: those that laid most. */
+const WEIGHED = 3;
+/** What a full one weighs with its cap, g; ml of ink a mm² and coat, and g a ml, as the demo's hand lays it. */
+const [WEIGHT, LAID, DENSITY] = [13.4, 13.5e-6, 0.85] as const;
+const HOUR = 3_600_000;
+
+/** What a kitchen scale said of the markers that laid most, to the tenth of a gram. */
+export function weighedAround(events: readonly WorkEvent[]): ScaleEvent[] {
+  const laid = new Map<string, number>();
+  for (const e of events) if (e.kind === "done") laid.set(e.code, (laid.get(e.code) ?? 0) + e.mm2 * e.coats);
+  const end = events.at(-1)!.at;
+  return [...laid]
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, WEIGHED)
+    .flatMap(([code, mm2], i) => {
+      const before = WEIGHT - 0.3 * i;
+      const after = before - mm2 * LAID * DENSITY;
+      return (
+        [
+          [before, BEGAN - HOUR],
+          [after, end + HOUR],
+        ] as const
+      ).map(([grams, at]): ScaleEvent => ({
+        id: randomUUID(),
+        code,
+        kind: "weighed",
+        amount: Math.round(10 * grams) / 10,
+        at,
+      }));
+    });
 }

@@ -22,9 +22,10 @@ import { keepGroups, type GroupFacts } from "@/store/groups";
 import { keepJudged } from "@/store/judged-groups";
 import { addPicture } from "@/store/pictures";
 import { addPiece } from "@/store/pieces";
+import { addScaleEvent } from "@/store/ink";
 import { addWorkEvents } from "@/store/work-events";
 import { diaryOfDemo } from "./diary";
-import { halfDone } from "./half-done";
+import { halfDone, weighedAround } from "./half-done";
 import { rackOn, type Rack } from "@/store/rack";
 import type { Studio } from "@/store/studio";
 import { paintedReference } from "./art";
@@ -84,7 +85,11 @@ export async function seedPiece(
     areas.push(await planned(rack, piece.scene, a, placed.areas[i]!));
   const document = await withShares(studio, { ...placed, areas });
   const { id } = await addPiece(studio, document);
-  if (piece.halfDone) await addWorkEvents(studio, id, halfDone(document, rack));
+  if (piece.halfDone) {
+    const events = halfDone(document, rack);
+    await addWorkEvents(studio, id, events);
+    for (const e of weighedAround(events)) await addScaleEvent(studio, e);
+  }
   await addWorkEvents(
     studio,
     id,

@@ -29,6 +29,9 @@ import { addChart, addScan, storeScan } from "@/store/charts";
 import { listPapers } from "@/store/papers";
 import { addReadings } from "@/store/readings";
 
+/** When somebody last looked how full the demo's markers are. */
+const LOOKED_AT = new Date("2026-04-02T10:00:00Z");
+
 /** Sets up the demo studio once; a studio that is there already is left as it is. */
 export async function seedDemo(): Promise<void> {
   const db = database();
@@ -57,7 +60,7 @@ export async function seedDemo(): Promise<void> {
       ])
       .returning({ id: ranges.id });
     await tx.insert(inks).values([
-      ...demoMarkers().map((m) => ({ studioId, rangeId: first!.id, ...m })),
+      ...demoMarkers().map((m) => ({ studioId, rangeId: first!.id, stateAt: LOOKED_AT, ...m })),
       ...secondRange().map(({ code, family }, i) => ({
         studioId,
         rangeId: second!.id,

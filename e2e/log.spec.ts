@@ -1,6 +1,7 @@
 import { newDemo } from "@/store/copy-studio";
 import { closeDatabase } from "@/store/database";
 import { expect, test } from "./test";
+import { faults } from "./faults";
 import { hrefOf, open } from "./studio";
 
 const LINE = "skin: rust2c, rust3m ×2, rust4m; came out too red; next time plum under it";
@@ -121,5 +122,92 @@ test("supplies say what to buy for the colours that were picked, and what it gai
     "aria-pressed",
     "true",
   );
-  await expect(page.getByRole("region", { name: "Running out" }).getByRole("listitem").first()).toBeVisible();
+});
+
+test("ink: what is in a marker, what a scale says of it, and what is written down by mistake", async ({
+  page,
+}) => {
+  await open(page, "/supplies");
+  const ink = page.getByRole("region", { name: "Ink" });
+  const rows = ink.getByRole("listitem");
+  await expect(rows.first()).toContainText(/enough for|may not last|empty about/);
+  const weigh = rows.first().getByRole("button", { name: /^Weigh or fill/ });
+  const code = (await weigh.getAttribute("aria-label"))!.split(" ").at(-1)!;
+  const level = ink.getByRole("img", { name: `Level of ${code}:` });
+  const was = await level.getAttribute("aria-label");
+  await weigh.click();
+  const dialog = page.getByRole("dialog", { name: `Ink of ${code}` });
+  const kept = dialog.getByRole("list", { name: "Written down" }).getByRole("listitem");
+  // The demo has weighed its own twice.
+  await expect(kept).toHaveCount(2);
+  await dialog.getByLabel("It was filled and holds, ml").first().check();
+  const amount = dialog.getByRole("textbox");
+  await amount.fill("0.2");
+  await amount.press("Enter");
+  await dialog.getByRole("button", { name: "Write it down" }).click();
+  await expect(kept).toHaveCount(3);
+  await expect(kept.first()).toContainText("filled: holds 0.2 ml");
+  expect(await faults(page, undefined, "[role=dialog]")).toEqual([]);
+  await page.keyboard.press("Escape");
+  // It has come to the top of the list: there is hardly anything in it.
+  await expect(level).toHaveAttribute("aria-label", /0\.2 ml/);
+  await page.reload();
+  await expect(level).toHaveAttribute("aria-label", /0\.2 ml/);
+  await rows.filter({ hasText: code }).getByRole("button").click();
+  await kept
+    .first()
+    .getByRole("button", { name: /^Take back/ })
+    .click();
+  await expect(kept).toHaveCount(2);
+  await page.keyboard.press("Escape");
+  await expect(level).not.toHaveAttribute("aria-label", /: 0\.2 ml/);
+  expect(was).toContain(code);
+});
+
+test("weighings are refused by field, written down once, and nobody else's", async ({
+  request,
+  studio,
+  baseURL,
+}) => {
+  const { markers } = (await (await request.get("/api/ink")).json()) as { markers: { code: string }[] };
+  const { code } = markers.at(-1)!;
+  const event = { id: crypto.randomUUID(), code, kind: "weighed", amount: 12.3, at: Date.now() };
+  const wrong: readonly [object | null, readonly string[]][] = [
+    [null, [""]],
+    [{}, ["id", "code", "kind", "amount", "at"]],
+    [{ ...event, id: "1" }, ["id"]],
+    [{ ...event, code: "a\0b" }, ["code"]],
+    [{ ...event, kind: "laid" }, ["kind"]],
+    [{ ...event, amount: 1e308 }, ["amount"]],
+    [{ ...event, amount: -1 }, ["amount"]],
+    [{ ...event, amount: [] }, ["amount"]],
+    [{ ...event, at: 1e308 }, ["at"]],
+  ];
+  for (const [data, fields] of wrong) {
+    const answer = await request.post("/api/ink", {
+      data: JSON.stringify(data),
+      headers: { "content-type": "application/json" },
+    });
+    expect(answer.status(), JSON.stringify(data)).toBe(422);
+    const { problems } = (await answer.json()) as { problems: { path: string }[] };
+    expect(problems.map((p) => p.path)).toEqual(fields);
+  }
+  expect((await request.post("/api/ink", { data: { ...event, code: "nobody9" } })).status()).toBe(404);
+  const count = async () => {
+    const { scale } = (await (await request.get("/api/ink")).json()) as { scale: { code: string }[] };
+    return scale.filter((s) => s.code === code).length;
+  };
+  const before = await count();
+  for (let i = 0; i < 2; i++) expect((await request.post("/api/ink", { data: event })).status()).toBe(204);
+  expect(await count()).toBe(before + 1);
+  const other = (await newDemo({ kind: "local" }))!;
+  await closeDatabase();
+  expect(other.id).not.toBe(studio.id);
+  const asOther = (method: string, path: string) =>
+    fetch(`${baseURL}${path}`, { method, headers: { cookie: `blendt-studio=${other.id}` } });
+  expect(await (await asOther("GET", "/api/ink")).text()).not.toContain(event.id);
+  expect((await asOther("DELETE", `/api/ink/${event.id}`)).status).toBe(404);
+  expect((await request.delete(`/api/ink/${event.id}`)).status()).toBe(204);
+  expect((await request.delete(`/api/ink/${event.id}`)).status()).toBe(404);
+  expect(await count()).toBe(before);
 });

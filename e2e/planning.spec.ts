@@ -170,7 +170,10 @@ test("all areas are planned together; each change is listed before it is taken, 
   );
   expect((await stored(request, id)).document.areas.map(codesOf)).toEqual(before);
   await page.getByRole("button", { name: /^Take \d+ changes?$/ }).click();
-  await expect(page.getByText("Every kept group is already the best for the whole.")).toBeVisible();
+  // What is left is planned anew.
+  await expect(page.getByText("Every kept group is already the best for the whole.")).toBeVisible({
+    timeout: 90_000,
+  });
   await expect(async () =>
     expect((await stored(request, id)).document.areas.map(codesOf)).not.toEqual(before),
   ).toPass();

@@ -2,6 +2,7 @@ import { colourings, drawings, pictures, pieces, workEvents } from "./piece-sche
 import {
   blends,
   charts,
+  inkEvents,
   inks,
   judgedGroups,
   keptGroups,
@@ -17,6 +18,7 @@ export const CONTENT = [
   papers,
   ranges,
   inks,
+  inkEvents,
   pictures,
   drawings,
   charts,

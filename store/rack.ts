@@ -210,10 +210,16 @@ export async function rackOn(studio: Studio, paperId: string): Promise<Rack | un
 }
 
 /** Everything on the rack with what is written down about it, in the order of codes. */
-export const thingsOf = (studio: Studio): Promise<(RackFacts & { code: string; rangeId: string })[]> =>
+export const thingsOf = (
+  studio: Studio,
+): Promise<(RackFacts & { code: string; rangeId: string; stateAt: number })[]> =>
   withStore(async (db) =>
     (await db.select().from(inks).where(eq(inks.studioId, studio.id)).orderBy(asc(inks.code))).map(
-      ({ id: _, studioId: __, createdAt: ___, state, ...t }) => ({ ...t, state: state as MarkerState }),
+      ({ id: _, studioId: __, createdAt: ___, state, stateAt, ...t }) => ({
+        ...t,
+        state: state as MarkerState,
+        stateAt: stateAt.getTime(),
+      }),
     ),
   );
 

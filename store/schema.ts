@@ -25,6 +25,7 @@ import type { Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import type { Pressure } from "@/core/pencil/tooth";
 import type { Verdict } from "@/core/stock/verdicts";
+import type { ScaleKind } from "@/core/stock/ink-ledger";
 import type { Kind } from "@/core/stock/kinds";
 import type { ROLES } from "@/border/studio";
 import { people } from "./people-schema";
@@ -141,8 +142,9 @@ export const inks = pgTable(
     name: text("name").notNull().default(""),
     owned: boolean("owned").notNull(),
     wished: boolean("wished").notNull().default(false),
-    /** full, fine, low or dry. */
+    /** full, fine, low or dry; and since when: a trigger notes when it is another. */
     state: text("state").notNull(),
+    stateAt: timestamp("state_at", { withTimezone: true }).notNull().defaultNow(),
     refills: smallint("refills").notNull().default(0),
     nib: text("nib").notNull().default(""),
     price: text("price").notNull().default(""),
@@ -153,6 +155,26 @@ export const inks = pgTable(
     createdAt: created(),
   },
   (t) => [uniqueIndex("inks_by_code").on(t.studioId, t.code)],
+);
+
+/** What was found out of markers' ink beside the word for their level: weighed, something added, filled up. */
+export const inkEvents = pgTable(
+  "ink_events",
+  {
+    /** Given by the device on which it happened. */
+    id: uuid("id").notNull(),
+    studioId: studio(),
+    code: text("code").notNull(),
+    kind: text("kind").$type<ScaleKind>().notNull(),
+    /** Grams of what was weighed; ml of what was filled. */
+    amount: doublePrecision("amount").notNull(),
+    at: timestamp("at", { withTimezone: true }).notNull(),
+    createdAt: created(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    index("ink_events_by_code").on(t.studioId, t.code, t.at),
+  ],
 );
 
 /** Every colour that was read on a paper. Newer readings of the same stack supersede older ones; none is erased. */

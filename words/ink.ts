@@ -1,4 +1,6 @@
+import type { RunOut, ScaleEvent } from "@/core/stock/ink-ledger";
 import type { Amount, MarkerInk } from "@/core/stock/ink-use";
+import { counted } from "./numbers";
 
 /** Less ink than anyone minds, ml. */
 const LEAST = 0.01;
@@ -15,3 +17,38 @@ export function inkInWords({ takes, left, driesAt }: MarkerInk, warns: boolean, 
   const out = refills ? "refill it before you begin" : "have a refill or its nearest twin ready";
   return `${runs}: ${taken}, and ${range(left)} may be in it; ${out}`;
 }
+
+/** Ink that is in a marker, and how far that may be off. */
+export const levelInWords = (left: Amount): string =>
+  range(left) === ml(left.ml) ? ml(left.ml) : `about ${ml(left.ml)}, ${range(left)}`;
+
+/** More pieces than anyone plans for. */
+const MANY = 20;
+
+/** How long it lasts. @param dayOf says a moment as a day */
+export function runOutInWords({ likely, early, pieces }: RunOut, dayOf: (at: number) => string): string {
+  if (likely === null && pieces === null) return "not used of late";
+  const enough =
+    pieces === null
+      ? ""
+      : pieces === 0
+        ? "may not last for one more piece like the last"
+        : pieces > MANY
+          ? `enough for more than ${MANY} pieces like the last`
+          : `enough for ${counted(pieces, "more piece", "more pieces")} like the last`;
+  const when =
+    likely === null
+      ? ""
+      : early !== null && dayOf(early) !== dayOf(likely)
+        ? `empty about ${dayOf(likely)}, at the earliest ${dayOf(early)}`
+        : `empty about ${dayOf(likely)}`;
+  return [enough, when].filter(Boolean).join("; ");
+}
+
+/** What was found out of a marker's ink. */
+export const scaleInWords = ({ kind, amount }: Pick<ScaleEvent, "kind" | "amount">): string =>
+  kind === "weighed"
+    ? `weighed ${amount} g`
+    : kind === "filled"
+      ? `${ml(amount)} added`
+      : `filled: holds ${ml(amount)}`;

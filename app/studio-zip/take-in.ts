@@ -16,7 +16,18 @@ import type { Piece } from "@/core/piece/piece";
 import { decodePicture, MOST_BYTES } from "@/store/decode-picture";
 import { studioOf, type TakeIn } from "@/store/new-studio";
 import type { Visitor } from "@/store/people";
-import { blends, charts, inks, keptGroups, papers, ranges, readings, scans, trials } from "@/store/schema";
+import {
+  blends,
+  charts,
+  inkEvents,
+  inks,
+  keptGroups,
+  papers,
+  ranges,
+  readings,
+  scans,
+  trials,
+} from "@/store/schema";
 import type { Studio, StudioFacts } from "@/store/studio";
 import { openZip, type Zip } from "./read-zip";
 import { Stage } from "./stage";
@@ -85,13 +96,18 @@ async function takeFacts(file: StudioFile, take: TakeIn, ids: Known): Promise<vo
   );
   await take(
     inks,
-    file.rack.map(({ rangeId, family, ...t }) => ({
+    file.rack.map(({ rangeId, family, stateAt, ...t }) => ({
       owned: true,
       state: "full",
+      ...(stateAt !== undefined && { stateAt: new Date(stateAt) }),
       ...t,
       family: family ?? "other",
       rangeId: ids.ranges.get(rangeId, "rack", "range"),
     })),
+  );
+  await take(
+    inkEvents,
+    file.ink.map(({ at, ...e }) => ({ ...e, at: new Date(at) })),
   );
   await take(
     charts,

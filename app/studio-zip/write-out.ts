@@ -9,6 +9,7 @@ import { blendsOn } from "@/store/blends";
 import { inPieces } from "@/store/database";
 import { listCharts, listScans } from "@/store/charts";
 import { listGroups } from "@/store/groups";
+import { scaleEvents } from "@/store/ink";
 import { listPapers } from "@/store/papers";
 import { allPictures, originalOf } from "@/store/pictures";
 import { eachPiece } from "@/store/pieces";
@@ -44,7 +45,7 @@ interface FileOut {
 
 /** Files of a studio, one after the other: what comes in again, and beside it what other programs read. */
 async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
-  const [papers, ranges, rack, pictures, charts, scans, groups] = await Promise.all([
+  const [papers, ranges, rack, pictures, charts, scans, groups, ink] = await Promise.all([
     listPapers(studio),
     listRanges(studio),
     thingsOf(studio),
@@ -52,6 +53,7 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
     listCharts(studio),
     listScans(studio),
     listGroups(studio),
+    scaleEvents(studio),
   ]);
   const pictureFile = (p: (typeof pictures)[number], i: number) =>
     `pictures/${String(i + 1).padStart(4, "0")}-${fileName(p.name.replace(/\.[^.]*$/, ""))}.${ENDINGS[p.type] ?? "bin"}`;
@@ -70,6 +72,7 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
       charts: charts.map(({ createdAt: _, ...c }) => c),
       trials: trials.map(({ id: _, createdAt: __, ...t }) => t),
       groups: groups.map(({ id: _, ...g }) => g),
+      ink,
     }),
   };
   for (const [i, p] of pictures.entries())

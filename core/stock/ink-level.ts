@@ -16,3 +16,9 @@ export const inkOfState = (state: MarkerState, full = USUAL_FULL): { left: numbe
   left: LEVELS[state].share * full,
   spread: LEVELS[state].off * full,
 });
+
+/** The word that lies nearest to an amount of ink, ml. */
+export const wordFor = (ml: number, full = USUAL_FULL): MarkerState =>
+  (Object.keys(LEVELS) as MarkerState[]).reduce((best, word) =>
+    Math.abs(LEVELS[word].share * full - ml) < Math.abs(LEVELS[best].share * full - ml) ? word : best,
+  );

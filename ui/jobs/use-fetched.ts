@@ -8,4 +8,8 @@ const fetches = sharedJobs(0);
 
 /** What the server has at an address; null while there is nothing to ask. */
 export const useFetched = <T>(url: string | null): Work<T> =>
-  useJob<T>(url, ({ signal }) => send<T>("GET", url!, undefined, signal), { settle: 0, store: fetches });
+  useJob<T>(url, ({ signal }) => send<T>("GET", url!, undefined, signal), {
+    about: url ?? undefined,
+    settle: 0,
+    store: fetches,
+  });

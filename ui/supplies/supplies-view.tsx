@@ -20,6 +20,7 @@ import { ask, useQuery } from "@/ui/use-query";
 import { counted } from "@/words/numbers";
 import { moneyInWords, purchasesInWords, placesInWords } from "@/words/purchases";
 import { Coverage } from "./coverage";
+import { InkLevels } from "./ink-levels";
 import { purchasesQuestion } from "./purchases-question";
 
 interface Props {
@@ -63,9 +64,6 @@ export function SuppliesView({ papers, wanted, rack }: Props) {
     { about: "purchases" },
   );
   const plan = work.output;
-  const running = [...rack.markers, ...rack.others].filter(
-    (m) => m.owned && (m.state === "low" || m.state === "dry"),
-  );
   return (
     <main id="main" className="mx-auto max-w-[1240px] p-4 max-[759px]:px-2">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
@@ -143,29 +141,7 @@ export function SuppliesView({ papers, wanted, rack }: Props) {
         </section>
         <div className="min-w-0 space-y-6">
           {plan && <Coverage plan={plan} budget={budget} />}
-          <section aria-label="Running out">
-            <h2 className="m-0 text-[18px]">Running out</h2>
-            {running.length === 0 ? (
-              <p className="mt-1 mb-0 text-[15px] text-soft">
-                Nothing you own is marked low or dry in the <Link href="/rack">Rack</Link>.
-              </p>
-            ) : (
-              <ul className="m-0 mt-1 list-none p-0">
-                {running.map((m) => (
-                  <li key={m.code} className="flex items-center gap-3 border-t border-line py-1.5">
-                    <MarkerChip marker={m} width={46} height={26} />
-                    <span className="code font-semibold">{m.code}</span>
-                    <span className="ml-auto text-right text-[14px]">
-                      {m.state}
-                      <span className="block text-[13px] text-soft">
-                        {m.refills ? counted(m.refills, "refill") + " in stock" : "no refill in stock"}
-                      </span>
-                    </span>
-                  </li>
-                ))}
-              </ul>
-            )}
-          </section>
+          <InkLevels rack={rack} />
         </div>
       </div>
     </main>

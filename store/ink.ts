@@ -1,0 +1,120 @@
+import { and, desc, eq, gte, inArray, lte, sql } from "drizzle-orm";
+import type { InkLedger, LaidInk, ScaleEvent } from "@/core/stock/ink-ledger";
+import { wordFor } from "@/core/stock/ink-level";
+import type { MarkerState } from "@/core/stock/kinds";
+import { holding } from "@/core/work/record";
+import { withStore } from "./database";
+import { pieces, workEvents } from "./piece-schema";
+import { inRoom } from "./room";
+import { inkEvents, inks, papers } from "./schema";
+import type { Studio } from "./studio";
+import { asEvent } from "./work-events";
+
+/** Events that are looked at, the newest of each kind. */
+const MOST = 20_000;
+
+const ofStudio = (studio: Studio) => eq(inkEvents.studioId, studio.id);
+
+/** What was weighed and filled, first things first. */
+export const scaleEvents = async (studio: Studio): Promise<ScaleEvent[]> => {
+  const { id, code, kind, amount, at } = inkEvents;
+  const rows = await withStore((db) =>
+    db
+      .select({ id, code, kind, amount, at })
+      .from(inkEvents)
+      .where(ofStudio(studio))
+      .orderBy(desc(at), desc(id))
+      .limit(MOST),
+  );
+  return rows.reverse().map((row) => ({ ...row, at: row.at.getTime() }));
+};
+
+/** What was laid at the desk of any piece since a moment, and not taken back. */
+async function laidSince(studio: Studio, since: Date): Promise<LaidInk[]> {
+  const rows = await withStore((db) =>
+    db
+      .select({ event: workEvents, paper: papers.name })
+      .from(workEvents)
+      .innerJoin(pieces, eq(pieces.id, workEvents.pieceId))
+      .leftJoin(papers, and(eq(papers.studioId, studio.id), eq(sql`${papers.id}::text`, pieces.paperId)))
+      .where(
+        and(
+          eq(workEvents.studioId, studio.id),
+          gte(workEvents.at, since),
+          inArray(workEvents.kind, ["done", "part", "undone"]),
+        ),
+      )
+      .orderBy(desc(workEvents.at))
+      .limit(MOST),
+  );
+  const at = new Map(rows.map((r) => [r.event.id, r]));
+  return holding(rows.map((r) => asEvent(r.event))).flatMap((e): LaidInk[] => {
+    if (e.kind !== "done" && e.kind !== "part") return [];
+    const { event, paper } = at.get(e.id)!;
+    const share = e.kind === "part" ? e.share : 1;
+    return [
+      {
+        code: e.code,
+        mm2: share * e.mm2,
+        coats: e.coats,
+        paper: paper ?? "",
+        piece: event.pieceId,
+        at: e.at,
+      },
+    ];
+  });
+}
+
+/** All that is known of the ink in the markers that a studio owns. */
+export async function inkLedger(studio: Studio): Promise<InkLedger> {
+  const owned = await withStore((db) =>
+    db
+      .select({ code: inks.code, state: inks.state, since: inks.stateAt })
+      .from(inks)
+      .where(and(eq(inks.studioId, studio.id), eq(inks.owned, true), eq(inks.kind, "marker"))),
+  );
+  const codes = new Set(owned.map((m) => m.code));
+  const first = owned.reduce((least, m) => (m.since < least ? m.since : least), new Date());
+  const [scale, laid] = await Promise.all([scaleEvents(studio), laidSince(studio, first)]);
+  return {
+    markers: owned.map(({ code, state, since }) => ({
+      code,
+      state: state as MarkerState,
+      since: since.getTime(),
+    })),
+    scale: scale.filter((e) => codes.has(e.code)),
+    laid: laid.filter((e) => codes.has(e.code)),
+  };
+}
+
+/**
+ * Writes down what was found out; sent twice it is there once. False when there is no such marker.
+ * @throws StudioFull
+ */
+export const addScaleEvent = (studio: Studio, { id, code, kind, amount, at }: ScaleEvent): Promise<boolean> =>
+  inRoom(studio, inkEvents, "weighings", async (tx) => {
+    const there = and(eq(inks.studioId, studio.id), eq(inks.code, code), eq(inks.kind, "marker"));
+    if (!(await tx.$count(inks, there))) return false;
+    await tx
+      .insert(inkEvents)
+      .values({ id, studioId: studio.id, code, kind, amount, at: new Date(at) })
+      .onConflictDoNothing();
+    // What is full again is so in the Rack too, from that moment on.
+    if (kind === "full")
+      await tx
+        .update(inks)
+        .set({ state: wordFor(amount), stateAt: new Date(at) })
+        .where(and(there, lte(inks.stateAt, new Date(at))));
+    return true;
+  });
+
+/** Takes back what was written down by mistake. False when it is not there. */
+export const removeScaleEvent = async (studio: Studio, id: string): Promise<boolean> =>
+  (
+    await withStore((db) =>
+      db
+        .delete(inkEvents)
+        .where(and(ofStudio(studio), eq(inkEvents.id, id)))
+        .returning({ id: inkEvents.id }),
+    )
+  ).length > 0;
