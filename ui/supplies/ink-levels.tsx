@@ -25,9 +25,11 @@ interface Level {
 const LONG = 8.64e15;
 const dayOf = (at: number): string => new Date(at).toLocaleDateString(undefined, { dateStyle: "medium" });
 
-/** What is nearest to its end first: by the day on which it may be empty, then by what is in it. */
+/** What is nearest to its end first: by the day on which it may be empty, by the pieces that it is enough for, then by what is in it. */
 const byEnd = (a: Level, b: Level): number =>
-  (a.out.early ?? LONG) - (b.out.early ?? LONG) || a.ink.left.ml - b.ink.left.ml;
+  (a.out.early ?? LONG) - (b.out.early ?? LONG) ||
+  (a.out.pieces ?? LONG) - (b.out.pieces ?? LONG) ||
+  a.ink.left.ml - b.ink.left.ml;
 
 function levelsOf(
   markers: readonly RackMarker[],
@@ -68,7 +70,7 @@ export function InkLevels({ rack }: { readonly rack: Rack }) {
       <h2 className="m-0 text-[18px]">Ink</h2>
       <p className="mt-0.5 mb-2 text-[14px] text-soft">
         By the word in the Rack, what was laid at the desk since, and what a scale said; the paler part is how
-        far it may be off. What is nearest to its end comes first.
+        far it may be off. What is used and nearest to its end comes first.
       </p>
       {ledger.error && (
         <p role="alert" className="m-0 text-[15px]">

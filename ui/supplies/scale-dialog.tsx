@@ -75,6 +75,9 @@ export function ScaleDialog({
             empty=""
             onChange={setAmount}
           />
+          <span aria-hidden className="-ml-1.5 text-[15px]">
+            {kind === "weighed" ? "g" : "ml"}
+          </span>
           <button
             className="button button-main"
             disabled={amount === null || sending.busy}
