@@ -108,7 +108,7 @@ describe("the planned group", () => {
           else expect(found!.score).toBeCloseTo(least, 6);
         },
       ),
-      { numRuns: 14 },
+      { numRuns: 9 },
     ));
   it("buys no more than it may", () => {
     const unowned = (ink: number) => ink % 2 === 0;
