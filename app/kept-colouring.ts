@@ -11,6 +11,16 @@ import { resized } from "./sized-picture";
 /** Names a picture by what it was made of and by the build that drew it: another build's picture is shown, and drawn anew. */
 export const nameHere = async (name: string): Promise<string> => `${await buildName()} ${name}`;
 
+/** Why what a page worked out is not kept: it was open before this build came. Undefined where it is of this build, or of no page. */
+export async function refusedAsOlder(headers: Headers): Promise<Response | undefined> {
+  const build = headers.get("x-blendt-build");
+  if (build === null || build === (await buildName())) return undefined;
+  return Response.json(
+    { message: "This page is of another Blendt than the server: reload it." },
+    { status: 409 },
+  );
+}
+
 /** Names of what this build made, as they were before {@link nameHere}. */
 export async function ofThisBuild(names: readonly string[]): Promise<string[]> {
   const build = `${await buildName()} `;

@@ -150,6 +150,12 @@ test("drawings that were looked at come in by name, the newest stay, and are nob
     expect((await put({ name, drawing: some })).status()).toBe(204);
   const facts = (await (await request.get(`/api/pictures/${id}/facts`)).json()) as { drawings: string[] };
   expect(facts.drawings).toEqual(["five", "four", "three", "two"]);
+  // What a page of an older build found is not this one's.
+  const older = await request.put(`/api/pictures/${id}/drawing`, {
+    headers: { "x-blendt-build": "0123456789abcdef" },
+    multipart: { name: "six", drawing: some },
+  });
+  expect(older.status()).toBe(409);
   const back = await request.get(`/api/pictures/${id}/drawing?name=five`);
   expect(back.headers()["content-type"]).toBe("application/octet-stream");
   expect((await back.body()).toString()).toBe("as it was packed");

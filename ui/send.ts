@@ -14,18 +14,23 @@ export class SendFailed extends Error {
 
 /** As border/guard.ts reads them. */
 const STUDIO_HEADER = "x-blendt-studio";
+/** As app/kept-colouring.ts reads it. */
+const BUILD_HEADER = "x-blendt-build";
 const STUDIO_COOKIE = "blendt-studio";
 const YEAR_S = 31_536_000;
 
-/** Says in which studio this page stands, so that what it sends goes there whatever other tabs do. */
+const metaOf = (name: string): string | undefined =>
+  document.querySelector<HTMLMetaElement>(`meta[name="${name}"]`)?.content;
+
+/** Says in which studio this page stands, so that what it sends goes there whatever other tabs do; and of which build it is. */
 function here(): Record<string, string> {
-  const id = document.querySelector<HTMLMetaElement>('meta[name="blendt-studio"]')?.content;
-  return id ? { [STUDIO_HEADER]: id } : {};
+  const [id, build] = [metaOf("blendt-studio"), metaOf("blendt-build")];
+  return { ...(id && { [STUDIO_HEADER]: id }), ...(build && { [BUILD_HEADER]: build }) };
 }
 
 /** Where a picture is asked for: in the studio, or by the link of a shared piece. */
 export function pictureUrl(id: string): string {
-  const code = document.querySelector<HTMLMetaElement>('meta[name="blendt-share"]')?.content;
+  const code = metaOf("blendt-share");
   return code ? `/api/shared/${code}/pictures/${id}` : `/api/pictures/${id}`;
 }
 

@@ -1,4 +1,4 @@
-import { nameHere } from "@/app/kept-colouring";
+import { nameHere, refusedAsOlder } from "@/app/kept-colouring";
 import { DrawingInput, MOST_DRAWING_BYTES } from "@/border/drawing";
 import { formOf } from "@/border/form";
 import { wrong } from "@/border/problem";
@@ -17,7 +17,8 @@ const looked = reads("form", async (request) => {
 /** Keeps a drawing of a picture as a page has looked at it. What it holds is read by whoever looks at it next, and left where it is none. */
 export const PUT = route(
   looked,
-  async (studio, { name, packed }, { id }) => keepDrawing(studio, id!, await nameHere(name), packed),
+  async (studio, { name, packed }, { id }, { headers }) =>
+    (await refusedAsOlder(headers)) ?? keepDrawing(studio, id!, await nameHere(name), packed),
   "picture",
 );
 

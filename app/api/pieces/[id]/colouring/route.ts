@@ -1,5 +1,5 @@
 import sharp from "sharp";
-import { keptBytes, nameHere } from "@/app/kept-colouring";
+import { keptBytes, nameHere, refusedAsOlder } from "@/app/kept-colouring";
 import { pictureAnswer } from "@/app/sized-picture";
 import { ColouringInput, MOST_COLOURING_BYTES, MOST_COLOURING_PIXELS } from "@/border/colouring";
 import { formOf } from "@/border/form";
@@ -37,7 +37,9 @@ const drawn = reads("form", async (request) => {
 /** Keeps the picture of a piece as it was drawn. */
 export const PUT = route(
   drawn,
-  async (studio, { name, line, webp, width, height }, { id }) => {
+  async (studio, { name, line, webp, width, height }, { id }, { headers }) => {
+    const older = await refusedAsOlder(headers);
+    if (older) return older;
     if (!(await findPicture(studio, line))) throw wrong("line", "expected a picture of this studio");
     const facts = { name: await nameHere(name), lineId: line, width, height };
     return keepColouring(studio, id!, facts, webp);
