@@ -1,3 +1,4 @@
+import { newPiece } from "@/core/piece/piece";
 import { newDemo } from "@/store/copy-studio";
 import { closeDatabase } from "@/store/database";
 import { expect, test } from "./test";
@@ -135,6 +136,13 @@ test("ink: what is in a marker, what a scale says of it, and what is written dow
   const { code } = known.scale[0]!;
   const weigh = ink.getByRole("button", { name: `Weigh or fill ${code}`, exact: true });
   const level = ink.getByRole("img", { name: `Level of ${code}:` });
+  // Whatever was worked with at the desk since stands before it.
+  const shown = async () => {
+    const more = ink.getByRole("button", { name: /^Show \d+ more/ });
+    await expect(rows.first()).toBeVisible();
+    while (!(await level.isVisible())) await more.click();
+  };
+  await shown();
   const was = await level.getAttribute("aria-label");
   await weigh.click();
   const dialog = page.getByRole("dialog", { name: `Ink of ${code}` });
@@ -153,6 +161,7 @@ test("ink: what is in a marker, what a scale says of it, and what is written dow
   // It has come to the top of the list: there is hardly anything in it.
   await expect(level).toHaveAttribute("aria-label", /0\.2 ml/);
   await page.reload();
+  await shown();
   await expect(level).toHaveAttribute("aria-label", /0\.2 ml/);
   await rows.filter({ hasText: code }).getByRole("button").click();
   await kept
@@ -161,8 +170,36 @@ test("ink: what is in a marker, what a scale says of it, and what is written dow
     .click();
   await expect(kept).toHaveCount(2);
   await page.keyboard.press("Escape");
+  await shown();
   await expect(level).not.toHaveAttribute("aria-label", /: 0\.2 ml/);
   expect(was).toContain(code);
+});
+
+test("a step that was begun and then finished took its ink once, and one that was taken back none", async ({
+  request,
+}) => {
+  const ledger = async () =>
+    (await (await request.get("/api/ink")).json()) as {
+      markers: { code: string }[];
+      laid: { code: string; mm2: number; piece: string }[];
+    };
+  const { code } = (await ledger()).markers[0]!;
+  const made = await request.post("/api/pieces", { data: newPiece("Half and whole", null) });
+  const { id: piece } = (await made.json()) as { id: string };
+  const at = Date.now();
+  const step = { area: "area-1", section: 0, of: 1, pass: 0, code, coats: 1, mm2: 400 };
+  const [part, done] = [crypto.randomUUID(), crypto.randomUUID()];
+  const happened = (event: object) =>
+    request.post(`/api/pieces/${piece}/work`, { data: { events: [event] } });
+  const laid = async () => (await ledger()).laid.filter((l) => l.piece === piece).map((l) => l.mm2);
+  expect((await happened({ ...step, id: part, kind: "part", share: 0.5, at })).status()).toBe(200);
+  expect(await laid()).toEqual([200]);
+  expect((await happened({ ...step, id: done, kind: "done", at: at + 1000 })).status()).toBe(200);
+  expect(await laid()).toEqual([400]);
+  const undone = { id: crypto.randomUUID(), kind: "undone", undoes: done, at: at + 2000 };
+  expect((await happened(undone)).status()).toBe(200);
+  expect(await laid()).toEqual([200]);
+  await request.delete(`/api/pieces/${piece}`);
 });
 
 test("weighings are refused by field, written down once, and nobody else's", async ({

@@ -2,7 +2,7 @@ import { and, desc, eq, gte, inArray, lte, sql } from "drizzle-orm";
 import type { InkLedger, LaidInk, ScaleEvent } from "@/core/stock/ink-ledger";
 import { wordFor } from "@/core/stock/ink-level";
 import type { MarkerState } from "@/core/stock/kinds";
-import { holding } from "@/core/work/record";
+import { recordOf, type EventOf, type WorkEvent } from "@/core/work/record";
 import { withStore } from "./database";
 import { pieces, workEvents } from "./piece-schema";
 import { inRoom } from "./room";
@@ -47,21 +47,24 @@ async function laidSince(studio: Studio, since: Date): Promise<LaidInk[]> {
       .orderBy(desc(workEvents.at))
       .limit(MOST),
   );
-  const at = new Map(rows.map((r) => [r.event.id, r]));
-  return holding(rows.map((r) => asEvent(r.event))).flatMap((e): LaidInk[] => {
-    if (e.kind !== "done" && e.kind !== "part") return [];
-    const { event, paper } = at.get(e.id)!;
-    const share = e.kind === "part" ? e.share : 1;
-    return [
-      {
-        code: e.code,
-        mm2: share * e.mm2,
-        coats: e.coats,
-        paper: paper ?? "",
-        piece: event.pieceId,
-        at: e.at,
-      },
-    ];
+  const byPiece = new Map<string, { readonly paper: string; readonly events: WorkEvent[] }>();
+  for (const { event, paper } of rows) {
+    const own = byPiece.get(event.pieceId) ?? { paper: paper ?? "", events: [] };
+    own.events.push(asEvent(event));
+    byPiece.set(event.pieceId, own);
+  }
+  return [...byPiece].flatMap(([piece, { paper, events }]) => {
+    // What was begun and then finished is one step, and laid once.
+    const { done, parts } = recordOf(events);
+    const of = ({ code, mm2, coats, at }: EventOf<"done" | "part">, share: number): LaidInk => ({
+      code,
+      mm2: share * mm2,
+      coats,
+      paper,
+      piece,
+      at,
+    });
+    return [...[...done.values()].map((e) => of(e, 1)), ...[...parts.values()].map((e) => of(e, e.share))];
   });
 }
 

@@ -37,6 +37,7 @@ export interface InkLedger {
 /** Papers whose laydown is told apart, and what stands for the others. */
 const MOST_PAPERS = 36;
 const ELSEWHERE = "other papers";
+const LONGEST_NAME = 80;
 
 /**
  * What happened to markers since the word for their level was said, first things first. What was laid or weighed before is in the word.
@@ -58,7 +59,8 @@ export function eventsOf({ markers, scale, laid }: InkLedger, codes?: ReadonlySe
   const papers = new Set<string>();
   for (const e of laid) {
     if (!holds(e)) continue;
-    const { at, code, mm2, coats, paper } = e;
+    const { at, code, mm2, coats } = e;
+    const paper = e.paper.slice(0, LONGEST_NAME);
     if (papers.size < MOST_PAPERS) papers.add(paper);
     const on = papers.has(paper) ? paper : ELSEWHERE;
     timed.push({ at, event: { kind: "laid", code, mm2, coats, paper: on } });

@@ -1,5 +1,6 @@
 "use client";
 import { useMemo } from "react";
+import { hashOf } from "@/compute/hash";
 import type { InkUseOutput } from "@/compute/operations/ink-use";
 import { eventsOf, type InkLedger } from "@/core/stock/ink-ledger";
 import type { InkStep } from "@/core/stock/ink-use";
@@ -10,7 +11,7 @@ import { useCompute, type Work } from "@/ui/jobs/use-job";
 /** What is known of the ink in the studio's markers; fetched anew by `again`. */
 export const useInkLedger = (): Work<InkLedger> => useFetched<InkLedger>("/api/ink");
 
-/** Papers that are told apart, as the operation takes them. */
+/** As many as the operation takes. */
 const MOST_EVENTS = 20_000;
 
 /**
@@ -28,5 +29,7 @@ export function useInkUse(
     const events = ledger ? eventsOf(ledger, codes).slice(-MOST_EVENTS) : [];
     return { markers: markers.map(({ code, state }) => ({ code, state })), events, steps };
   }, [markers, ledger, steps]);
-  return useCompute("inkUse", question, undefined, { about: "inkUse" });
+  // Long: it is named by a short name, found once.
+  const key = useMemo(() => (question ? hashOf(question) : undefined), [question]);
+  return useCompute("inkUse", question, key, { about: "inkUse" });
 }

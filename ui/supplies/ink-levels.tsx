@@ -39,7 +39,11 @@ function levelsOf(
 ): Level[] {
   const known = new Map(use?.markers.map((m) => [m.code, m]));
   const laid = new Map<string, LaidInk[]>();
-  for (const l of ledger.laid) laid.set(l.code, [...(laid.get(l.code) ?? []), l]);
+  for (const l of ledger.laid) {
+    const own = laid.get(l.code);
+    if (own) own.push(l);
+    else laid.set(l.code, [l]);
+  }
   return markers
     .flatMap((marker): Level[] => {
       const ink = known.get(marker.code);
