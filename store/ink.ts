@@ -1,4 +1,4 @@
-import { and, desc, eq, gte, inArray, lte, sql } from "drizzle-orm";
+import { and, desc, eq, gte, inArray, sql } from "drizzle-orm";
 import type { InkLedger, LaidInk, ScaleEvent } from "@/core/stock/ink-ledger";
 import { wordFor } from "@/core/stock/ink-level";
 import type { MarkerState } from "@/core/stock/kinds";
@@ -97,27 +97,43 @@ export async function inkLedger(studio: Studio): Promise<InkLedger> {
 export const addScaleEvent = (studio: Studio, { id, code, kind, amount, at }: ScaleEvent): Promise<boolean> =>
   inRoom(studio, inkEvents, "weighings", async (tx) => {
     const there = and(eq(inks.studioId, studio.id), eq(inks.code, code), eq(inks.kind, "marker"));
-    if (!(await tx.$count(inks, there))) return false;
-    await tx
-      .insert(inkEvents)
-      .values({ id, studioId: studio.id, code, kind, amount, at: new Date(at) })
-      .onConflictDoNothing();
+    const [marker] = await tx
+      .select({ wordBefore: inks.state, wordBeforeAt: inks.stateAt })
+      .from(inks)
+      .where(there);
+    if (!marker) return false;
+    const when = new Date(at);
     // What is full again is so in the Rack too, from that moment on.
-    if (kind === "full")
+    const isSaid = kind === "full" && marker.wordBeforeAt <= when;
+    const added = await tx
+      .insert(inkEvents)
+      .values({ id, studioId: studio.id, code, kind, amount, at: when, ...(isSaid && marker) })
+      .onConflictDoNothing()
+      .returning({ id: inkEvents.id });
+    if (added.length && isSaid)
       await tx
         .update(inks)
-        .set({ state: wordFor(amount), stateAt: new Date(at) })
-        .where(and(there, lte(inks.stateAt, new Date(at))));
+        .set({ state: wordFor(amount), stateAt: when })
+        .where(there);
     return true;
   });
 
-/** Takes back what was written down by mistake. False when it is not there. */
-export const removeScaleEvent = async (studio: Studio, id: string): Promise<boolean> =>
-  (
-    await withStore((db) =>
-      db
+/** Takes back what was written down by mistake, and the word in the Rack that it brought. False when it is not there. */
+export const removeScaleEvent = (studio: Studio, id: string): Promise<boolean> =>
+  withStore((db) =>
+    db.transaction(async (tx) => {
+      const [gone] = await tx
         .delete(inkEvents)
         .where(and(ofStudio(studio), eq(inkEvents.id, id)))
-        .returning({ id: inkEvents.id }),
-    )
-  ).length > 0;
+        .returning();
+      if (!gone) return false;
+      const { code, at, wordBefore, wordBeforeAt } = gone;
+      // Whoever has said another word since knows better.
+      if (wordBefore && wordBeforeAt)
+        await tx
+          .update(inks)
+          .set({ state: wordBefore, stateAt: wordBeforeAt })
+          .where(and(eq(inks.studioId, studio.id), eq(inks.code, code), eq(inks.stateAt, at)));
+      return true;
+    }),
+  );

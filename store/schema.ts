@@ -169,6 +169,9 @@ export const inkEvents = pgTable(
     /** Grams of what was weighed; ml of what was filled. */
     amount: doublePrecision("amount").notNull(),
     at: timestamp("at", { withTimezone: true }).notNull(),
+    /** The word in the Rack, and since when, that a filling took the place of: taken back with it. */
+    wordBefore: text("word_before"),
+    wordBeforeAt: timestamp("word_before_at", { withTimezone: true }),
     createdAt: created(),
   },
   (t) => [

@@ -27,7 +27,13 @@ export function useInkUse(
     if (!markers?.length) return null;
     const codes = new Set(markers.map((m) => m.code));
     const events = ledger ? eventsOf(ledger, codes).slice(-MOST_EVENTS) : [];
-    return { markers: markers.map(({ code, state }) => ({ code, state })), events, steps };
+    // The word as it is now, which a page's rack may not know yet.
+    const words = new Map(ledger?.markers.map((m) => [m.code, m.state]));
+    return {
+      markers: markers.map(({ code, state }) => ({ code, state: words.get(code) ?? state })),
+      events,
+      steps,
+    };
   }, [markers, ledger, steps]);
   // Long: it is named by a short name, found once.
   const key = useMemo(() => (question ? hashOf(question) : undefined), [question]);
