@@ -36,8 +36,8 @@ export default defineConfig({
         "--disable-background-networking",
         "--disable-component-update",
         "--disable-sync",
-        // Every test starts cold on two busy cores: compiled plainly at once, and no threads that only help.
-        "--js-flags=--always-sparkplug --single-threaded-gc",
+        // Every test starts cold on two busy cores: what the last compiler gains in so short a time, it costs three times over in its own threads.
+        "--js-flags=--single-threaded-gc --no-opt",
       ],
     },
   },

@@ -4,9 +4,11 @@ import { currentStudio } from "@/app/studio-view";
 import { BadInput } from "@/border/problem";
 import { deskOfRack, rackKey } from "@/compute/from-rack";
 import type { GroupOutput } from "@/compute/group-output";
+import type { OutputOf } from "@/compute/table";
 import { keptQuestions, type JudgedGroups, type KeptQuestion } from "@/compute/kept-groups";
 import { tonesIn } from "@/core/piece/area-course";
 import type { Piece } from "@/core/piece/piece";
+import { findFit, keepFit } from "@/store/desk-fits";
 import { findJudged, keepJudged } from "@/store/judged-groups";
 import type { StoredPiece } from "@/store/pieces";
 import { rackAt } from "@/store/rack-cache";
@@ -26,20 +28,30 @@ const LONGEST = 20_000;
 const desks = memory<Promise<string>>(20);
 const withTime = () => AbortSignal.timeout(LONGEST);
 
-function deskOf(rack: Rack): Promise<string> {
+function deskOf(studio: Studio, rack: Rack): Promise<string> {
   const key = rackKey(rack);
   const there = desks.recall(key);
   if (there) return there;
-  const opening = compute("open", deskOfRack(rack), withTime(), "pages").then(
-    (o) => (o as { readonly desk: string }).desk,
-  );
+  const opening = (async () => {
+    const name = `${await buildName()} ${key}`;
+    const fit = await findFit(studio, name);
+    const input = { ...deskOfRack(rack), ...(fit && { fit }) };
+    const opened = (await compute("open", input, withTime(), "pages")) as OutputOf<"open">;
+    if (!fit) await keepFit(studio, name, opened.fit);
+    return opened.desk;
+  })();
   opening.catch(() => desks.forget(key));
   return desks.keep(key, opening);
 }
 
-async function assess(rack: Rack, questions: readonly KeptQuestion[]): Promise<readonly GroupOutput[]> {
+async function assess(
+  studio: Studio,
+  rack: Rack,
+  questions: readonly KeptQuestion[],
+): Promise<readonly GroupOutput[]> {
   const areas = questions.map(({ id, question }) => ({ id, ...question }));
-  const once = async () => compute("assessAreas", { desk: await deskOf(rack), areas }, withTime(), "pages");
+  const once = async () =>
+    compute("assessAreas", { desk: await deskOf(studio, rack), areas }, withTime(), "pages");
   const answer = await once().catch((e: unknown) => {
     if (!(e instanceof BadInput && e.problems.some((p) => p.path === "desk"))) throw e;
     desks.forget(rackKey(rack));
@@ -60,7 +72,7 @@ async function workOut(
   if (!asked.length) return [];
   for (const { name } of asked) going.add(name);
   try {
-    const groups = await assess(rack, asked);
+    const groups = await assess(studio, rack, asked);
     const own = await buildName();
     await keepJudged(studio, new Map(asked.map(({ name }, i) => [`${own} ${name}`, groups[i]!])));
     return asked.map(({ name }, i) => [name, groups[i]!] as const);

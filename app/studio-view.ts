@@ -3,7 +3,10 @@ import type { Metadata } from "next";
 import { headers } from "next/headers";
 import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
+import { nameHere } from "@/app/kept-colouring";
 import { isId } from "@/border/fields";
+import { rackKey } from "@/compute/from-rack";
+import { findFit } from "@/store/desk-fits";
 import { rackAt } from "@/store/rack-cache";
 import { findPicture, type PictureFacts } from "@/store/pictures";
 import { findPiece, type StoredPiece } from "@/store/pieces";
@@ -48,8 +51,11 @@ export async function rackToDraw(paperId: string): Promise<RackAt> {
   const studio = await currentStudio();
   const at = { paperId, version: studio.rackVersion };
   const there = await rackAt(studio, paperId);
-  if (there) racksAtHand().keep(rackName(at), there.rack);
-  return at;
+  if (!there) return at;
+  racksAtHand().keep(rackName(at), there.rack);
+  const key = rackKey(there.rack);
+  const fit = await findFit(studio, await nameHere(key));
+  return { ...at, ...(fit && { fitted: { key, fit } }) };
 }
 
 /** A studio without paper begins with one. */

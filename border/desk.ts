@@ -4,6 +4,7 @@ import type { Illuminant } from "@/core/colour/observer";
 import { MOST_ON_RACK, STATES, type MarkerState } from "@/core/stock/kinds";
 import { MeetsInput } from "./chart";
 import { LIGHTS, type ColourInput } from "./colour";
+import { DeskFitInput } from "./desk-fit";
 import { Code, Colour, Colours, List, Nullable, One, OneOf, Optional, Stack, Whole, Within } from "./fields";
 
 export class PaperInput {
@@ -76,7 +77,18 @@ export class DeskInput {
   @Optional()
   @List(() => BlendInput, 0, MOST_BLENDS, '{"how","stack","over","step","colors"}')
   blends: BlendInput[] = [];
+  /** What `open` told of this very desk: nothing of it is fitted again. */
+  @Optional() @One(() => DeskFitInput, 'expected {"paper","overlays","blending"}') fit?: DeskFitInput;
 }
 
 /** Names of the fields by which a desk may come along with a question. */
-export const DESK_FIELDS = ["paper", "inks", "overlays", "pencils", "grain", "strips", "blends"] as const;
+export const DESK_FIELDS = [
+  "paper",
+  "inks",
+  "overlays",
+  "pencils",
+  "grain",
+  "strips",
+  "blends",
+  "fit",
+] as const;

@@ -3,6 +3,7 @@ import type { DeskInput, InkInput } from "@/border/desk";
 import { wrong } from "@/border/problem";
 import type { Lab } from "@/core/colour/lab";
 import { layingDesk, withOverlays, type Desk } from "@/core/ink/desk";
+import type { DeskFit } from "@/core/ink/desk-fit";
 import { overlaysOf, withBlending, type BlendReading } from "@/core/ink/fit-blending";
 import { fitToOverlays } from "@/core/ink/fit-overlays";
 import { readingUnder } from "@/core/ink/reading";
@@ -13,6 +14,8 @@ import type { Work } from "@/core/progress";
 export interface OpenDesk {
   /** Under the light in which colours are judged. */
   readonly desk: Desk;
+  /** What was fitted, or was known: pencils apart, which are fitted once they are asked for. */
+  readonly fit: Omit<DeskFit, "pencils">;
   readonly inks: readonly InkInput[];
   readonly input: DeskInput;
   /** What a colour (read under daylight) looks like in that light. */
@@ -47,7 +50,7 @@ function placesOf(codes: readonly string[], field: string): Map<string, number> 
  * @throws BadInput when two inks or two pencils have the same code
  */
 export function* openingDesk(input: DeskInput): Work<OpenDesk> {
-  const { paper, inks, overlays } = input;
+  const { paper, inks, overlays, fit } = input;
   const places = placesOf(
     inks.map((i) => i.code),
     "inks",
@@ -57,7 +60,7 @@ export function* openingDesk(input: DeskInput): Work<OpenDesk> {
     "pencils",
   );
   const measured = inks.map(({ code, coats }) => ({ code, coats: coats.map(colourOf) }));
-  const laid = yield* layingDesk(colourOf(paper.color), measured);
+  const laid = yield* layingDesk(colourOf(paper.color), measured, fit?.paper);
   // Overlays with inks that do not lie ready say nothing here.
   const read = overlays.filter((o) => o.stack.every((code) => places.has(code)));
   const placed = (codes: readonly string[]) => codes.map((code) => places.get(code)!);
@@ -74,10 +77,17 @@ export function* openingDesk(input: DeskInput): Work<OpenDesk> {
       profile: { step, labs: colors.map((c) => colourOf(c).lab) },
     }));
   const overlaid = [...stacks, ...overlaysOf(blends)].filter((o) => new Set(o.stack).size > 1);
-  const told = fitToOverlays(laid, overlaid);
+  const told = fitToOverlays(laid, overlaid, fit?.overlays);
   const byDay = withOverlays(told, stacks);
+  const blended = withBlending(byDay, blends, fit?.blending);
+  const { crowding, lifting } = told.paper.fit;
   return {
-    desk: underLight(withBlending(byDay, blends), paper.light),
+    desk: underLight(blended, paper.light),
+    fit: {
+      paper: laid.paper.fit,
+      overlays: { crowding, lifting },
+      blending: blended.blending ?? {},
+    },
     blends,
     overlaysRead: overlaid.length,
     inks,

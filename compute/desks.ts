@@ -26,6 +26,9 @@ export function* openDesk(plain: unknown, handle = hashOf(plain)): Work<string> 
   return handle;
 }
 
+/** A desk by its handle, while it is open. */
+export const openDeskOf = (handle: string): OpenDesk | undefined => open.recall(handle);
+
 type Fields = Readonly<Record<string, unknown>>;
 const isFields = (v: unknown): v is Fields => typeof v === "object" && v !== null && !Array.isArray(v);
 const isDeskField = (name: string) => (DESK_FIELDS as readonly string[]).includes(name);

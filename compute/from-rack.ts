@@ -149,14 +149,17 @@ function runs(codes: readonly string[]): [code: string, count: number][] {
 
 const keys = new WeakMap<ReadRack, string>();
 
-/** Names what a rack says to the planners: readings, what is owned, how full it is, and the light. */
+/** Names what a rack says to the planners: readings, what is owned, how full it is, and the light; by two sums, so that no two meet by accident. */
 export function rackKey(rack: ReadRack): string {
   const known = keys.get(rack);
   if (known) return known;
   const said = JSON.stringify(deskOfRack(rack));
-  let hash = 0;
-  for (let i = 0; i < said.length; i++) hash = (Math.imul(hash, 31) + said.charCodeAt(i)) | 0;
-  const key = `${said.length} ${hash}`;
+  let [a, b] = [0, 0];
+  for (let i = 0; i < said.length; i++) {
+    a = (Math.imul(a, 31) + said.charCodeAt(i)) | 0;
+    b = (Math.imul(b ^ said.charCodeAt(i), 0x85ebca6b) + i) | 0;
+  }
+  const key = `${said.length}-${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}`;
   keys.set(rack, key);
   return key;
 }

@@ -1,6 +1,7 @@
 import { colourOf } from "@/border/colour";
 import { wrong } from "@/border/problem";
 import { seenLab, type Stack } from "@/core/ink/desk";
+import type { DeskFit } from "@/core/ink/desk-fit";
 import { stackReflectance } from "@/core/ink/stack-reflectance";
 import { pencilsOn, type Pencil } from "@/core/pencil/choose";
 import { doubtOf } from "@/core/pencil/doubt";
@@ -36,6 +37,12 @@ const fitted = new WeakMap<OpenDesk, PencilDesk>();
 
 /** Fits that are under way: whoever asks meanwhile takes the same one further. */
 const fitting = new WeakMap<OpenDesk, Work<PencilDesk>>();
+
+/** What was fitted to a desk: its pencils too, once somebody has asked for them. */
+export function fitOf(open: OpenDesk): DeskFit {
+  const pencils = fitted.get(open)?.posterior.x ?? open.input.fit?.pencils;
+  return { ...open.fit, ...(pencils && { pencils: [...pencils] }) };
+}
 
 /** Pencils on a desk: films from drawdowns, bent to the strips there are; how the paper takes wax from those strips. Yields progress 0–1. */
 export function* pencilsOf(open: OpenDesk): Work<PencilDesk> {
@@ -82,7 +89,12 @@ function* fit(open: OpenDesk): Work<PencilDesk> {
   const drawdowns = input.pencils.map((p) =>
     pencilFilm(p.code, colourOf(p.white).lab, colourOf(p.black).lab),
   );
-  const { films, tooth, posterior } = yield* fitPencils(drawdowns, strips, usualTooth(input.grain ?? null));
+  const { films, tooth, posterior } = yield* fitPencils(
+    drawdowns,
+    strips,
+    usualTooth(input.grain ?? null),
+    input.fit?.pencils,
+  );
   const drawing: PencilDesk["drawing"] = (under, layers, path) => ({
     under: under.reflectance,
     layers: numbered(layers, path),

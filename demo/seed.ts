@@ -14,6 +14,7 @@ import { kiteMender } from "./kite-mender";
 import { mothLantern } from "./moth-lantern";
 import { tinFerry } from "./tin-ferry";
 import { stampedPhoto } from "./seed-set-up";
+import { seedFits } from "./seed-fits";
 import { seedGroups, seedPiece } from "./seed-plans";
 import { demoFamilies, demoMarkers, demoPapers, demoReadings } from "./markers";
 import { saltmarshKey, skerryKey } from "./codes";
@@ -145,6 +146,7 @@ export async function seedDemo(): Promise<void> {
   await seedPiece(studio, kiteMender, paperIds);
   await seedGroups(studio, paperIds);
   await halfReadPaper(studio, paperIds[2]!);
+  await seedFits(studio, paperIds);
 }
 
 /** Ranges stand in the order in which they were made. */

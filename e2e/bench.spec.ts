@@ -2,7 +2,9 @@ import type { APIResponse } from "@playwright/test";
 import { expect, test } from "./test";
 import sharp from "sharp";
 import { newPiece as blank } from "@/core/piece/piece";
+import { deskFit } from "@/fixtures/sound";
 import { open } from "./studio";
+import { thingsOf } from "./views";
 
 /** Pieces that this test brings, so many that they have pages. */
 const MANY = 30;
@@ -162,6 +164,53 @@ test("drawings that were looked at come in by name, the newest stay, and are nob
   expect((await request.get(`/api/pictures/${id}/drawing?name=one`)).status()).toBe(404);
   await refused(await request.get(`/api/pictures/${id}/drawing?name=`), "name");
   await refused(await request.get(`/api/pictures/${id}/drawing`), "name");
+});
+
+test("what was fitted to a paper's readings comes with the pages, is kept by whoever fits it anew, and is nobody else's", async ({
+  page,
+  request,
+}) => {
+  const { kite, paper } = await thingsOf(page);
+  const path = `/pieces/${kite}/colour`;
+  const fitted = async () => {
+    const html = await (await request.get(path)).text();
+    const key = /\\"fitted\\":\{\\"key\\":\\"([0-9a-z-]+)/.exec(html)?.[1];
+    return { key, pencils: /\\"pencils\\":\[-?[0-9.]/.test(html) };
+  };
+  const seeded = await fitted();
+  expect(seeded.key).toMatch(/^[0-9]+-/);
+  expect(seeded.pencils).toBe(true);
+  // Another tooth: nothing is fitted to that yet, until a page has done so.
+  const was = (await (await request.get(`/api/papers/${paper}`)).json()) as { paper: { grain: number } };
+  const grainOf = (grain: number) => request.patch(`/api/papers/${paper}`, { data: { grain } });
+  expect((await grainOf(0.37)).ok()).toBe(true);
+  expect((await fitted()).key).toBeUndefined();
+  const kept = page.waitForResponse((r) => r.request().method() === "PUT" && r.url().endsWith("/fit"));
+  await open(page, path);
+  expect((await kept).status()).toBe(204);
+  const anew = await fitted();
+  expect(anew.key).toMatch(/^[0-9]+-/);
+  expect(anew.key).not.toBe(seeded.key);
+
+  const put = (data: unknown, of = paper) => request.put(`/api/papers/${of}/fit`, { data });
+  const sound = { name: anew.key, fit: { ...deskFit, pencils: [] } };
+  const problemOf = async (answer: APIResponse) => {
+    expect(answer.status()).toBe(422);
+    return ((await answer.json()) as { problems: { path: string }[] }).problems[0]!.path;
+  };
+  expect(await problemOf(await put({ ...sound, name: "a\0b" }))).toBe("name");
+  expect(await problemOf(await put({ ...sound, name: null }))).toBe("name");
+  expect(await problemOf(await put({ ...sound, fit: null }))).toBe("fit");
+  expect(await problemOf(await put({ ...sound, fit: { ...deskFit, overlays: [] } }))).toMatch(
+    /^fit.overlays/,
+  );
+  expect(await problemOf(await put({ ...sound, fit: { ...deskFit, pencils: [1e308] } }))).toBe("fit.pencils");
+  expect((await put({ ...sound, name: seeded.key })).status()).toBe(409);
+  expect((await put(sound, "0b0e7d3c-8a53-4f19-9c56-1f5b7d1c2a10")).status()).toBe(404);
+  const older = { "x-blendt-build": "0123456789abcdef" };
+  const late = await request.put(`/api/papers/${paper}/fit`, { headers: older, data: sound });
+  expect(late.status()).toBe(409);
+  await grainOf(was.paper.grain);
 });
 
 test("the picture that was drawn last is there with the page, on every stage and for who has the link", async ({

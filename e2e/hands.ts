@@ -1,4 +1,5 @@
 import { expect, type Page } from "@playwright/test";
+import type { Piece } from "@/core/piece/piece";
 
 /** Where the focus is: never the page. */
 export const focused = (page: Page) =>
@@ -19,3 +20,10 @@ export const heedPrinting = (page: Page) =>
     window.print = () => (document.documentElement.dataset.printed = "yes");
   });
 export const isPrinted = (page: Page) => expect(page.locator("html[data-printed]")).toBeAttached();
+
+/** A piece's document without what pages measure by themselves, whenever that comes: what is left, somebody's hand has set. */
+export function byHand(document: object) {
+  const { setUp, areas, ...piece } = document as Piece;
+  const { touches: _, ...set } = setUp;
+  return { ...piece, setUp: set, areas: areas.map(({ place, ...area }) => ({ ...area, at: place?.at })) };
+}

@@ -2,6 +2,7 @@ import { colourings, drawings, pictures, pieces, workEvents } from "./piece-sche
 import {
   blends,
   charts,
+  deskFits,
   inkEvents,
   inks,
   judgedGroups,
@@ -31,4 +32,5 @@ export const CONTENT = [
   workEvents,
   colourings,
   judgedGroups,
+  deskFits,
 ] as const;

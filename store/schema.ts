@@ -18,6 +18,7 @@ import type { ChartLine, Meeting, SheetName } from "@/core/chart/layout";
 import type { Profile } from "@/core/chart/profile";
 import type { ReadPage } from "@/core/chart/read-chart";
 import type { CodeKey } from "@/core/codes/key";
+import type { DeskFit } from "@/core/ink/desk-fit";
 import type { Illuminant } from "@/core/colour/observer";
 import type { InstrumentReading } from "@/core/formats/measured";
 import type { KeptTone } from "@/core/piece/piece";
@@ -306,6 +307,18 @@ export const judgedGroups = pgTable(
     studioId: studio(),
     name: text("name").notNull(),
     group: jsonb("group").$type<object>().notNull(),
+    createdAt: created(),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.name] })],
+);
+
+/** What was fitted to the readings of a desk, by the build that fitted and the name of the desk; it may be thrown away at any time. */
+export const deskFits = pgTable(
+  "desk_fits",
+  {
+    studioId: studio(),
+    name: text("name").notNull(),
+    fit: jsonb("fit").$type<DeskFit>().notNull(),
     createdAt: created(),
   },
   (t) => [primaryKey({ columns: [t.studioId, t.name] })],

@@ -11,6 +11,8 @@ import {
 } from "react";
 import { preload } from "react-dom";
 import type { Rack } from "@/store/rack";
+import { knowFit } from "@/ui/jobs/desk-fits";
+import { useKeepFits } from "@/ui/jobs/use-keep-fits";
 import { rackName, racksAtHand, type RackAt } from "@/ui/racks-at-hand";
 import { send } from "@/ui/send";
 
@@ -118,7 +120,9 @@ const RackContext = createContext<{ readonly at: RackAt; readonly rack: Rack | u
 
 /** Fetches the rack of a page for all that stands on it. */
 export function RackProvider({ at, children }: { readonly at: RackAt; readonly children: ReactNode }) {
+  if (at.fitted) knowFit(at.fitted);
   const rack = useRackDrawn(at);
+  useKeepFits(rack);
   preload(urlOf(at), { as: "fetch", crossOrigin: "anonymous", fetchPriority: "low" });
   return <RackContext value={{ at, rack }}>{children}</RackContext>;
 }

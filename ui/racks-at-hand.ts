@@ -1,10 +1,13 @@
 import { memory, type Memory } from "@/core/memory";
 import type { Rack } from "@/store/rack";
+import type { Fitted } from "@/ui/jobs/desk-fits";
 
 /** Names a rack: the paper it was read on, and the version of the studio's readings. */
 export interface RackAt {
   readonly paperId: string;
   readonly version: string;
+  /** What was fitted to it before, and the rack's own name as it was then. */
+  readonly fitted?: Fitted;
 }
 
 export const rackName = ({ paperId, version }: RackAt): string => `${paperId} ${version}`;

@@ -1,11 +1,13 @@
 import { BadInput, wrong, type Problem } from "@/border/problem";
-import { deskFor } from "@/compute/desks";
+import { deskFor, openDeskOf } from "@/compute/desks";
 import { givenDrawing, hasDrawing, takeDrawing, type LineWish, type SheetWish } from "@/compute/drawings";
 import { fields, type Field } from "@/compute/grounds";
 import { pencilsFor } from "@/compute/laid-areas";
 import { calmOf, UNKNOWN_FIELD } from "@/compute/operations/tone-map";
+import { fitOf } from "@/compute/pencil-desk";
 import { hasPicture, keepPicture } from "@/compute/pictures";
 import { runOperation, runWork } from "@/compute/run";
+import type { DeskFit } from "@/core/ink/desk-fit";
 import type { Layer } from "@/core/media/layer";
 import { MOST_PACKED } from "@/compute/packed";
 import { Cancelled } from "@/core/progress";
@@ -88,6 +90,11 @@ export const computeApi = {
         return yield* pencilsFor(open, areas);
       })(),
     ).catch(() => undefined);
+  },
+  /** What was fitted to an open desk so far; nothing when it was put away. */
+  async giveFit(handle: string): Promise<DeskFit | undefined> {
+    const open = openDeskOf(handle);
+    return open && fitOf(open);
   },
   /** Decodes a picture and keeps it under a handle, by which operations name it. */
   async openPicture(handle: string, picture: Blob, name: string): Promise<WorkerAnswer> {

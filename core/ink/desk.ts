@@ -6,7 +6,7 @@ import { finish, type Work } from "@/core/progress";
 import type { Coats } from "./fit-ink";
 import { fittingPaper } from "./fit-paper";
 import { leanOn, type Lean } from "./lean";
-import { uptakeOf, type Paper } from "./paper";
+import { uptakeOf, type Paper, type PaperFit } from "./paper";
 import type { Reading } from "./reading";
 import { stackAbsorbance, stackLab, type InkSpectrum } from "./stack";
 import { inkedLab, inkedReflectance } from "./sheet";
@@ -46,11 +46,20 @@ interface Overlays {
 
 const keyOf = (stack: Stack) => stack.join();
 
-/** Fits a paper and its inks from swatches read under daylight; yields progress 0–1. */
-export function* layingDesk(paper: Lab | Reading, inks: readonly MeasuredInk[]): Work<Desk> {
+/**
+ * Fits a paper and its inks from swatches read under daylight; yields progress 0–1.
+ * @param known the paper's values where these very swatches were fitted before
+ */
+export function* layingDesk(
+  paper: Lab | Reading,
+  inks: readonly MeasuredInk[],
+  known?: PaperFit,
+): Work<Desk> {
   const fitted = yield* fittingPaper(
     paper,
     inks.map((i) => i.coats),
+    "D65",
+    known,
   );
   return {
     paper: fitted.paper,

@@ -152,10 +152,13 @@ export function fitBlending(desk: Desk, readings: readonly BlendReading[]): Blen
   return { ...(wetLifting && { wetLifting }), ...(mixing && { mixing }), ...(edge && { edge }) };
 }
 
-/** The desk with what long cells tell of its paper. */
-export function withBlending(desk: Desk, readings: readonly BlendReading[]): Desk {
+/**
+ * The desk with what long cells tell of its paper.
+ * @param known that, where these very cells were fitted before
+ */
+export function withBlending(desk: Desk, readings: readonly BlendReading[], known?: Blending): Desk {
   if (!readings.length) return desk;
-  const blending = fitBlending(desk, readings);
+  const blending = known ?? fitBlending(desk, readings);
   const lifting = blending.wetLifting?.value;
   return { ...(lifting === undefined ? desk : withLifting(desk, lifting)), blending };
 }

@@ -2,7 +2,7 @@ import { leastOf } from "@/core/algebra/least";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { Desk, Stack } from "./desk";
-import { DEFAULT_LIFTING, refit } from "./paper";
+import { DEFAULT_LIFTING, refit, type PaperFit } from "./paper";
 import { stackLab } from "./stack";
 
 /** A stack of several inks as it was read. */
@@ -10,6 +10,9 @@ export interface OverlayReading {
   readonly stack: Stack;
   readonly lab: Lab;
 }
+
+/** What only overlays tell of a paper. */
+export type ToldByOverlays = Pick<PaperFit, "crowding" | "lifting">;
 
 /** Overlays that are enough; more only take time. */
 const ENOUGH = 80;
@@ -26,8 +29,9 @@ const STEPS = 10;
  * The desk with the two values of its paper that only overlays tell: how far ink crowds where another lies already, and what a pass on dry
  * ink loosens (λ). Coats of one ink cannot tell them, and come out the same whatever they are. Least squares in ΔE00, held near what is
  * expected as long as there are few overlays.
+ * @param known the two values where these very overlays were fitted before
  */
-export function fitToOverlays(desk: Desk, read: readonly OverlayReading[]): Desk {
+export function fitToOverlays(desk: Desk, read: readonly OverlayReading[], known?: ToldByOverlays): Desk {
   const overlays = read.filter(({ stack }) => new Set(stack).size > 1).slice(0, ENOUGH);
   if (!overlays.length) return desk;
   const { fit } = desk.paper;
@@ -43,6 +47,7 @@ export function fitToOverlays(desk: Desk, read: readonly OverlayReading[]): Desk
       return sum + (off / SPREAD) ** 2;
     }, prior);
   };
+  if (known) return { ...desk, paper: paperOf(known.crowding, known.lifting) };
   let { crowding, lifting } = fit;
   for (let round = 0; round < ROUNDS; round++) {
     crowding = leastOf((c) => cost(c, lifting), CROWDING_RANGE, STEPS);

@@ -187,18 +187,8 @@ function telling(inks: readonly Coats[]): readonly Coats[] {
 /** Share of the progress that the paper's own values take; the rest goes to every ink's spectrum. */
 const PAPER_SHARE = 0.7;
 
-/**
- * Fits a paper (surface reflections k1 and k2, depth of the inked part, uptake) and every ink's spectrum on it from swatches of one, two and
- * three coats. Joint maximum a posteriori estimate; without swatches of several coats the expected values stand. Yields progress 0–1.
- * @param read the bare paper
- * @param inks readings of each ink, one to three coats
- */
-export function* fittingPaper(
-  read: Lab | Reading,
-  inks: readonly Coats[],
-  illuminant: Illuminant = "D65",
-): Work<FittedPaper> {
-  const sheet = "lab" in read ? paperAsRead(read, DEFAULT_FIT) : makePaper(read, DEFAULT_FIT, illuminant);
+/** The paper's own values (surface reflections k1 and k2, depth of the inked part, uptake), whichever inks' swatches tell them. */
+function* fittingValues(sheet: Paper, inks: readonly Coats[]): Work<Paper> {
   const used = telling(inks);
   const byBand = used.filter(isSpectral).length / Math.max(1, used.length);
   const problem: Problem = { sheet, inks: used, crowdingShare: CROWDING_SHARE * (1 - byBand) };
@@ -218,7 +208,24 @@ export function* fittingPaper(
     damping /= 5;
     if (gain < 0.05) break;
   }
-  const paper = paperAt(problem, state.x);
+  return paperAt(problem, state.x);
+}
+
+/**
+ * Fits a paper (surface reflections k1 and k2, depth of the inked part, uptake) and every ink's spectrum on it from swatches of one, two and
+ * three coats. Joint maximum a posteriori estimate; without swatches of several coats the expected values stand. Yields progress 0–1.
+ * @param read the bare paper
+ * @param inks readings of each ink, one to three coats
+ * @param known the paper's values where these swatches were fitted before: the inks follow from them
+ */
+export function* fittingPaper(
+  read: Lab | Reading,
+  inks: readonly Coats[],
+  illuminant: Illuminant = "D65",
+  known?: PaperFit,
+): Work<FittedPaper> {
+  const sheet = "lab" in read ? paperAsRead(read, DEFAULT_FIT) : makePaper(read, DEFAULT_FIT, illuminant);
+  const paper = known ? refit(sheet, known) : yield* fittingValues(sheet, inks);
   const spectra: InkSpectrum[] = [];
   for (const [i, coats] of inks.entries()) {
     spectra.push(

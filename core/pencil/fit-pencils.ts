@@ -174,11 +174,13 @@ function normalEquations(
  * little and one strip cannot bend a paper. Minimises Σ cauchy(strips) + Σ(drawdowns/σ)² + Σ(x/σ)² by damped Gauss–Newton steps
  * (K. Levenberg, Q. Appl. Math. 2 (1944) 164–168; D. W. Marquardt, J. SIAM 11 (1963) 431–441). Pencils of no strip keep their drawdown's film,
  * on this paper's veil. Yields progress 0–1.
+ * @param known the parameters where these very strips were fitted before
  */
 export function* fitPencils(
   films: readonly PencilFilm[],
   strips: readonly TrialStrip[],
   start: ToothFit,
+  known?: readonly number[],
 ): Work<FittedPencils> {
   const sound = strips.filter((s) => s.lab.every(Number.isFinite));
   const drawn = new Set(sound.flatMap((s) => s.layers.map((l) => l.pencil)));
@@ -204,9 +206,11 @@ export function* fitPencils(
   const costOf = (at: Float64Array) =>
     terms.reduce((sum, t) => sum + SAY ** 2 * Math.log1p(squared(t.off(at)) / SAY ** 2), 0) +
     at.reduce((sum, v, i) => sum + precision[i]! * v * v, 0);
+  const isKnown = known?.length === x.length;
+  if (isKnown) x.set(known);
   let cost = costOf(x);
   let damp = FIRST_DAMP;
-  for (let round = 0, going = sound.length > 0; going && round < MOST_ROUNDS; round++) {
+  for (let round = 0, going = sound.length > 0 && !isKnown; going && round < MOST_ROUNDS; round++) {
     const { a, b } = normalEquations(terms, x, precision, n);
     going = false;
     for (let tries = 0; tries < DAMPINGS; tries++) {

@@ -5,6 +5,7 @@ import { deskOfRack, rackKey, type ReadRack } from "@/compute/from-rack";
 import type { OperationName, OutputOf } from "@/compute/table";
 import type { Layer } from "@/core/media/layer";
 import { drawingName } from "@/compute/drawings";
+import { fitOf, foundFit } from "./desk-fits";
 import type { ComputeApi, DrawingWish, GivenField, WorkerAnswer } from "@/workers/compute-api";
 
 export interface Watch {
@@ -128,7 +129,11 @@ function handleOf(rack: ReadRack): Promise<string> {
   const key = rackKey(rack);
   const known = desks.get(key);
   if (known) return known;
-  const opening = compute("open", deskOfRack(rack)).then((o) => o.desk);
+  const fit = fitOf(key);
+  const opening = compute("open", { ...deskOfRack(rack), ...(fit && { fit }) }).then((o) => {
+    foundFit(key, o.fit);
+    return o.desk;
+  });
   desks.set(key, opening);
   opening.catch(() => desks.delete(key));
   return opening;
@@ -145,6 +150,15 @@ export async function readyDesk(
 ): Promise<void> {
   const desk = await handleOf(rack);
   await worker("desk").remote.fitDrawn(desk, areas);
+  await lookAtFit(rack, desk);
+}
+
+/** Sees whether more was fitted to a rack than is known: pencils are once somebody has asked for them. */
+async function lookAtFit(rack: ReadRack, desk: string): Promise<void> {
+  const key = rackKey(rack);
+  if (fitOf(key)?.pencils) return;
+  const fit = await worker("desk").remote.giveFit(desk);
+  if (fit) foundFit(key, fit);
 }
 
 /** Asks an operation of a rack's desk; a desk, or a drawing, that the worker has put away is brought again. */
@@ -154,7 +168,12 @@ export async function ask<N extends OperationName>(
   question: object,
   watch: Watch = {},
 ): Promise<OutputOf<N>> {
-  const once = async () => compute(name, { desk: await handleOf(rack), ...question }, watch);
+  const once = async () => {
+    const desk = await handleOf(rack);
+    const answer = await compute(name, { desk, ...question }, watch);
+    lookAtFit(rack, desk).catch(() => undefined);
+    return answer;
+  };
   try {
     return await once();
   } catch (e) {
