@@ -14,6 +14,7 @@ const OPEN_HANDLERS = [
   "api/people/route.ts POST",
   "api/recovery/route.ts POST",
   "api/session/route.ts POST",
+  "api/shared/[code]/card/route.ts GET",
   "api/shared/[code]/colouring/route.ts GET",
   "api/shared/[code]/pictures/[id]/facts/route.ts GET",
   "api/shared/[code]/pictures/[id]/route.ts GET",

@@ -10,7 +10,7 @@ import { tonesIn } from "@/core/piece/area-course";
 import type { Piece } from "@/core/piece/piece";
 import { findFit, keepFit } from "@/store/desk-fits";
 import { findJudged, keepJudged } from "@/store/judged-groups";
-import type { StoredPiece } from "@/store/pieces";
+import { findPiece, type StoredPiece } from "@/store/pieces";
 import { rackAt } from "@/store/rack-cache";
 import type { Rack } from "@/store/rack";
 import type { Studio } from "@/store/studio";
@@ -123,6 +123,28 @@ export async function rampsOf(
   });
   // Of more areas than come along the others are worked out by the browser.
   return found.slice(0, MOST_ALONG).every((r) => r.colours.length) ? ramps.keep(of, found) : found;
+}
+
+/** Colours along the areas of a piece as far as they were worked out, by the areas' ids: for who may look at it and starts no work. */
+export async function rampsKnown(
+  studio: Studio,
+  pieceId: string,
+  rack: Rack,
+): Promise<Record<string, readonly string[]>> {
+  const stored = await findPiece(studio, pieceId);
+  if (!stored) return {};
+  const questions = keptQuestions(rack, stored.document);
+  const own = await buildName();
+  const found = await findJudged(
+    studio,
+    questions.map((q) => `${own} ${q.name}`),
+  );
+  return Object.fromEntries(
+    questions.flatMap(({ id, name }) => {
+      const group = found.get(`${own} ${name}`) as GroupOutput | undefined;
+      return group ? [[id, thinned(group.strip)] as const] : [];
+    }),
+  );
 }
 
 /**

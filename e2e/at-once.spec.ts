@@ -56,7 +56,7 @@ test("studios, papers and links are no more than may be", async () => {
     data: { version: 1, name: "Shared", paperId: null, pictureId: null, areas: [] },
   });
   const { id } = (await piece.json()) as { id: string };
-  await times(14, () => owner.post(`/api/pieces/${id}/shares`, { headers }));
+  await times(14, () => owner.post(`/api/pieces/${id}/shares`, { headers, data: { shows: ["picture"] } }));
   expect(await counted("select count(*) from shares")).toBe(10);
 });
 

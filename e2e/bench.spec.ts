@@ -3,6 +3,7 @@ import { expect, test } from "./test";
 import sharp from "sharp";
 import { newPiece as blank } from "@/core/piece/piece";
 import { deskFit } from "@/fixtures/sound";
+import { faults } from "./faults";
 import { open } from "./studio";
 import { thingsOf } from "./views";
 
@@ -233,9 +234,104 @@ test("the picture that was drawn last is there with the page, on every stage and
     await expect(shown).toBeVisible();
     await expect.poll(() => shown.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(100);
   }
-  const { code } = (await (await request.post(`/api${path}/shares`)).json()) as { code: string };
+  const { code } = (await (
+    await request.post(`/api${path}/shares`, { data: { shows: ["picture"] } })
+  ).json()) as { code: string };
   await reader.goto(`/shared/${code}`);
   const seen = reader.locator('img[src*="/colouring"]').filter({ visible: true }).first();
   await expect.poll(() => seen.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(100);
+  await still.close();
+});
+
+test("a link shows what is ticked and nothing else, as a page and as one picture, until it ends", async ({
+  browser,
+  page,
+  request,
+  studio,
+}) => {
+  const { kite } = await thingsOf(page);
+  const piece = (await (await request.get(`/api/pieces/${kite}`)).json()) as {
+    document: { pictureId: string; setUp: { line: { pictureId: string } }; areas: { note: string }[] };
+  };
+  const { pictureId: reference, setUp, areas } = piece.document;
+  const note = areas.find((a) => a.note)?.note;
+  for (const shows of [
+    [],
+    null,
+    ["picture", "picture"],
+    ["all"],
+    "picture",
+    Array(1e5).fill("picture"),
+    ["\0"],
+  ]) {
+    const refused = await request.post(`/api/pieces/${kite}/shares`, { data: { shows } });
+    expect(refused.status()).toBe(422);
+    expect(((await refused.json()) as { problems: { path: string }[] }).problems[0]!.path).toMatch(/^shows/);
+  }
+  await open(page, `/pieces/${kite}/steps`);
+  await page.getByRole("button", { name: "Show to others" }).click();
+  const ticks = page.getByRole("group", { name: "The link shows" });
+  for (const name of [/^Picture/, /^Combinations/, /^Steps/, /^Supplies/]) {
+    await expect(ticks.getByRole("checkbox", { name })).toBeChecked();
+    await ticks.getByRole("checkbox", { name }).uncheck();
+  }
+  await expect(page.getByRole("button", { name: "Make a link" })).toBeDisabled();
+  await ticks.getByRole("checkbox", { name: /^Combinations/ }).check();
+  await ticks.getByRole("checkbox", { name: /^Supplies/ }).check();
+  await page.getByRole("button", { name: "Make a link" }).click();
+  const link = await page.getByLabel("Link", { exact: true }).inputValue();
+  await expect(page.getByText("Combinations, Supplies")).toBeVisible();
+  const code = link.split("/").at(-1)!;
+
+  // Without scripts, and without a studio of one's own by a cookie.
+  const racks = (await (await request.get("/api/studios")).json()) as { id: string; demo: boolean }[];
+  const theirs = racks.find((s) => s.demo && s.id !== studio.id)!.id;
+  const { hostname } = new URL(link);
+  const still = await browser.newContext({ javaScriptEnabled: false });
+  await still.clearCookies();
+  await still.addCookies([{ name: "blendt-studio", value: theirs, domain: hostname, path: "/" }]);
+  const reader = await still.newPage();
+  await reader.goto(link);
+  await expect(reader.getByRole("heading", { name: "Combinations" })).toBeVisible();
+  await expect(
+    reader.getByRole("region", { name: "Supply list" }).getByRole("listitem").first(),
+  ).toContainText(/in your|nearest of yours/);
+  await expect(reader.getByRole("region", { name: "Steps" })).toHaveCount(0);
+  const html = await reader.content();
+  expect(html).toContain(`/api/shared/${code}/card`);
+  expect(html).toMatch(/<meta property="og:image" content="http/);
+  if (note) expect(html).not.toContain(note);
+  const from = (path: string) => request.get(`/api/shared/${code}${path}`);
+  for (const path of ["/colouring", `/pictures/${reference}`, `/pictures/${setUp.line.pictureId}`])
+    expect((await from(path)).status(), path).toBe(404);
+  const card = await from("/card");
+  expect(card.headers()["content-type"]).toBe("image/png");
+  const bare = await sharp(await card.body()).metadata();
+  expect([bare.format, bare.width, bare.height]).toEqual(["png", 1200, 630]);
+
+  // Another link of the same piece shows all of it.
+  const shows = ["picture", "combinations", "steps", "supplies", "notes", "photos"];
+  const other = (await (await request.post(`/api/pieces/${kite}/shares`, { data: { shows } })).json()) as {
+    code: string;
+  };
+  for (const path of ["/colouring", `/pictures/${reference}`, `/pictures/${setUp.line.pictureId}`])
+    expect((await request.get(`/api/shared/${other.code}${path}`)).status(), path).toBe(200);
+  const seen = await page.context().newPage();
+  await open(seen, `/shared/${other.code}`);
+  expect(await faults(seen)).toEqual([]);
+  await seen.setViewportSize({ width: 320, height: 640 });
+  expect(await seen.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(320);
+  await seen.close();
+  await reader.goto(`/shared/${other.code}`);
+  await expect(reader.getByRole("region", { name: "Steps" })).toBeVisible();
+  if (note) expect(await reader.content()).toContain(note);
+
+  await page.getByRole("button", { name: "End it" }).first().click();
+  await expect(page.getByText("Combinations, Supplies", { exact: true })).toHaveCount(0);
+  await page.getByRole("button", { name: "End it" }).click();
+  await expect(page.getByRole("button", { name: "End it" })).toHaveCount(0);
+  await reader.goto(link);
+  await expect(reader.getByRole("heading", { name: "This link has ended" })).toBeVisible();
+  expect((await from("/card")).status()).toBe(404);
   await still.close();
 });

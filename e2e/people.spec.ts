@@ -33,6 +33,7 @@ test("a stranger gets into no route and no page", async ({ request }) => {
     "POST /api/people",
     "POST /api/recovery",
     "POST /api/session",
+    "GET /api/shared/[code]/card",
     "GET /api/shared/[code]/colouring",
     "GET /api/shared/[code]/pictures/[id]",
     "GET /api/shared/[code]/pictures/[id]/facts",
@@ -294,7 +295,7 @@ test("a link shows one piece to whoever has it, until it is ended", async ({ bro
   await stranger.page.goto(link);
   await expect(stranger.page.getByText("By the member", { exact: true })).toBeVisible();
   await expect(stranger.page.getByText("shown by Wren's table")).toBeVisible();
-  await expect(stranger.page.getByRole("link")).toHaveCount(0);
+  await expect(stranger.page.getByRole("link")).toHaveText(["As one picture"]);
   expect((await request.get(`${server.url}/api/pieces/${pieceId}`)).status()).toBe(401);
   // A picture of the studio that the piece does not show stays where it is.
   const { rows } = await server.ask((db) => db.query<{ id: string }>("select id from pictures"));
@@ -303,7 +304,7 @@ test("a link shows one piece to whoever has it, until it is ended", async ({ bro
   await page.getByRole("button", { name: "End it" }).click();
   await expect(page.getByRole("button", { name: "End it" })).toHaveCount(0);
   await stranger.page.reload();
-  await expect(stranger.page.getByRole("heading", { name: "There is nothing here" })).toBeVisible();
+  await expect(stranger.page.getByRole("heading", { name: "This link has ended" })).toBeVisible();
   expect((await context.request.get(`/api/pieces/${pieceId}`)).status()).toBe(200);
 });
 

@@ -25,6 +25,7 @@ import type { KeptTone } from "@/core/piece/piece";
 import type { Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import type { Pressure } from "@/core/pencil/tooth";
+import type { Shown } from "@/core/piece/shown";
 import type { Verdict } from "@/core/stock/verdicts";
 import type { ScaleKind } from "@/core/stock/ink-ledger";
 import type { Kind } from "@/core/stock/kinds";
@@ -76,6 +77,8 @@ export const shares = pgTable(
       .notNull()
       .references(() => pieces.id, { onDelete: "cascade" }),
     hash: text("hash").notNull().unique(),
+    /** What it shows. */
+    shows: text("shows").array().$type<Shown[]>().notNull(),
     createdAt: created(),
   },
   (t) => [index("shares_by_piece").on(t.studioId, t.pieceId)],

@@ -1,7 +1,7 @@
 "use client";
 import { withRack } from "@/ui/rack-here";
 import { Brush, Download, Printer } from "lucide-react";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { Link } from "@/ui/kit/link";
 import { useTitlePart } from "@/ui/kit/use-title-part";
 import { ask, useQueryPart } from "@/ui/use-query";
@@ -15,23 +15,22 @@ import { AreaByArea } from "./area-by-area";
 import { bringsOf, type Pass } from "@/core/media/medium";
 import { chaptersOf } from "@/core/piece/chapters";
 import type { Area, Piece } from "@/core/piece/piece";
-import { needOf, suppliesOf } from "@/core/stock/supplies";
+import { suppliesOf } from "@/core/stock/supplies";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
 import { useToneShares } from "@/ui/light/use-tone-shares";
 import { canBeShown, PiecePicture } from "@/ui/light/piece-picture";
-import { MarkerChip } from "@/ui/ink/marker-chip";
 
 import { counted } from "@/words/numbers";
 import { useStudio } from "@/ui/studio/studio-context";
 import { handInWords } from "@/words/hand";
 import { PROOF_CAUTION } from "@/words/place";
-import { pencilName } from "@/words/pencil";
-import { coveredInWords, needInWords, usedIn } from "@/words/supplies";
+import { coveredInWords } from "@/words/supplies";
 import { StillPicture, useKeptPicture } from "./kept-picture";
 import { usePiece, usePieceHandles } from "./piece-context";
 import { PieceHeader } from "./piece-header";
 import { SharePiece } from "./share-piece";
+import { SupplyList } from "./supply-list";
 import { useRack } from "./use-rack";
 
 /** Steps of the piece at hand. */
@@ -62,9 +61,14 @@ export function Steps({
   rack,
   id,
   atDesk = 0,
+  supplies: listed = true,
+  saysOf,
 }: {
   readonly piece: Piece;
   readonly rack: Rack;
+  /** Whether what to lay ready is listed, and what else is to be said of a thing there. */
+  readonly supplies?: boolean;
+  readonly saysOf?: (code: string) => ReactNode;
   /** Of the piece; none where it is shown to somebody who may only look. */
   readonly id?: string;
   /** Steps that were laid at the desk. */
@@ -199,49 +203,47 @@ export function Steps({
             />
           )
         )}
-        <div className="mb-2 flex flex-wrap items-center gap-2">
-          <h2 className="m-0 w-full text-[19px]">Lay ready: {counted(supplies.length, "thing")}</h2>
-          {id && (
-            <>
-              <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=csv`} download>
-                <Download size={16} aria-hidden /> CSV
-              </a>
-              <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=md`} download>
-                <Download size={16} aria-hidden /> Markdown
-              </a>
-              <SharePiece id={id} />
-            </>
-          )}
-        </div>
-        <ul className="m-0 list-none p-0">
-          {supplies.map((s) => {
-            const marker = markers.get(s.code);
-            const inkOf = ink.get(s.code);
-            return (
-              <li
-                key={s.code}
-                className="grid grid-cols-[64px_84px_minmax(0,1fr)] items-center gap-x-3 border-b border-line py-1"
-              >
-                {marker ? <MarkerChip marker={marker} width={64} height={24} /> : <span />}
-                <span className="code">{pencilName(s.code)}</span>
-                <span className="text-[14px] leading-tight">
-                  {usedIn(s).join(", ")}
-                  {covered.has(s.code) && (
-                    <span className="block text-[13px] text-soft">
-                      {coveredInWords(covered.get(s.code)!)}
-                    </span>
-                  )}
-                  {needOf(s) !== "ready" && <strong className="block">{needInWords[needOf(s)]}</strong>}
-                  {inkOf && (
-                    <span className={`block text-[13px] ${inkOf.warns ? "font-semibold" : "text-soft"}`}>
-                      {inkInWords(inkOf, inkOf.warns, marker?.refills ?? 0)}
-                    </span>
-                  )}
-                </span>
-              </li>
-            );
-          })}
-        </ul>
+        {listed && (
+          <>
+            <div className="mb-2 flex flex-wrap items-center gap-2">
+              <h2 className="m-0 w-full text-[19px]">Lay ready: {counted(supplies.length, "thing")}</h2>
+              {id && (
+                <>
+                  <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=csv`} download>
+                    <Download size={16} aria-hidden /> CSV
+                  </a>
+                  <a className="button screen-only" href={`/api/pieces/${id}/supplies?format=md`} download>
+                    <Download size={16} aria-hidden /> Markdown
+                  </a>
+                  <SharePiece id={id} />
+                </>
+              )}
+            </div>
+            <SupplyList
+              supplies={supplies}
+              markers={markers}
+              needs={id !== undefined}
+              saysOf={(code) => {
+                const inkOf = ink.get(code);
+                return (
+                  <>
+                    {covered.has(code) && (
+                      <span className="block text-[13px] text-soft">
+                        {coveredInWords(covered.get(code)!)}
+                      </span>
+                    )}
+                    {inkOf && (
+                      <span className={`block text-[13px] ${inkOf.warns ? "font-semibold" : "text-soft"}`}>
+                        {inkInWords(inkOf, inkOf.warns, markers.get(code)?.refills ?? 0)}
+                      </span>
+                    )}
+                    {saysOf?.(code)}
+                  </>
+                );
+              }}
+            />
+          </>
+        )}
       </section>
     </main>
   );

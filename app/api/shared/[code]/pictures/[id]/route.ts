@@ -1,16 +1,13 @@
 import { openRoute } from "@/door/route";
-import { picturesOf } from "@/app/shared-piece";
-import { findPiece } from "@/store/pieces";
+import { picturesOf, shownPiece } from "@/app/shared-piece";
 import { pictureBytes } from "@/store/pictures";
-import { sharedPiece } from "@/store/shares";
 
 /** A picture of a shared piece, for whoever has the link. */
 export const GET = openRoute(
   null,
   async (_, { code, id }) => {
-    const shared = await sharedPiece(code!);
-    const piece = shared && (await findPiece(shared.studio, shared.pieceId));
-    if (!piece || !picturesOf(piece.document).has(id!)) return undefined;
+    const shared = await shownPiece(code!);
+    if (!shared || !picturesOf(shared.piece).has(id!)) return undefined;
     const found = await pictureBytes(shared.studio, id!);
     return (
       found &&
