@@ -4,7 +4,7 @@ import { readAs } from "@/border/read-as";
 import { type MEETINGS } from "@/core/chart/layout";
 import { finish } from "@/core/progress";
 import { scannedDesk } from "@/fixtures/scanned-desk";
-import { deskFit } from "@/fixtures/sound";
+import { deskFit } from "@/fixtures/desk-fit";
 import { openDesk, openDeskOf } from "./desks";
 import { fitOf, pencilsOf } from "./pencil-desk";
 import { runOperation } from "./run";

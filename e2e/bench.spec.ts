@@ -2,7 +2,7 @@ import type { APIResponse } from "@playwright/test";
 import { expect, test } from "./test";
 import sharp from "sharp";
 import { newPiece as blank } from "@/core/piece/piece";
-import { deskFit } from "@/fixtures/sound";
+import { deskFit } from "@/fixtures/desk-fit";
 import { faults } from "./faults";
 import { open } from "./studio";
 import { thingsOf } from "./views";

@@ -122,6 +122,8 @@ test.describe("by touch", () => {
       if (same) await page.evaluate((to) => window.history.pushState(null, "", to), path);
       else await open(page, path);
       await expect(page.getByRole("progressbar")).toHaveCount(0, { timeout: 45_000 });
+      // Controls that come with what a page has worked out are there a moment later.
+      await page.waitForTimeout(same ? 300 : 1200);
       const all = page.locator(controls);
       const count = await all.count();
       for (let k = 0; k < Math.min(count, 10); k++) {
@@ -134,7 +136,7 @@ test.describe("by touch", () => {
               return { x: left + 0.7 * width, y: top + height / 2, isThere: width > 0 && top > 60 };
             },
             undefined,
-            { timeout: 1000 },
+            { timeout: 5000 },
           )
           .catch(() => undefined);
         if (!box?.isThere) continue;

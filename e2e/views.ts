@@ -114,6 +114,7 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     { name: "Colour: match", path: `${piece}/colour`, then: opens("Match exactly") },
     { name: "Colour: groups", path: `${piece}/colour`, then: opens("Take a group from Groups") },
     { name: "All areas", path: `${piece}/whole` },
+    { name: "Variants", path: `${piece}/variants` },
     { name: "Steps", path: `${piece}/steps` },
     settling({ name: "Steps: order of work", path: `${piece}/steps?order=changes` }),
     settling({ name: "Desk", path: `/desk/${kite}` }),

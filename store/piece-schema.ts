@@ -58,6 +58,8 @@ export const pieces = pgTable(
     /** What lists show, so that they read no documents. */
     name: text("name").generatedAlwaysAs(sql`document ->> 'name'`),
     paperId: text("paper_id").generatedAlwaysAs(sql`document ->> 'paperId'`),
+    /** The picture of its line: pieces that share it are variants of each other. */
+    lineId: text("line_id").generatedAlwaysAs(sql`document -> 'setUp' -> 'line' ->> 'pictureId'`),
     /** Areas, and how many of them have a group; of the revision in `listed`. */
     areas: integer("areas").notNull().default(0),
     planned: integer("planned").notNull().default(0),
@@ -69,7 +71,10 @@ export const pieces = pgTable(
     createdAt: created(),
     changedAt: timestamp("changed_at", { withTimezone: true }).notNull().defaultNow(),
   },
-  (t) => [index("pieces_by_studio").on(t.studioId, t.changedAt)],
+  (t) => [
+    index("pieces_by_studio").on(t.studioId, t.changedAt),
+    index("pieces_by_line").on(t.studioId, t.lineId),
+  ],
 );
 
 /** What pieces take in hand, worked out of their documents: see `store/uses.ts`. */

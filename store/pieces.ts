@@ -1,5 +1,5 @@
 import { pieces } from "./piece-schema";
-import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, ne, sql } from "drizzle-orm";
 import type { Piece } from "@/core/piece/piece";
 import { upgradePiece } from "@/core/piece/upgrade";
 import { withStore } from "./database";
@@ -126,6 +126,28 @@ export const findPieces = async (studio: Studio, ids: readonly string[]): Promis
         return rows.map(present);
       })
     : [];
+
+/** Variants of one drawing that are looked at side by side: the last changed ones. */
+export const MOST_VARIANTS = 12;
+
+/** Pieces with the same line as one of them, but for that itself and what is put away, last changed first. */
+export const variantsOf = (studio: Studio, id: string, lineId: string): Promise<StoredPiece[]> =>
+  withStore(async (db) => {
+    const rows = await db
+      .select(columns)
+      .from(pieces)
+      .where(
+        and(
+          eq(pieces.studioId, studio.id),
+          eq(pieces.lineId, lineId),
+          ne(pieces.id, id),
+          isNull(pieces.archivedAt),
+        ),
+      )
+      .orderBy(desc(pieces.changedAt), asc(pieces.id))
+      .limit(MOST_VARIANTS - 1);
+    return rows.map(present);
+  });
 
 /** Names of pieces that are told at a time: the last changed ones. */
 const MOST_NAMED = 300;

@@ -51,7 +51,7 @@ async function words(
   const font = `${FAMILY},${weight === 600 ? " Semi-Bold" : ""} ${Math.round(px * 0.75)}`;
   return sharp({
     text: {
-      text: `<span foreground="${colour}">${plain(text) || " "}</span>`,
+      text: `<span foreground="${colour}">${plain(text).trim() || "–"}</span>`,
       font,
       fontfile,
       width,

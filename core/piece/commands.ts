@@ -1,5 +1,5 @@
 import type { Drift } from "@/core/group/goal";
-import { given, type Given } from "./give";
+import { given, taken, type Given } from "./give";
 import { tonesFor, type Material } from "@/core/group/material";
 import type { School } from "@/core/group/school";
 import type { Layer, ShadowLayer } from "@/core/media/layer";
@@ -67,6 +67,8 @@ export type Command =
       readonly type: "name areas";
       readonly areas: readonly { readonly id: string; readonly name: string }[];
     }
+  /** From an area of another piece, by the name of that. */
+  | { readonly type: "take plan"; readonly id: string; readonly source: Area; readonly from: string }
   | { readonly type: "give"; readonly from: string; readonly to: readonly string[]; readonly what: Given }
   | { readonly type: "choose school"; readonly id: string; readonly school: School | null }
   | { readonly type: "set size"; readonly id: string; readonly size: number | null }
@@ -186,6 +188,8 @@ function applied(piece: Piece, command: Command): Piece {
       }));
     case "take colours":
       return changeArea(piece, command.id, (a) => ({ ...a, readings: command.readings }));
+    case "take plan":
+      return taken(piece, command.id, command.source, command.from);
     case "give":
       return given(piece, command.from, command.to, command.what);
     case "clear reading":

@@ -15,14 +15,33 @@ const readingsOf = ({ name, readings }: Area): Area["readings"] =>
     ]),
   );
 
+/** What an area is to be built of, and what is wished of it; not where it lies, nor what it is called. */
+const planOf = ({ material, school, tones, contrast, drift, ownedOnly, excluded, layers }: Area) => ({
+  material,
+  school,
+  tones,
+  contrast,
+  drift,
+  ownedOnly,
+  excluded,
+  layers,
+});
+
+/** The piece after one of its areas took the plan of an area of another piece. */
+export const taken = (piece: Piece, id: string, source: Area, from: string): Piece => ({
+  ...piece,
+  areas: piece.areas.map((a) =>
+    a.id !== id || a.white ? a : { ...a, ...planOf(source), readings: readingsOf({ ...source, name: from }) },
+  ),
+});
+
 /** The piece after an area gave what it has to others. Where these lie, how they are formed and what they are called stays theirs. */
 export function given(piece: Piece, from: string, to: readonly string[], what: Given): Piece {
   const source = piece.areas.find((a) => a.id === from);
   if (!source) return piece;
   const wanted = new Set(to);
   const readings = readingsOf(source);
-  const { material, school, tones, contrast, drift, ownedOnly, excluded, layers } = source;
-  const plan = { material, school, tones, contrast, drift, ownedOnly, excluded, layers };
+  const plan = planOf(source);
   return {
     ...piece,
     areas: piece.areas.map((a) =>

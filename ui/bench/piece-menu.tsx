@@ -43,6 +43,11 @@ export function PieceMenu({ id, name, done, archived }: PieceMenuProps) {
         anchor="bottom end"
         entries={[
           { id: "rename", content: "Rename", act: () => setRenaming(name) },
+          {
+            id: "variants",
+            content: "Variants side by side",
+            act: () => router.push(`/pieces/${id}/variants`),
+          },
           { id: "copy", content: "Duplicate", act: () => change(() => send("POST", `${url}/copy`)) },
           {
             id: "done",

@@ -69,7 +69,10 @@ export function WholeView({
               {counted(markers.length, "marker and pencil", "markers and pencils")}, {shared.length} used more
               than once; {counted(planned.length, "group")} of {counted(piece.areas.length, "area")}
             </span>
-            <Link className="ml-auto text-[15px] underline" href={`/pieces/${id}/colour`}>
+            <Link className="ml-auto text-[15px] underline" href={`/pieces/${id}/variants`}>
+              Variants
+            </Link>
+            <Link className="text-[15px] underline" href={`/pieces/${id}/colour`}>
               One area at a time
             </Link>
           </div>

@@ -12,9 +12,9 @@ interface Props {
 /** Where whoever asks has found this server. */
 async function originOf(): Promise<URL | undefined> {
   const asked = await headers();
-  const host = asked.get("x-forwarded-host") ?? asked.get("host");
-  const proto = asked.get("x-forwarded-proto") ?? "http";
-  return host && URL.canParse(`${proto}://${host}`) ? new URL(`${proto}://${host}`) : undefined;
+  const proto = asked.get("x-forwarded-proto")?.split(",")[0]!.trim() === "https" ? "https" : "http";
+  const address = `${proto}://${asked.get("host") ?? ""}`;
+  return URL.canParse(address) ? new URL(address) : undefined;
 }
 
 /** What is shown where the link is pasted: the name and the card. Search engines are to leave it alone. */

@@ -1,0 +1,2 @@
+ALTER TABLE "pieces" ADD COLUMN "line_id" text GENERATED ALWAYS AS (document -> 'setUp' -> 'line' ->> 'pictureId') STORED;--> statement-breakpoint
+CREATE INDEX "pieces_by_line" ON "pieces" USING btree ("studio_id","line_id");
