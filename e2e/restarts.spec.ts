@@ -311,12 +311,13 @@ test("a database that is dead and not yet taken off the list of processes does n
   copyFileSync("/bin/sleep", join(dir, "postgres"));
   const runs = () => spawnSync("bash", ["scripts/cluster.sh", "running", dir]).status === 0;
   // Whoever becomes another program while its child ends never asks for that end.
-  const parent = spawn("bash", ["-c", `"${dir}/postgres" 2 & echo $!; exec sleep 60`]);
+  const parent = spawn("bash", ["-c", `"${dir}/postgres" 5 & echo $!; exec sleep 60`]);
   const pid = await new Promise<string>((done) =>
     parent.stdout.once("data", (d: Buffer) => done(d.toString().trim())),
   );
   writeFileSync(join(dir, "data", "postmaster.pid"), `${pid}\n`);
-  expect(runs()).toBe(true);
+  // Told before it has become what it is to be.
+  await expect.poll(runs, { intervals: [50], timeout: 4000 }).toBe(true);
   await expect
     .poll(() => /^State:\s*Z/m.test(readFileSync(`/proc/${pid}/status`, "utf8")), { timeout: 15_000 })
     .toBe(true);
