@@ -33,6 +33,7 @@ test("variants of one drawing stand side by side, and an area of one is taken ov
   ).toBeVisible();
   const figure = page.getByRole("figure").filter({ hasText: name });
   await expect(figure).toHaveCount(1);
+  await expect(figure.getByRole("img")).toBeVisible();
   const rows = page.getByRole("region", { name: "Areas of all variants" });
   // All but the skin is as in this one.
   const offers = rows.getByRole("button", { name: `from ${name}` });

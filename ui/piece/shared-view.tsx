@@ -97,6 +97,12 @@ export function SharedView({
               )}
               {listed && <Supplies piece={piece} rack={rack} own={own} />}
             </div>
+            {!kept && !has.has("steps") && piece.areas.every((a) => !a.layers.length) && (
+              <p className="m-0 text-[16px]">
+                There is nothing to see here yet: {studio} has planned nothing of it so far, or shows none of
+                it.
+              </p>
+            )}
             {has.has("combinations") && <CombinationSheet piece={piece} rack={rack} ramps={ramps} />}
             {has.has("notes") && !has.has("combinations") && !has.has("steps") && <Notes piece={piece} />}
           </Place>
