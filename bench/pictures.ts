@@ -4,7 +4,7 @@ import { ownServer } from "./own-server";
 
 /**
  * When a piece is to be seen: npx tsx bench/pictures.ts
- * First visits of new browsers to Check of the demo's pieces, from the moment the page's answer is there: something of it; the picture of the present
+ * First visits of new browsers to Check of the demo's pieces, which another has opened before, from the moment the page's answer is there: something of it; the picture of the present
  * plan; the same laid anew there. Then from Light to Check with nothing changed.
  */
 const CHROMIUM = process.env.CHROMIUM ?? "/usr/bin/chromium";
@@ -72,7 +72,8 @@ try {
         const { seen } = window as unknown as { seen: Record<string, number> };
         return Object.fromEntries(Object.entries(seen).map(([k, v]) => [k, v - own!.responseEnd]));
       });
-      // The first round finds a server that has just started.
+      // The first round finds a server that has just started, and keeps what is worked out.
+      if (!round) await page.waitForTimeout(8000);
       if (round) for (const [k, v] of Object.entries(seen)) took[k]!.push(v);
       await page.context().close();
     }

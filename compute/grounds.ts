@@ -98,14 +98,19 @@ export function lineOfPlane(
   return planeBytes(line.data, width * height, "line.data");
 }
 
+/** Names the ground of a drawing. */
+export const groundKey = (handle: string, { drawn, claims, order }: GroundQuestion): string =>
+  hashOf([handle, drawn, claims, order ?? null]);
+
 /**
  * The ground of a question.
  * @throws BadInput when there are neither labels nor a drawing, or the picture is no line art
  */
-export function groundFor({ labels, mmPerPixel, image, drawn, claims, order }: GroundQuestion): NamedGround {
+export function groundFor(question: GroundQuestion): NamedGround {
+  const { labels, mmPerPixel, image, drawn, claims, order } = question;
   if (image && drawn) {
     const handle = image.picture ?? hashOf(image.data);
-    const key = hashOf([handle, drawn, claims, order ?? null]);
+    const key = groundKey(handle, question);
     const kept = grounds.recall(key);
     if (kept) return kept;
     const { width, gap, speck, cuts, corners, ...wish } = drawn;

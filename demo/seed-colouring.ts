@@ -1,7 +1,10 @@
 import sharp from "sharp";
 import { drawingName, givenDrawing } from "@/compute/drawings";
-import { hashOf } from "@/compute/hash";
 import { colouringName } from "@/compute/colouring-name";
+import { lightName } from "@/compute/looks";
+import { givenValues } from "@/compute/operations/light";
+import { packedValues } from "@/compute/packed-values";
+import { keepPicture } from "@/compute/pictures";
 import { deskOfRack } from "@/compute/from-rack";
 import { drawingQuestion, lightQuestion, shownQuestion, toneMapQuestion } from "@/compute/piece-questions";
 import { runOperation } from "@/compute/run";
@@ -27,25 +30,26 @@ async function litBy(studio: Studio, piece: Piece) {
   if (!drawing) return undefined;
   const { hints: _, ...drawn } = drawingQuestion(piece, drawing);
   const lit = { ...lightQuestion(piece), drawn: { ...drawn, coarser: 1 } };
-  const looking = async () => {
+  const looking = async (coarser = 1) => {
     const { bytes } = (await pictureBytes(studio, lineId))!;
-    const { data, info } = await sharp(bytes).removeAlpha().raw().toBuffer({ resolveWithObject: true });
-    const image = {
-      width: info.width,
-      height: info.height,
-      channels: info.channels,
-      data: data.toString("base64"),
-    };
-    return { image, field: (await runOperation("light", { image, ...lit })).field };
+    const { data, info } = await sharp(bytes)
+      .flatten({ background: "#fff" })
+      .toColourspace("srgb")
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    keepPicture(lineId, { width: info.width, height: info.height, rgb: new Uint8Array(data) });
+    return (await runOperation("light", { image: { picture: lineId }, ...lit, coarser })).field;
   };
   return {
     lineId,
     lit,
-    light: async () => (await looking()).field,
-    /** Looks at the drawing; gives what the picture is known by. */
-    looked: async () => hashOf((await looking()).image.data),
+    light: () => looking(),
+    /** Looks at the drawing, and hardly at its light. */
+    looked: () => looking(8),
   };
 }
+
+type Known = NonNullable<Awaited<ReturnType<typeof litBy>>>;
 
 /** The piece with how its areas are divided from light to dark, as its tone map shows them. */
 export async function withShares(studio: Studio, piece: Piece): Promise<Piece> {
@@ -65,6 +69,36 @@ export async function withShares(studio: Studio, piece: Piece): Promise<Piece> {
   return command ? applyCommand(piece, command) : piece;
 }
 
+/** Keeps the drawing of a piece as it is looked at, so that no page needs to look first. `make` may have it from before. */
+async function seedDrawing(
+  studio: Studio,
+  known: Known,
+  make: (looking: () => Promise<Buffer>) => Promise<Buffer> = (looking) => looking(),
+): Promise<void> {
+  const { lineId, lit } = known;
+  const { coarser, ...drawn } = lit.drawn;
+  const line = { kind: drawn.kind, corners: drawn.corners, aspect: drawn.aspect, coarser };
+  const packed = await make(async () => {
+    await known.looked();
+    return bytesOf(givenDrawing({ handle: lineId, ...line }, drawn)!);
+  });
+  await keepDrawing(studio, lineId, `${build} ${drawingName(line, drawn)}`, packed);
+}
+
+const bytesOf = async (bytes: Uint8Array<ArrayBuffer>): Promise<Buffer> =>
+  Buffer.from(await (await deflated(bytes)).arrayBuffer());
+
+/** Keeps what pages look at a piece's drawing for, and its light. */
+export async function seedLooks(studio: Studio, piece: Piece): Promise<void> {
+  const known = await litBy(studio, piece);
+  if (!known) return;
+  await seedDrawing(studio, known);
+  const { lineId, lit } = known;
+  const values = givenValues({ image: { picture: lineId }, ...lit }, await known.light());
+  const packed = values && packedValues(values);
+  if (packed) await keepDrawing(studio, lineId, `${build} ${lightName(lit)!}`, await bytesOf(packed));
+}
+
 /** Keeps the picture of a piece as it will look, so that it is seen before anybody has drawn it, and its drawing as it was looked at. */
 export async function seedColouring(
   studio: Studio,
@@ -76,13 +110,7 @@ export async function seedColouring(
   if (!known) return;
   const { lineId, lit, light } = known;
   const shown = shownQuestion(piece, rack);
-  const { coarser, ...drawn } = lit.drawn;
-  const line = { kind: drawn.kind, corners: drawn.corners, aspect: drawn.aspect, coarser };
-  const packed = await fileOf(lit, "drawing", async () => {
-    const handle = await known.looked();
-    return Buffer.from(await (await deflated(givenDrawing({ handle, ...line }, drawn)!)).arrayBuffer());
-  });
-  await keepDrawing(studio, lineId, `${build} ${drawingName(line, drawn)}`, packed);
+  await seedDrawing(studio, known, (looking) => fileOf(lit, "drawing", looking));
   const webp = await fileOf([lit, shown, deskOfRack(rack)], "webp", async () => {
     const field = await light();
     const { width, height, rgba } = await runOperation("render", { ...deskOfRack(rack), field, ...shown });

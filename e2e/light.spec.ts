@@ -148,12 +148,15 @@ test("from a fresh drawing to a guide to take along", async ({ page, browser }) 
     await browser.newContext({ storageState: await page.context().storageState() })
   ).newPage();
   const fetched: string[] = [];
-  next.on("request", (r) => fetched.push(new URL(r.url()).pathname));
+  next.on("request", (r) => fetched.push(new URL(r.url()).pathname + new URL(r.url()).search));
   await open(next, page.url());
   await expect(next.getByTestId("colouring")).toBeVisible({ timeout: 60_000 });
   await expect(next.getByTestId("noticed")).toBeVisible({ timeout: 60_000 });
   expect(await seen(next, "colouring")).toBe(before);
-  expect(fetched.filter((f) => f.endsWith("/drawing"))).toHaveLength(1);
+  // Its line and areas come as they were kept, and its light.
+  const came = fetched.filter((f) => f.includes("/drawing?name="));
+  expect(came.filter((f) => f.includes("=light-"))).toHaveLength(1);
+  expect(came).toHaveLength(2);
   expect(fetched.filter((f) => /^.api.pictures.[0-9a-f-]+$/.test(f))).toEqual([]);
   await next.context().close();
   await page.request.delete(`/api/pieces/${id}`);

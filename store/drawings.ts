@@ -1,11 +1,14 @@
-import { and, desc, eq, notInArray } from "drizzle-orm";
+import { and, desc, eq, notInArray, sql } from "drizzle-orm";
 import { withStore } from "./database";
 import { drawings, pictures } from "./piece-schema";
 import { inRoomForBytes } from "./room";
 import type { Studio } from "./studio";
 
-/** Drawings that are kept of one picture: of a few pieces, or a few ways of looking; the oldest go first. */
-const MOST = 4;
+/** Drawings that are kept of one picture, and lights, which are larger: of a few pieces, or a few ways of looking; the oldest go first. */
+const [MOST_DRAWINGS, MOST_LIGHTS] = [4, 2];
+/** Whether a light is meant by a name, or a drawing. */
+const isLight = (name: string) => / light-/.test(name);
+const ofLight = sql<boolean>`${drawings.name} like '% light-%'`;
 
 const own = (studio: Studio, pictureId: string) =>
   and(eq(drawings.studioId, studio.id), eq(drawings.pictureId, pictureId));
@@ -50,12 +53,13 @@ export const keepDrawing = (
     const there = and(eq(pictures.studioId, studio.id), eq(pictures.id, pictureId));
     if (!(await tx.$count(pictures, there))) return false;
     await tx.insert(drawings).values({ studioId: studio.id, pictureId, name, packed }).onConflictDoNothing();
+    const alike = and(own(studio, pictureId), eq(ofLight, isLight(name)));
     const latest = tx
       .select({ name: drawings.name })
       .from(drawings)
-      .where(own(studio, pictureId))
+      .where(alike)
       .orderBy(desc(drawings.createdAt))
-      .limit(MOST);
-    await tx.delete(drawings).where(and(own(studio, pictureId), notInArray(drawings.name, latest)));
+      .limit(isLight(name) ? MOST_LIGHTS : MOST_DRAWINGS);
+    await tx.delete(drawings).where(and(alike, notInArray(drawings.name, latest)));
     return true;
   });

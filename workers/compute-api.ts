@@ -1,15 +1,18 @@
 import { BadInput, wrong, type Problem } from "@/border/problem";
 import { deskFor, openDeskOf } from "@/compute/desks";
-import { givenDrawing, hasDrawing, takeDrawing, type LineWish, type SheetWish } from "@/compute/drawings";
+import { givenDrawing, hasDrawing, takeDrawing } from "@/compute/drawings";
 import { fields, type Field } from "@/compute/grounds";
 import { pencilsFor } from "@/compute/laid-areas";
+import { givenValues, takeValues } from "@/compute/operations/light";
 import { calmOf, UNKNOWN_FIELD } from "@/compute/operations/tone-map";
 import { fitOf } from "@/compute/pencil-desk";
 import { hasPicture, keepPicture } from "@/compute/pictures";
 import { runOperation, runWork } from "@/compute/run";
 import type { DeskFit } from "@/core/ink/desk-fit";
 import type { Layer } from "@/core/media/layer";
+import type { DrawingWish } from "@/compute/looks";
 import { MOST_PACKED } from "@/compute/packed";
+import { MOST_PACKED_VALUES, packedValues, unpackedValues } from "@/compute/packed-values";
 import { Cancelled } from "@/core/progress";
 import { decode } from "./decode";
 import { deflated, inflated } from "@/compute/packing";
@@ -21,12 +24,6 @@ export type WorkerAnswer =
 
 /** Values of a drawing on their way from worker to worker. */
 export type GivenField = Field;
-
-/** A drawing of a picture, as pages ask for it. */
-export interface DrawingWish {
-  readonly line: LineWish;
-  readonly sheet: SheetWish;
-}
 
 const stops = new Map<number, AbortController>();
 
@@ -81,6 +78,18 @@ export const computeApi = {
     if (hasDrawing(line, sheet)) return { ok: true, output: true };
     const bytes = await inflated(drawing, MOST_PACKED);
     return { ok: true, output: bytes !== undefined && takeDrawing(line, sheet, bytes) };
+  },
+  /** Values that light worked out here, packed for whoever asks the same next; nothing when they were put away, or have no name. */
+  async giveValues(question: object, field: string): Promise<Blob | undefined> {
+    const values = givenValues(question, field);
+    const bytes = values && packedValues(values);
+    return bytes && deflated(bytes);
+  },
+  /** Takes values in that light worked out elsewhere. What are none are left. */
+  async takeValues(question: object, packed: Blob): Promise<WorkerAnswer> {
+    const bytes = await inflated(packed, MOST_PACKED_VALUES);
+    const values = bytes && unpackedValues(bytes);
+    return { ok: true, output: values !== undefined && takeValues(question, values) };
   },
   /** Fits what is drawn on areas to an open desk, so that it is there when it is asked for. */
   async fitDrawn(handle: string, areas: readonly { readonly layers: readonly Layer[] }[]): Promise<void> {

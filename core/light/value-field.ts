@@ -104,6 +104,20 @@ export interface Relieved {
   readonly flows: ReadonlyMap<number, Flow>;
 }
 
+/** Growth of the areas that have some. */
+export function flowsOf(
+  ground: Ground,
+  forms: readonly Form[],
+  extents: readonly Extent[],
+): Map<number, Flow> {
+  const flows = new Map<number, Flow>();
+  forms.forEach(({ growth }, a) => {
+    const flow = growth && extents[a]!.pixels ? flowOf(ground, a, extents[a]!, growth) : undefined;
+    if (flow) flows.set(a, flow);
+  });
+  return flows;
+}
+
 /**
  * Normals of every area by its form.
  * @param forms of every area; `placeOf` leads from an area's id to its place
@@ -121,11 +135,7 @@ export function relieve(
   const crease = creasesOf(ground, forms);
   const squared = squaredHeights(ground, reliefs, crease);
   const bulge = forms.map((f, a) => (forms[reliefs[a]!.root] ?? f).height);
-  const flows = new Map<number, Flow>();
-  forms.forEach(({ growth }, a) => {
-    const flow = growth && extents[a]!.pixels ? flowOf(ground, a, extents[a]!, growth) : undefined;
-    if (flow) flows.set(a, flow);
-  });
+  const flows = flowsOf(ground, forms, extents);
   return { ground, forms, extents, crease, normals: normalsOf(ground, reliefs, squared, bulge), flows };
 }
 

@@ -4,9 +4,9 @@ import { BadInput } from "@/border/problem";
 import { deskOfRack, rackKey, type ReadRack } from "@/compute/from-rack";
 import type { OperationName, OutputOf } from "@/compute/table";
 import type { Layer } from "@/core/media/layer";
-import { drawingName } from "@/compute/drawings";
+import { drawingOfQuestion, lightName, type DrawingWish } from "@/compute/looks";
 import { fitOf, foundFit } from "./desk-fits";
-import type { ComputeApi, DrawingWish, GivenField, WorkerAnswer } from "@/workers/compute-api";
+import type { ComputeApi, GivenField, WorkerAnswer } from "@/workers/compute-api";
 
 export interface Watch {
   /** The share that is done, and what is known so far where the operation tells. */
@@ -192,25 +192,9 @@ export interface NamedPicture {
   readonly handle: string;
   readonly load: () => Promise<Blob>;
   readonly called: string;
-  /** Drawings of it that somebody has looked at before, by their names, and where one is to be had. */
+  /** Drawings of it that somebody has looked at before, and their light, by their names, and where one is to be had. */
   readonly drawings?: readonly string[];
   readonly loadDrawing?: (name: string) => Promise<Blob>;
-}
-
-/** How a picture's drawing is looked at, as questions say it. */
-type Drawn = Omit<DrawingWish["line"], "handle"> & DrawingWish["sheet"];
-
-/** The drawing that a question is about. */
-export function drawingOfQuestion(
-  handle: string,
-  question: object,
-): (DrawingWish & { readonly name: string }) | undefined {
-  const said = ("drawn" in question ? question.drawn : question) as Partial<Drawn>;
-  const { kind, corners = null, aspect = null, coarser = 1, width, gap, speck, cuts } = said;
-  if (!kind || width === undefined || gap === undefined || speck === undefined || !cuts) return undefined;
-  const line = { handle, kind, corners, aspect, coarser };
-  const sheet = { width, gap, speck, cuts };
-  return { line, sheet, name: drawingName(line, sheet) };
 }
 
 /** Has a drawing taken in that was looked at before. False where there is none: its picture is needed. */
@@ -230,6 +214,28 @@ async function haveDrawing(picture: NamedPicture, question: object): Promise<boo
   // What cannot be had is worked out.
   return taking.then(Boolean, () => false);
 }
+
+/** Has the values of a light taken in that were worked out before. */
+async function haveValues(picture: NamedPicture, question: object): Promise<void> {
+  const { handle, drawings, loadDrawing } = picture;
+  const name = drawings?.length ? lightName(question) : undefined;
+  if (!name || !drawings!.includes(name)) return;
+  const own = worker("drawing");
+  const key = `${handle} ${name}`;
+  const whole = { image: { picture: handle }, ...question };
+  const taking =
+    own.drawings.get(key) ??
+    loadDrawing!(name).then((blob) =>
+      unlessGone(own, own.remote.takeValues(whole, blob) as Promise<WorkerAnswer>),
+    );
+  own.drawings.set(key, taking);
+  // What cannot be had is worked out.
+  await taking.catch(() => undefined);
+}
+
+/** Values of a light that the worker has worked out, packed; nothing when it has put them away. */
+export const givenValues = (handle: string, question: object, field: string): Promise<Blob | undefined> =>
+  worker("drawing").remote.giveValues({ image: { picture: handle }, ...question }, field);
 
 /** A drawing that the worker has looked at, packed; nothing when it has put it away. */
 export const givenDrawing = ({ line, sheet }: DrawingWish): Promise<Blob | undefined> =>
@@ -261,7 +267,10 @@ export async function askOfPicture<N extends OperationName>(
 ): Promise<OutputOf<N>> {
   const { handle } = picture;
   const once = () => compute(name, { image: { picture: handle }, ...question }, watch);
-  const known = await haveDrawing(picture, question);
+  const [known] = await Promise.all([
+    haveDrawing(picture, question),
+    name === "light" ? haveValues(picture, question) : undefined,
+  ]);
   try {
     if (!known) await havePicture(picture);
     return await once();

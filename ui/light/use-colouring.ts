@@ -19,7 +19,7 @@ import { ask, askOfPicture, havePicture, isUnknown, readyDesk, type Watch } from
 import { sharedJobs } from "@/ui/jobs/shared-jobs";
 import { useJob } from "@/ui/jobs/use-job";
 import { asked, isKept } from "@/ui/set-up/use-drawing";
-import { useKeepDrawing } from "./use-keep-drawing";
+import { useKeepDrawing, useKeepLight } from "./use-keep-drawing";
 
 /** How closely a piece is looked at. */
 export interface Closeness {
@@ -44,12 +44,19 @@ export interface Lit {
   readonly output: LightOutput;
   /** A quick look at the first sight of a drawing, or while the light is dragged: the exact one follows. */
   readonly quick: boolean;
+  /** What was asked for it. */
+  readonly question: object;
   /** Tells one working out from another: values that were put away and worked out again are other ones to draw from. */
   readonly serial: number;
 }
 
 let lastSerial = 0;
-const litOf = (output: LightOutput, quick: boolean): Lit => ({ output, quick, serial: ++lastSerial });
+const litOf = (output: LightOutput, question: object, quick: boolean): Lit => ({
+  output,
+  question,
+  quick,
+  serial: ++lastSerial,
+});
 
 /** Values and pictures are megabytes each: the last few are kept, so that what has not changed is not drawn again from view to view. */
 const lights = sharedJobs(4);
@@ -128,7 +135,7 @@ export function useLight(
     ]);
   const look = async (near: Closeness, watch: Watch) => {
     const question = await questionOf(shown, drawing!, references, near);
-    return litOf(await askOfPicture("light", asked(drawing!), question, watch), near !== closeness);
+    return litOf(await askOfPicture("light", asked(drawing!), question, watch), question, near !== closeness);
   };
   const pace = useRef(1);
   const follow = async () => {
@@ -157,7 +164,12 @@ export function useLight(
     { about: drawing?.id, settle: 0, following: dragged, store: lights },
   );
   const exact = job.output && !job.old && !job.output.quick ? job.output : undefined;
-  useKeepDrawing(exact && closeness.drawing === 1 ? drawing : undefined, exactly);
+  const whole = exact && closeness.drawing === 1 ? drawing : undefined;
+  useKeepDrawing(whole, exactly);
+  useKeepLight(
+    whole,
+    exact && !dragged ? { question: exact.question, field: exact.output.field } : undefined,
+  );
   return {
     lit: job.output,
     exact,
