@@ -1,8 +1,17 @@
+import type { Point } from "@/core/algebra/point";
 import type { Lab } from "@/core/colour/lab";
 import { MATERIALS, type Material } from "@/core/group/material";
 import { SCHOOLS, type School } from "@/core/group/school";
 import { FEWEST_TONES, MOST_TONES } from "@/core/group/tone";
 import { LAYER_PLACES, type LayerPlace } from "@/core/media/layer";
+import {
+  LEAST_WIDTH,
+  MARK_KINDS,
+  MOST_MARK_POINTS,
+  MOST_MARKS,
+  MOST_WIDTH,
+  type MarkKind,
+} from "@/core/media/mark";
 import { MEDIA, inOrder, overfull } from "@/core/media/registry";
 import type { LaidPencil } from "@/core/pencil/plan";
 import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
@@ -34,7 +43,7 @@ import {
 import { AREA_TONES, AreaTonesInput, FormInput, LightInput } from "./light";
 import { BadInput, within, type Problem } from "./problem";
 import { plain, readAs, type Expect, type Tied } from "./read-as";
-import { AreaPlaceInput, JOINT_KINDS, ReferenceInput, SetUpInput } from "./set-up";
+import { AreaPlaceInput, JOINT_KINDS, Points, ReferenceInput, SetUpInput } from "./set-up";
 import { ChosenToneInput, DriftInput, ToneInput } from "./tone";
 
 class SpotInput {
@@ -97,10 +106,17 @@ class PencilLayerInput {
   @OneOf(LAYER_PLACES) place!: LayerPlace;
 }
 
+class MarkInput {
+  @OneOf(MARK_KINDS) kind!: MarkKind;
+  @Points(1, MOST_MARK_POINTS) points!: Point[];
+  @Within(LEAST_WIDTH, MOST_WIDTH, "mm") width!: number;
+}
+
 class FinishLayerInput {
   @OneOf(["finish"]) medium!: "finish";
   @Code() code!: string;
   @OneOf(LAYER_PLACES) place!: LayerPlace;
+  @Optional() @List(() => MarkInput, 0, MOST_MARKS, '{"kind","points","width"}') marks?: MarkInput[];
 }
 
 export const MOST_LAYERS = Object.values(MEDIA).reduce((sum, m) => sum + m.most, 0);

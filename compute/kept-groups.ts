@@ -69,12 +69,18 @@ function ownColour(rack: GroupRack, tones: readonly KeptTone[]): Lab | undefined
   return rack.markers.find((m) => m.code === middle?.code)?.swatches[0]?.lab;
 }
 
+/** A liner that was not read, as such lines are seen. */
+const LINER = "#222021";
+
 /** Colours of the opaque things that an area takes, where they were read. */
 export const finishersOf = ({ others }: Pick<GroupRack, "others">, layers: readonly Layer[]) => {
   const used = new Set(codesOf(layers));
-  return others.flatMap(({ code, swatches: [swatch] = [] }) =>
-    used.has(code) && swatch ? [{ code, color: swatch.hex ?? { lab: swatch.lab } }] : [],
-  );
+  return others.flatMap(({ code, kind, swatches: [swatch] = [] }) => {
+    if (!used.has(code)) return [];
+    if (swatch) return [{ code, color: swatch.hex ?? { lab: swatch.lab } }];
+    // What is opaque and was not read is as good as white; a line is dark.
+    return kind === "liner" ? [{ code, color: LINER }] : [];
+  });
 };
 
 /** What `assess` is asked of tones in an area; undefined when too few of them were read on the rack's paper. */

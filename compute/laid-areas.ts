@@ -2,8 +2,10 @@ import { memory, type Memory } from "@/core/memory";
 import { colourOf } from "@/border/colour";
 import type { FinisherInput } from "@/border/finisher";
 import type { SheetInput } from "@/border/sheet";
+import { shownOf } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
 import { screenColours, type AreaColours } from "@/core/colouring/paint";
+import type { SetMarks } from "@/core/colouring/set-marks";
 import { courseOf, type Course } from "@/core/course/course";
 import { layArea, type LaidArea } from "@/core/course/laid-area";
 import { laidPasses } from "@/core/course/laid-passes";
@@ -41,6 +43,8 @@ export interface ShownArea extends Course {
   /** What its group should show along it; nothing where nothing is wished. */
   readonly wanted: readonly Wanted[] | undefined;
   readonly colours: () => AreaColours;
+  /** What is set at its very spot over all of it. */
+  readonly marks: readonly SetMarks[];
 }
 
 const WHITE: Lab = [96, 0, 0];
@@ -112,18 +116,17 @@ function showArea(
   const { desk } = open;
   const course = courseOf(layers, { school, capacity: sheet.capacity, underlay });
   const chosen = chosenIn(open, layers, wish);
-  const laid = laidPasses(
-    [...course.passes.slice(0, upTo ?? course.passes.length), ...added.flatMap(addedPasses)],
-    {
-      inkOf: open.find,
-      filmOf: (code) => pencils.find((p) => p.film.code === code)?.film,
-      toothOf: () => fit,
-      opaqueOf: (code) => {
-        const own = finishers.find((f) => f.code === code);
-        return own ? colourOf(own.color).lab : WHITE;
-      },
-    },
-  );
+  const opaqueOf = (code: string): Lab => {
+    const own = finishers.find((f) => f.code === code);
+    return own ? colourOf(own.color).lab : WHITE;
+  };
+  const soFar = course.passes.slice(0, upTo ?? course.passes.length);
+  const laid = laidPasses([...soFar, ...added.flatMap(addedPasses)], {
+    inkOf: open.find,
+    filmOf: (code) => pencils.find((p) => p.film.code === code)?.film,
+    toothOf: () => fit,
+    opaqueOf,
+  });
   const area = layArea(desk, laid, reachOn(desk, sheet));
   let colours: AreaColours | undefined;
   return {
@@ -131,5 +134,6 @@ function showArea(
     laid: area,
     wanted: chosen && wantedOf(chosen.goal, chosen.weighed.places),
     colours: () => (colours ??= screenColours(area)),
+    marks: soFar.flatMap(({ code, marks }) => (marks ? [{ marks, rgb: shownOf(opaqueOf(code)).rgb }] : [])),
   };
 }

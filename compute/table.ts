@@ -30,6 +30,7 @@ import { schools } from "./operations/schools";
 import { sections } from "./operations/sections";
 import { setUp } from "./operations/set-up";
 import { shadow } from "./operations/shadow";
+import { sparks } from "./operations/sparks";
 import { substitute } from "./operations/substitute";
 import { substituteGroup } from "./operations/substitute-group";
 import { toneMap } from "./operations/tone-map";
@@ -69,6 +70,7 @@ export const table = {
   gather,
   gatherings,
   light,
+  sparks,
   toneMap,
   render,
   lookOver,

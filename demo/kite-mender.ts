@@ -139,6 +139,25 @@ export const kiteMender: DemoPiece = {
       picks: { light: [950, 706], local: [1010, 720], shadow: [1084, 828] },
       kept: true,
       form: { height: 1, shine: 0.55 },
+      finish: [
+        {
+          code: "gel white",
+          place: "light",
+          marks: [
+            { kind: "spark", points: [[0.8175, 0.7188]], width: 1 },
+            {
+              kind: "line",
+              points: [
+                [0.831, 0.6667],
+                [0.8315, 0.6607],
+                [0.8315, 0.6523],
+                [0.8315, 0.6463],
+              ],
+              width: 0.4,
+            },
+          ],
+        },
+      ],
     },
     {
       name: "Table",
@@ -203,6 +222,24 @@ export const kiteMender: DemoPiece = {
     given("Collar", "white cloth", ["#f7f4ee", "#e2dfda", "#b9b8bd"], [[644, 464]]),
     given("Lamp glass", "glass", ["#f6f6ee", "#e6e2c8", "#c2b98e"], [[1007, 560]], {
       form: { height: 1, shine: 0.6 },
+      finish: [
+        {
+          code: "gel white",
+          place: "light",
+          marks: [
+            {
+              kind: "line",
+              points: [
+                [0.8261, 0.5517],
+                [0.8269, 0.5447],
+                [0.8275, 0.5344],
+                [0.8279, 0.5274],
+              ],
+              width: 0.5,
+            },
+          ],
+        },
+      ],
     }),
     given("Patch", "cloth", ["#f4efe2", "#e2d6bd", "#b8a684"], [[332, 668]], { form: { height: 0.3 } }),
     given("Shelf", "wood", ["#c79f73", "#a87f57", "#6f4f36"], [[898, 276]], { form: { height: 0.3 } }),

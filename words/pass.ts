@@ -1,6 +1,7 @@
 import type { LayerPlace } from "@/core/media/layer";
 import type { Pass } from "@/core/media/medium";
 import { SHADOW_ORDER, type ShadowKind } from "@/core/shadow/shadow";
+import { marksInWords, widthsInWords } from "./marks";
 import { coatsInWords } from "./numbers";
 import { drawingInWords } from "./pencil";
 import { strokeInWords, whereInWords } from "./school";
@@ -18,7 +19,8 @@ const isPlace = (where: string): where is LayerPlace => where in placeInWords;
 const isShadow = (role: string): role is ShadowKind => role in SHADOW_ORDER;
 
 /** Where a pass goes. */
-export function passWhere({ where, role, drawing }: Pass): string {
+export function passWhere({ where, role, drawing, marks }: Pass): string {
+  if (marks) return `${marksInWords(marks)} where the picture shows them, ${widthsInWords(marks)}`;
   if (drawing) return drawingInWords(drawing).where;
   const place = isPlace(where) ? placeInWords[where] : whereInWords[where];
   if (role === "base") return `${place}, flat: it fills the tooth`;

@@ -62,7 +62,7 @@ export interface LightOutput {
 const MOST_LINE_POINTS = 20_000;
 
 /** @throws BadInput when more is drawn than can be walked in reasonable time */
-function walkable(forms: readonly AreaFormInput[]): void {
+export function walkable(forms: readonly AreaFormInput[]): void {
   const drawn = forms.flatMap((f) => [
     ...f.creases,
     ...(f.growth?.strokes ?? []),
@@ -77,12 +77,12 @@ function walkable(forms: readonly AreaFormInput[]): void {
 }
 
 /** Forms of a ground's areas in their order. */
-function formsOf({ ids }: NamedGround, said: readonly AreaFormInput[]): Form[] {
+export function formsOf({ ids }: NamedGround, said: readonly AreaFormInput[]): Form[] {
   const known = new Map(said.map(({ id, ...form }) => [String(id), form]));
   return ids.map((id) => known.get(id) ?? DEFAULT_FORM);
 }
 
-function relievedFor(
+export function relievedFor(
   named: NamedGround,
   forms: readonly Form[],
   coarser: number,

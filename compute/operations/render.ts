@@ -16,8 +16,10 @@ import {
 import { ToneWishInput } from "@/border/light";
 import { MOST_AREAS, MOST_LAYERS, PIECE_LAYERS } from "@/border/piece";
 import { PLANE, PlaneInput } from "@/border/pixels";
+import { wrong } from "@/border/problem";
 import { SHEET, SheetInput } from "@/border/sheet";
 import { paint, type Box } from "@/core/colouring/paint";
+import { markedPixels, setMarks } from "@/core/colouring/set-marks";
 import { NO_TONES, sharesOf, type ToneWish } from "@/core/colouring/tone-map";
 import { extentsOf } from "@/core/light/ground";
 import { inOrder } from "@/core/media/registry";
@@ -104,6 +106,9 @@ export interface RenderOutput {
   }[];
 }
 
+/** How often marks may pass over a picture in all, and the least picture that this is said of, pixels. */
+const [MOST_MARKED, LEAST_MARKED] = [20, 100_000] as const;
+
 /** An area of a field with all that is shown of it. */
 export interface ShownInField extends ShownArea {
   readonly wish: ToneWish;
@@ -165,11 +170,19 @@ function* renderOf(question: RenderQuestion, open: OpenDesk): Work<RenderOutput>
     texture: question.texture,
     ...(line && { line }),
   };
+  const sets = shown.flatMap((s, a) => (s && !(mask && !mask[a]) ? s.marks : []));
+  if (markedPixels(ground, sets) > MOST_MARKED * Math.max(width * height, LEAST_MARKED))
+    throw wrong(
+      "areas",
+      "expected fewer, shorter or narrower marks: those there are pass over the picture too often",
+    );
+  const rgba = paint(ground, places, colours, flows, wish, box);
+  setMarks(rgba, ground, box, sets);
   return {
     width,
     height,
     box,
-    rgba: paint(ground, places, colours, flows, wish, box),
+    rgba,
     areas: field.named.ids.map((id, a) => {
       const shares = sharesOf(counts, a);
       return { id, passes: shown[a]?.passes ?? [], ...(shares && { shares }) };

@@ -35,7 +35,8 @@ export function laidPasses(passes: readonly Pass[], known: Known): AreaLayers {
       case "ink":
         break;
       case "opaque":
-        opaque.push({ lab: known.opaqueOf(code), from, to });
+        // What is set at a spot lies over the area, not along it.
+        if (!pass.marks) opaque.push({ lab: known.opaqueOf(code), from, to });
         break;
       case "pencil": {
         const film = known.filmOf(code);

@@ -18,7 +18,7 @@ export const finish: Medium<FinishLayer> = {
   codes: ({ code }) => [code],
   coats: () => [],
   passes: (layers, { spans }) =>
-    layers.map(({ code, place }): Pass => ({
+    layers.map(({ code, place, marks }): Pass => ({
       code,
       coats: 1,
       role: "finish",
@@ -27,6 +27,7 @@ export const finish: Medium<FinishLayer> = {
       dry: true,
       where: place,
       stroke: "point",
+      ...(marks?.length && { marks }),
       ...sparksIn(place === "all" ? spans.light : spans[place], place),
     })),
 };

@@ -1,3 +1,4 @@
+import type { Mark } from "./mark";
 import type { LaidPencil } from "@/core/pencil/plan";
 import type { ShadowKind } from "@/core/shadow/shadow";
 
@@ -47,6 +48,8 @@ export interface FinishLayer {
   readonly medium: "finish";
   readonly code: string;
   readonly place: LayerPlace;
+  /** What is set at its very spot; without it sparks and lines are set somewhere in their place. */
+  readonly marks?: readonly Mark[];
 }
 
 export type Layer = ToneLayer | ShadowLayer | PencilLayer | FinishLayer;

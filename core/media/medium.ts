@@ -5,6 +5,7 @@ import type { LaidPencil } from "@/core/pencil/plan";
 import type { ShadowKind } from "@/core/shadow/shadow";
 import type { Span } from "@/core/ink/span";
 import type { Layer, LayerPlace } from "./layer";
+import type { Mark } from "./mark";
 
 /** One time over an area with one marker, pencil or finisher. */
 export interface Pass extends Span {
@@ -33,6 +34,8 @@ export interface Pass extends Span {
       readonly pressure: Pressure;
     }[];
   };
+  /** Of a finisher: what it sets at its very spot. */
+  readonly marks?: readonly Mark[];
   /** It belongs to the underlay of the whole piece. */
   readonly ofWhole?: true;
 }

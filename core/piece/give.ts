@@ -1,3 +1,4 @@
+import type { Layer } from "@/core/media/layer";
 import type { Area, Piece, PictureReading, Place } from "./piece";
 
 /** What an area gives to others: the colours that are wanted of it, or with them its whole plan. */
@@ -14,6 +15,13 @@ const readingsOf = ({ name, readings }: Area): Area["readings"] =>
       { lab: r.lab, spread: 0, from: `like ${name}`.slice(0, LONGEST) },
     ]),
   );
+
+/** Layers as another area has them: what was set at a spot lies in the one alone. */
+const elsewhere = (layer: Layer): Layer => {
+  if (layer.medium !== "finish" || !layer.marks) return layer;
+  const { marks: _, ...rest } = layer;
+  return rest;
+};
 
 /** What an area is to be built of, and what is wished of it; not where it lies, nor what it is called. */
 const planOf = ({ material, school, tones, contrast, drift, ownedOnly, excluded, layers }: Area) => ({
@@ -41,7 +49,7 @@ export function given(piece: Piece, from: string, to: readonly string[], what: G
   if (!source) return piece;
   const wanted = new Set(to);
   const readings = readingsOf(source);
-  const plan = planOf(source);
+  const plan = planOf({ ...source, layers: source.layers.map(elsewhere) });
   return {
     ...piece,
     areas: piece.areas.map((a) =>

@@ -1,6 +1,8 @@
 import type { ToneWish } from "@/core/colouring/tone-map";
 import { DEFAULT_FORM, type Form } from "@/core/light/form";
 import type { LightPlan } from "@/core/light/light";
+import type { Mark } from "@/core/media/mark";
+import { remarked, withMarks } from "./marked";
 import { newArea, type Area, type Piece } from "./piece";
 import type { AreaPlace } from "./set-up";
 import { DEFAULT_AREA_TONES, type AreaTones } from "./zones";
@@ -10,6 +12,19 @@ export type LightCommand =
   | { readonly type: "change light"; readonly set: Partial<LightPlan> }
   | { readonly type: "change form"; readonly ids: readonly string[]; readonly set: Partial<Form> }
   | { readonly type: "change tones"; readonly id: string; readonly set: Partial<AreaTones> }
+  /** Something opaque at its very spots, in one area or in several. */
+  | {
+      readonly type: "set marks";
+      readonly code: string;
+      readonly sets: readonly { readonly id: string; readonly marks: readonly Mark[] }[];
+    }
+  /** The marks of a layer of an area, by its place among the layers; none takes the layer away. */
+  | {
+      readonly type: "change marks";
+      readonly id: string;
+      readonly at: number;
+      readonly marks: readonly Mark[];
+    }
   | {
       readonly type: "add ground shadow";
       readonly id: string;
@@ -23,6 +38,8 @@ const NAMES: Readonly<Record<LightCommand["type"], true>> = {
   "change light": true,
   "change form": true,
   "change tones": true,
+  "set marks": true,
+  "change marks": true,
   "add ground shadow": true,
 };
 
@@ -42,6 +59,18 @@ export function applyLight(piece: Piece, command: LightCommand): Piece {
       return eachArea(command.ids, (a) => ({ ...a, form: { ...formOf(a), ...command.set } }));
     case "change tones":
       return eachArea([command.id], (a) => ({ ...a, zones: { ...zonesOf(a), ...command.set } }));
+    case "set marks":
+      return {
+        ...piece,
+        areas: piece.areas.map((a) =>
+          command.sets.reduce(
+            (area, { id, marks }) => (id === a.id ? withMarks(area, command.code, marks) : area),
+            a,
+          ),
+        ),
+      };
+    case "change marks":
+      return eachArea([command.id], (a) => remarked(a, command.at, () => command.marks));
     case "add ground shadow": {
       const { id, name, outline, place } = command;
       const { setUp } = piece;

@@ -71,6 +71,30 @@ describe("a tone map as SVG", () => {
     for (const code of ["clay1c", "clay3m", "clay7m"]) expect(svg).toContain(code);
     expect(svg).toContain("120 mm²");
   });
+  it("shows what is set at its spot, at true size and in the margin", () => {
+    const set = toneMapSvg({
+      title: "",
+      map,
+      mmPerPixel: 0.5,
+      legendOf: () => ({ name: "Skin", codes: ["a"], set: ["gel <white>  2 sparks"] }),
+      marks: [
+        { kind: "spark", points: [[0.5, 0.5]], width: 2 },
+        {
+          kind: "hair",
+          points: [
+            [0.1, 0.2],
+            [0.3, 0.4],
+          ],
+          width: 0.1,
+        },
+      ],
+    });
+    // 50 × 25 mm: a dot in its middle 2 mm wide, and what is thinner than can be seen half a millimetre.
+    expect(set).toContain('<circle cx="25.00" cy="12.50" r="1.00"');
+    expect(set).toContain('d="M5.00 5.00L15.00 10.00" fill="none" stroke="#fff" stroke-width="0.50"');
+    expect(set).toContain("gel &lt;white&gt;  2 sparks");
+    expect(svg).not.toContain("<circle cx");
+  });
   it("has its patterns as large in the drawing as in the margin", () => {
     expect(svg).toContain(
       '<pattern id="q2" width="1.8" height="1.8" patternUnits="userSpaceOnUse" patternTransform="scale(2)">',

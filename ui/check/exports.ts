@@ -7,8 +7,10 @@ import type { Area, Piece } from "@/core/piece/piece";
 import type { LightOutput } from "@/compute/operations/light";
 import type { ToneMapOutput } from "@/compute/operations/tone-map";
 import type { Rack } from "@/store/rack";
+import { markedLayers } from "@/core/piece/marked";
 import { ask, compute } from "@/ui/jobs/client";
 import { inGreys, type Pictured } from "@/ui/light/greys";
+import { marksInWords } from "@/words/marks";
 import { passAmount } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
 import { openRaster, type LayerGroup, type RasterLayer } from "./open-raster";
@@ -93,9 +95,16 @@ export async function toneMapDrawing(
     ...(legend && {
       legendOf: (id: string) => {
         const area = areas.get(id);
-        return { name: area?.name ?? id, codes: area && !area.white ? codesOf(area) : [] };
+        return {
+          name: area?.name ?? id,
+          codes: area && !area.white ? codesOf(area) : [],
+          ...(area && {
+            set: markedLayers(area).map(({ layer }) => `${layer.code}  ${marksInWords(layer.marks)}`),
+          }),
+        };
       },
     }),
+    marks: out.piece.areas.flatMap((a) => markedLayers(a).flatMap(({ layer }) => layer.marks)),
     line: await dataAddress(await linePng(out, watching)),
   });
 }

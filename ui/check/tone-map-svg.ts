@@ -1,3 +1,4 @@
+import type { Mark } from "@/core/media/mark";
 import type { ToneMapOutput } from "@/compute/operations/tone-map";
 
 /** What the margin says of an area. */
@@ -5,6 +6,8 @@ export interface ToneLegend {
   readonly name: string;
   /** Codes of its tones, lightest first. */
   readonly codes: readonly string[];
+  /** What is set at its spot on it, one line each. */
+  readonly set?: readonly string[];
 }
 
 export interface ToneMapDrawing {
@@ -14,6 +17,8 @@ export interface ToneMapDrawing {
   readonly mmPerPixel: number;
   /** What the margin says; without it there is none, and the drawing is all of it. */
   readonly legendOf?: (id: string) => ToneLegend;
+  /** What is set at its spot: drawn over all, white with a dark edge. */
+  readonly marks?: readonly Mark[];
   /** The line as a picture: a data address of a PNG. */
   readonly line?: string;
 }
@@ -44,7 +49,7 @@ const patternOf = (zone: number, zones: number): number =>
   zones < 2 ? 0 : Math.round(((zone - 1) * (PATTERNS.length - 1)) / Math.max(3, zones - 1));
 
 /** A tone map for print in black and white: patterns and numbers, codes in the margin; true size. */
-export function toneMapSvg({ title, map, mmPerPixel, legendOf, line }: ToneMapDrawing): string {
+export function toneMapSvg({ title, map, mmPerPixel, legendOf, marks = [], line }: ToneMapDrawing): string {
   const { width, height } = map.zones;
   const [w, h] = [width * mmPerPixel, height * mmPerPixel];
   const zonesOf = (area: number) => map.areas[area]!.mm2.length;
@@ -71,6 +76,7 @@ export function toneMapSvg({ title, map, mmPerPixel, legendOf, line }: ToneMapDr
       return `${turned}<text x="${x.toFixed(2)}" y="${(y + 0.9).toFixed(2)}" text-anchor="middle">${zone}</text>`;
     })
     .join("\n");
+  const set = marks.map((m) => signOf(m, w, h)).join("\n");
   const known = map.areas
     .flatMap((a) => (legendOf ? [{ ...legendOf(a.id), id: a.id, mm2: a.mm2 }] : []))
     .filter((a) => a.codes.length);
@@ -78,8 +84,8 @@ export function toneMapSvg({ title, map, mmPerPixel, legendOf, line }: ToneMapDr
   const bottom = Math.max(h, LEAST_COLUMN);
   let [column, y, deepest] = [0, 9, 0];
   const legend = known
-    .map(({ name, codes, mm2 }) => {
-      if (y > 9 && y + codes.length * LINE > bottom - 3) {
+    .map(({ name, codes, set: own = [], mm2 }) => {
+      if (y > 9 && y + (codes.length + own.length) * LINE > bottom - 3) {
         column++;
         y = 9;
       }
@@ -90,6 +96,12 @@ export function toneMapSvg({ title, map, mmPerPixel, legendOf, line }: ToneMapDr
         const pattern = patternOf(i + 1, codes.length);
         return `<rect x="${x.toFixed(1)}" y="${(y - 2.4).toFixed(1)}" width="5" height="2.8" fill="${pattern ? `url(#p${pattern})` : "#fff"}" stroke="#000" stroke-width="0.12"/><text x="${(x + 6.5).toFixed(1)}" y="${y.toFixed(1)}">${i + 1}  ${escaped(code)}  ${Math.round(mm2[i] ?? 0)} mm²</text>`;
       });
+      for (const says of own) {
+        y += LINE;
+        lines.push(
+          `<circle cx="${(x + 2.5).toFixed(1)}" cy="${(y - 1).toFixed(1)}" r="0.9" fill="#fff" stroke="#000" stroke-width="0.25"/><text x="${(x + 6.5).toFixed(1)}" y="${y.toFixed(1)}">${escaped(says)}</text>`,
+        );
+      }
       deepest = Math.max(deepest, y + 4);
       y += 1.5 * LINE;
       return head + lines.join("");
@@ -106,6 +118,9 @@ export function toneMapSvg({ title, map, mmPerPixel, legendOf, line }: ToneMapDr
 ${fills}
 </g>
 ${line ? `<image id="line" width="${w.toFixed(3)}" height="${h.toFixed(3)}" preserveAspectRatio="none" xlink:href="${line}"/>` : ""}
+<g id="marks" stroke-linecap="round" stroke-linejoin="round">
+${set}
+</g>
 <g id="numbers">
 ${numbers}
 </g>
@@ -114,6 +129,17 @@ ${legend}
 </g>
 </svg>
 `;
+}
+
+/** A mark at true size, though never too small to be seen: its ends where its stroke has them. */
+function signOf({ points, width }: Mark, w: number, h: number): string {
+  const at = points.map(([x, y]) => `${(x * w).toFixed(2)} ${(y * h).toFixed(2)}`);
+  const [x, y] = at[0]!.split(" ");
+  const wide = Math.max(width, 0.5);
+  if (at.length === 1)
+    return `<circle cx="${x}" cy="${y}" r="${(wide / 2).toFixed(2)}" fill="#fff" stroke="#000" stroke-width="0.2"/>`;
+  const d = `M${at.join("L")}`;
+  return `<path d="${d}" fill="none" stroke="#000" stroke-width="${(wide + 0.4).toFixed(2)}"/><path d="${d}" fill="none" stroke="#fff" stroke-width="${wide.toFixed(2)}"/>`;
 }
 
 /** Two short lines beside a number: which way strokes go there. */

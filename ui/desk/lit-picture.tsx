@@ -1,6 +1,8 @@
 "use client";
 import { toneMapQuestion } from "@/compute/piece-questions";
 import { useMemo } from "react";
+import { coverage } from "@/core/colouring/set-marks";
+import type { Mark } from "@/core/media/mark";
 import type { Piece } from "@/core/piece/piece";
 import { laidBy } from "@/core/work/at-desk";
 import { stepKey } from "@/core/work/record";
@@ -42,6 +44,33 @@ function zoneOf(
     lit[p] = 1;
     const [x, y] = [p % width, (p / width) | 0];
     [l, t, r, b] = [Math.min(l, x), Math.min(t, y), Math.max(r, x), Math.max(b, y)];
+  }
+  return r < 0 ? undefined : { lit, box: [l, t, r, b] };
+}
+
+/** Room around marks that are set, mm, by which they are found. */
+const AROUND = 1.5;
+
+/** Pixels in and around marks that a step sets, in its own section. */
+function markedZone(
+  { width, height, data }: { readonly width: number; readonly height: number; readonly data: Int16Array },
+  mmPerPixel: number,
+  marks: readonly Mark[],
+  sections: Uint16Array | undefined,
+  section: number,
+): Zone | undefined {
+  const lit = new Uint8Array(data.length);
+  let [l, t, r, b] = [Infinity, Infinity, -1, -1];
+  for (const mark of marks) {
+    const wide = { ...mark, kind: "line" as const, width: mark.width + 2 * AROUND };
+    const { box, cover } = coverage(wide, { width, height, mmPerPixel }, [0, 0, width, height]);
+    for (let y = box[1], q = 0; y < box[3]; y++)
+      for (let x = box[0]; x < box[2]; x++, q++) {
+        const p = y * width + x;
+        if (cover[q]! < 0.5 || (sections && sections[p] && sections[p] !== section + 1)) continue;
+        lit[p] = 1;
+        [l, t, r, b] = [Math.min(l, x), Math.min(t, y), Math.max(r, x), Math.max(b, y)];
+      }
   }
   return r < 0 ? undefined : { lit, box: [l, t, r, b] };
 }
@@ -133,21 +162,14 @@ export function LitPicture({
   const kept = useKeptPicture();
   const pass = part && step ? part.passes[step.pass] : undefined;
   const areaAt = map && part ? map.areas.findIndex((a) => a.id === part.area.id) : -1;
-  const zone = useMemo(
-    () =>
-      map && step && pass && areaAt >= 0
-        ? zoneOf(
-            map.owner,
-            areaAt,
-            map.places.data,
-            isCut ? cut?.sections.data : undefined,
-            step.section,
-            pass.from,
-            pass.to,
-          )
-        : undefined,
-    [map, step, pass, areaAt, cut, isCut],
-  );
+  const mmPerPixel = light.exact?.output.mmPerPixel;
+  const zone = useMemo(() => {
+    if (!map || !step || !pass || areaAt < 0 || !mmPerPixel) return undefined;
+    const cuts = isCut ? cut?.sections.data : undefined;
+    return pass.marks
+      ? markedZone(map.owner, mmPerPixel, pass.marks, cuts, step.section)
+      : zoneOf(map.owner, areaAt, map.places.data, cuts, step.section, pass.from, pass.to);
+  }, [map, step, pass, areaAt, cut, isCut, mmPerPixel]);
   // Sections of this area that have the pass already keep it, whichever is being laid.
   const over = useMemo(() => {
     if (!base || !after || !map || !part || !step || areaAt < 0) return base;

@@ -22,10 +22,14 @@ import { HairTab } from "./hair-tab";
 import { LightTab } from "./light-tab";
 import { tintOf } from "./tints";
 import { ToneLayer, ToneNumbers } from "./tone-layer";
+import { MarksLayer } from "./marks-layer";
+import { MarksTab } from "./marks-tab";
 import { TonesTab } from "./tones-tab";
+import { colourOfFinisher } from "./use-marks";
 import { STAGE_VIEWS, useLightStage, type LightStage, type StageView } from "./use-light-stage";
 
 const FILTER = "light-reference";
+const NONE: ReadonlySet<string> = new Set();
 const VIEW_NAMES: Readonly<Record<StageView, string>> = {
   light: "Light",
   tones: "Tone map",
@@ -46,6 +50,7 @@ export function LightView({ papers, rack }: { readonly papers: readonly PaperShe
     { id: "form", name: "Form", content: () => <FormTab own={own} /> },
     { id: "hair", name: "Hair and fur", content: () => <HairTab own={own} /> },
     { id: "tones", name: "Tones", content: () => <TonesTab own={own} /> },
+    { id: "marks", name: "Marks", content: () => <MarksTab own={own} /> },
   ] satisfies TabItem<string>[];
   return (
     <div className="flex min-h-[calc(100dvh-3rem)] flex-col min-[900px]:h-[calc(100dvh-3.06rem)]">
@@ -116,11 +121,33 @@ function Stage({ own }: { readonly own: LightStage }) {
       return (
         <>
           {view === "tones" && map && <ToneNumbers map={map} place={place} pixelsPerMm={pixelsPerMm} />}
+          {view !== "line" && (
+            <MarksLayer
+              areas={piece.areas}
+              drawn={view !== "reference" && (view !== "colouring" || colouring.busy)}
+              chosen={own.marks.picked?.mark}
+              proposed={(own.marks.proposed ?? []).flatMap((a) => a.marks)}
+              colourOf={(code) => colourOfFinisher(own.rack, code)}
+              place={place}
+              pixelsPerMm={pixelsPerMm}
+            />
+          )}
           <AreaMarks areas={own.areas} tool={tool} place={place} pixelsPerMm={pixelsPerMm} />
         </>
       );
     },
-    [output, view, map, own.areas, tool],
+    [
+      output,
+      view,
+      map,
+      own.areas,
+      own.marks.picked?.mark,
+      own.marks.proposed,
+      own.rack,
+      piece.areas,
+      colouring.busy,
+      tool,
+    ],
   );
   const kept = useKeptPicture();
   if (!output && kept && !state.error)
@@ -160,7 +187,8 @@ function Stage({ own }: { readonly own: LightStage }) {
     <DrawingPane
       output={output}
       names={names}
-      chosen={chosen}
+      // Its hatching would hide what is set.
+      chosen={tool === "spark" || tool === "stroke" ? NONE : chosen}
       tool={tool}
       draft={draft}
       next={draft.length}

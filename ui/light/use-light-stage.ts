@@ -1,6 +1,6 @@
 "use client";
 import { toneMapQuestion } from "@/compute/piece-questions";
-import { useMemo, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { MOST_GATHERED, MOST_STROKES, NO_GROWTH, type Form } from "@/core/light/form";
 import type { LightPlan } from "@/core/light/light";
 import { formOf, zonesOf } from "@/core/piece/lit";
@@ -19,6 +19,7 @@ import { LINE_TOOLS, type Tool } from "@/ui/set-up/tool";
 import { useDrawing } from "@/ui/set-up/use-drawing";
 import { usePictures } from "@/ui/set-up/use-pictures";
 import { useKey } from "@/ui/use-keys";
+import { useMarks } from "./use-marks";
 import { EXACT, useColouring, useLight } from "./use-colouring";
 
 /** What the drawing is filled with. */
@@ -42,7 +43,7 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
   const light = useLight(piece, drawing, pictures.known, EXACT, { passing });
   const [asked, setView] = useState<StageView>();
   // Each tab has a view that shows what it changes.
-  const view = asked ?? (tab === "tones" ? "tones" : "light");
+  const view = asked ?? (tab === "tones" ? "tones" : tab === "marks" ? "colouring" : "light");
   const field = light.lit?.output.field;
   const question = toneMapQuestion(piece);
   const needsMap = view === "tones" || tab === "tones";
@@ -65,6 +66,8 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
   const [tool, setTool] = useState<Tool>("pick");
   const [draft, setDraft] = useState<readonly Share[]>([]);
   const [radius, setRadius] = useState(4);
+  /** The area on which a stroke begins that is drawn point by point. */
+  const begunOn = useRef<string>(undefined);
   const areas = piece.areas.filter((a) => chosen.has(a.id) && a.place);
   const area = areas[0];
   const reference = piece.references.find((r) => r.pictureId === piece.pictureId);
@@ -74,6 +77,19 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
     [piece.areas],
   );
 
+  const marks = useMarks({
+    piece,
+    run,
+    rack,
+    area,
+    drawing,
+    exact: light.exact,
+    size: state.output && {
+      width: state.output.width * state.output.mmPerPixel,
+      height: state.output.height * state.output.mmPerPixel,
+    },
+    choose: (id) => setChosen(new Set([id])),
+  });
   const start = (next: Tool) => {
     setTool(next);
     setDraft([]);
@@ -86,7 +102,9 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
   /** A line that was drawn over the chosen area. */
   const endLine = (points: readonly Share[]) => {
     setDraft([]);
-    if (!area || points.length < 2) return;
+    if (points.length < 2) return;
+    if (tool === "stroke") return marks.set(points.map(rounded), begunOn.current);
+    if (!area) return;
     const line = points.map(rounded);
     if (tool === "crease")
       return change({ kind: "folded", creases: [...formOf(area).creases, line].slice(-MOST_STROKES) });
@@ -98,7 +116,10 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
   };
 
   const onPoint = (at: Share, owner: string | undefined, _region: number | undefined, more: boolean) => {
+    if (tool === "stroke" && !draft.length) begunOn.current = owner;
     if (LINE_TOOLS.includes(tool)) return setDraft([...draft, at]);
+    if (tool === "spark") return marks.set([rounded(at)], owner);
+    if (tab === "marks" && tool === "pick" && marks.pick(at)) return;
     if (tool === "gathered" && area) {
       const growth = growthOf(area);
       return change({
@@ -157,6 +178,7 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
     change,
     endLine,
     onPoint,
+    marks,
   };
 }
 

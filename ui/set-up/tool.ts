@@ -18,6 +18,8 @@ export const TOOLS = [
   "lighter",
   "darker",
   "white",
+  "spark",
+  "stroke",
 ] as const;
 export type Tool = (typeof TOOLS)[number];
 
@@ -25,7 +27,7 @@ export type Tool = (typeof TOOLS)[number];
 export const STROKE_TOOLS: readonly Tool[] = ["around", "across"];
 
 /** Tools that draw a line over the chosen area: dragged in one go, or point by point. */
-export const LINE_TOOLS: readonly Tool[] = ["growth", "parting", "crease"];
+export const LINE_TOOLS: readonly Tool[] = ["growth", "parting", "crease", "stroke"];
 
 const drawn = (what: string) => (n: number) =>
   n === 0
@@ -58,5 +60,7 @@ export const toolInWords: Readonly<Record<Tool, (n: number) => string>> = {
   lighter: () => "Click where it should be lighter.",
   darker: () => "Click where it should be darker.",
   white: () => "Click where paper should stay white.",
+  spark: () => "Click where it is set.",
+  stroke: drawn("Along the stroke"),
   corners: () => "Drag the corners to those of the sheet; with keys: Tab to a corner, then the arrows.",
 };
