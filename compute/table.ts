@@ -2,6 +2,7 @@ import type { Operation } from "./operation";
 import { areas } from "./operations/areas";
 import { assess, assessAreas } from "./operations/assess";
 import { auditCodes } from "./operations/audit-codes";
+import { cutLines } from "./operations/cut-lines";
 import { findSheet } from "./operations/find-sheet";
 import { fitPaper } from "./operations/fit-paper";
 import { gather, gatherings } from "./operations/gather";
@@ -69,6 +70,7 @@ export const table = {
   setUp,
   gather,
   gatherings,
+  cutLines,
   light,
   sparks,
   toneMap,

@@ -82,6 +82,7 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
       then: opens("New paper"),
     },
     ...tabs(`/swatchbook/${paper}`, "Paper", ["paper", "readings", "chart", "read", "trials"]),
+    { name: "Words of the craft", path: "/glossary" },
     { name: "Groups", path: "/groups" },
     { name: "Studio", path: "/studio" },
     { name: "Begin", path: "/begin" },

@@ -36,30 +36,9 @@ async function settled(): Promise<void> {
     await page.waitForTimeout(1000);
   }
 }
-// The first visit, in a studio of one's own.
+// The first visit.
 await open("/start");
 await shoot("start");
-await page.getByLabel("What it is called").fill("The kitchen table");
-await click("Start your studio");
-await page.waitForURL(/begin/);
-await page.getByLabel(/Type the codes/).fill("reed 1-6 c m\nclay 2-6 c\nlake 3-7 c m");
-await click("Put them on the rack");
-await page
-  .getByText("26 markers on the rack")
-  .waitFor()
-  .catch(() => undefined);
-await page.getByLabel("Name", { exact: true }).fill("Smooth white card");
-await click("Add the paper");
-await page
-  .getByRole("button", { name: "Print a chart" })
-  .or(page.getByRole("link", { name: "Print a chart" }))
-  .waitFor();
-await page
-  .getByRole("heading", { name: "Their colours: known how?" })
-  .evaluate((h) => h.scrollIntoView({ block: "end" }));
-await page.evaluate(() => scrollBy(0, 420));
-await page.waitForTimeout(500);
-await shoot("begin");
 // The demo from here on.
 await open("/start");
 await click("Look around in the demo");
@@ -86,6 +65,12 @@ await page.getByTestId("tone-map").waitFor({ timeout: 90_000 });
 await page.getByLabel("Area", { exact: true }).selectOption({ label: "Moth wings" });
 await page.waitForTimeout(2500);
 await shoot("tone-map");
+await open(kite.replace("colour", "light?tab=marks"));
+await page.getByTestId("colouring").waitFor({ timeout: 90_000 });
+await page.waitForTimeout(1500);
+const lamp = (await page.getByTestId("colouring").boundingBox())!;
+await page.mouse.click(lamp.x + 0.8175 * lamp.width, lamp.y + 0.7188 * lamp.height);
+await shoot("marks");
 await open(kite.replace("colour", "check"));
 await page.getByTestId("noticed").waitFor({ timeout: 120_000 });
 // What would mend it has been worked out too.

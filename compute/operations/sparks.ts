@@ -8,7 +8,8 @@ import { AreaId, groundFor, type AreaIdInput } from "../grounds";
 import { operation } from "../operation";
 import { formsOf, LightQuestion, relievedFor, walkable } from "./light";
 
-class AreaOnly {
+/** An area that is meant. */
+export class AreaOnly {
   @AreaId() id!: AreaIdInput;
 }
 

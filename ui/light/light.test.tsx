@@ -1,3 +1,4 @@
+import { strokesOf } from "./use-marks";
 import { claimsOf, lightQuestion, toneMapQuestion } from "@/compute/piece-questions";
 import type { Layer } from "@/core/media/layer";
 import type { ReactNode } from "react";
@@ -276,5 +277,26 @@ describe("what the operations are asked", () => {
     expect(borders(0)).toHaveLength(4);
     expect(borders(0)).not.toEqual(borders(1));
     expect(toneMapQuestion(piece).areas[1]!.borders).toEqual([0, 1]);
+  });
+});
+
+describe("a line around areas", () => {
+  it("is strokes that meet, none with more points than a mark may have, within the drawing", () => {
+    const ring = Array.from({ length: 150 }, (_, i): readonly [number, number] => [
+      50 + 55 * Math.cos((i * 2 * Math.PI) / 150),
+      25 + 20 * Math.sin((i * 2 * Math.PI) / 150),
+    ]);
+    const strokes = strokesOf([ring], { width: 100, height: 50 }, 0.8);
+    expect(strokes).toHaveLength(3);
+    expect(strokes.every((s) => s.points.length >= 2 && s.points.length <= 64)).toBe(true);
+    strokes.slice(1).forEach((s, i) => expect(s.points[0]).toEqual(strokes[i]!.points.at(-1)));
+    expect(strokes.at(-1)!.points.at(-1)).toEqual(strokes[0]!.points[0]);
+    expect(
+      strokes
+        .flatMap((s) => s.points)
+        .flat()
+        .every((v) => v >= 0 && v <= 1),
+    ).toBe(true);
+    expect(strokesOf([], { width: 1, height: 1 }, 1)).toEqual([]);
   });
 });

@@ -74,7 +74,7 @@ export function MarksTab({ own }: { readonly own: LightStage }) {
             </button>
           ))}
         </div>
-        <p className="m-0 text-[14px] text-soft">{markInWords[kind].says}.</p>
+        <p className="m-0 text-[14px] text-soft first-letter:uppercase">{markInWords[kind].says}.</p>
         <div className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-3">
           <Setting
             label="Width"
@@ -85,6 +85,22 @@ export function MarksTab({ own }: { readonly own: LightStage }) {
             onChange={(to) => marks.setWide(Math.round(to * 10) / 10)}
             says={`${width.toFixed(1)} mm`}
           />
+        </div>
+        <div className="flex flex-wrap items-center gap-2">
+          <button
+            className="button"
+            disabled={!areas.length || !marks.ready || marks.outlining}
+            onClick={() => void marks.around(areas.map((a) => a.id))}
+          >
+            Line around {areas.length === 1 ? area!.name : "the chosen areas"}
+          </button>
+          <span className="text-[14px] text-soft" role="status">
+            {marks.outlining
+              ? "Following the outline…"
+              : areas.length
+                ? ""
+                : "Choose areas, with Shift several: one line goes round all of them."}
+          </span>
         </div>
         {marks.full && <Notice>{marks.full}</Notice>}
         {warning && <Notice>{warning}</Notice>}
@@ -181,7 +197,7 @@ export function MarksTab({ own }: { readonly own: LightStage }) {
             {marked.map(({ area: on, at, layer }) => (
               <li
                 key={`${on.id} ${at}`}
-                className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line py-1.5 text-[15px]"
+                className="flex flex-wrap items-baseline gap-x-3 gap-y-1 border-b border-line py-1.5 text-[15px]"
               >
                 <span className="font-semibold">{on.name}</span>
                 <span className="code text-[14px]">{layer.code}</span>
@@ -189,7 +205,11 @@ export function MarksTab({ own }: { readonly own: LightStage }) {
                   {marksInWords(layer.marks)}, {widthsInWords(layer.marks)}
                 </span>
                 <span className="ml-auto flex gap-1">
-                  <button className="button" onClick={() => marks.less(on, at, false)}>
+                  <button
+                    className="button-bare"
+                    aria-label={`Take the last of ${layer.code} away from ${on.name}`}
+                    onClick={() => marks.less(on, at, false)}
+                  >
                     Last away
                   </button>
                   <button

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { Point } from "@/core/algebra/point";
 import { shownOf } from "@/core/colour/display";
-import { isStroke, type Mark, type MarkKind } from "@/core/media/mark";
+import { isStroke, MOST_MARK_POINTS, type Mark, type MarkKind } from "@/core/media/mark";
 import { markNear, mirroredMark, movedMark, noRoom, type MarkAt } from "@/core/piece/marked";
 import type { Area, Piece } from "@/core/piece/piece";
 import { finishersOf } from "@/compute/kept-groups";
@@ -12,6 +12,7 @@ import type { Rack, RackMarker } from "@/store/rack";
 import { askOfPicture } from "@/ui/jobs/client";
 import { useJob } from "@/ui/jobs/use-job";
 import type { Command } from "@/core/piece/commands";
+import { messageOf } from "@/ui/send";
 import { asked } from "@/ui/set-up/use-drawing";
 import type { Lit } from "./use-colouring";
 
@@ -37,6 +38,23 @@ export function colourOfFinisher(rack: Pick<Rack, "others">, code: string): stri
   if (!known) return "#ffffff";
   if (typeof known.color === "string") return known.color;
   return `rgb(${shownOf(known.color.lab).rgb.map(Math.round).join(" ")})`;
+}
+
+/** Strokes along closed lines in mm, none with more points than a mark may have. */
+export function strokesOf(
+  lines: readonly (readonly Point[])[],
+  { width, height }: { readonly width: number; readonly height: number },
+  wide: number,
+): Mark[] {
+  const share = (v: number) => Math.min(1, Math.max(0, Math.round(v * 1e5) / 1e5));
+  return lines.flatMap((line) => {
+    const ring = [...line, line[0]!].map(([x, y]): Point => [share(x / width), share(y / height)]);
+    const parts = Math.ceil((ring.length - 1) / (MOST_MARK_POINTS - 1));
+    return Array.from({ length: parts }, (_, i): Mark => {
+      const from = i * (MOST_MARK_POINTS - 1);
+      return { kind: "line", points: ring.slice(from, from + MOST_MARK_POINTS), width: wide };
+    });
+  });
 }
 
 interface MarksOf {
@@ -123,7 +141,31 @@ export function useMarks({ piece, run, rack, area, drawing, exact, size, choose 
       );
       return fresh.length ? [{ id, marks: fresh }] : [];
     });
+  const [outlining, setOutlining] = useState(false);
+  /** Draws a line round areas, as one, just outside of them. */
+  const around = async (ids: readonly string[]) => {
+    const on = piece.areas.find((a) => a.id === ids[0]);
+    if (!drawing || !exact || !size || !on) return;
+    setOutlining(true);
+    setFull(undefined);
+    try {
+      const { forms: _, light: __, ...ground } = exact.question as { forms: unknown; light: unknown };
+      const areas = ids.map((id) => ({ id }));
+      const { lines } = await askOfPicture("cutLines", asked(drawing), {
+        ...ground,
+        areas,
+        offset: width / 2,
+      });
+      put([{ on, marks: strokesOf(lines, size, width) }]);
+    } catch (e) {
+      setFull(messageOf(e));
+    } finally {
+      setOutlining(false);
+    }
+  };
   return {
+    around,
+    outlining,
     finishers,
     finisher,
     setCode: (code: string) => {

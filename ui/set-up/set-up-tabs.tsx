@@ -42,7 +42,10 @@ export function SetUpTabs({ own, open }: { readonly own: SetUp; readonly open: s
     {
       id: "sheet",
       name: "Sheet",
-      content: () => output && <SheetTab piece={piece} output={output} onMeasure={() => start("length")} />,
+      content: () =>
+        output && (
+          <SheetTab piece={piece} output={output} onMeasure={() => start("length")} drawing={own.drawing} />
+        ),
     },
     {
       id: "areas",

@@ -10,6 +10,8 @@ import { useRun } from "@/ui/piece/piece-context";
 import { messageOf, sendForFile } from "@/ui/send";
 import { saveFile } from "@/ui/save-file";
 import { placeOf } from "@/core/piece/set-up";
+import type { DrawingFacts } from "@/store/pictures";
+import { CutOut } from "./cut-out";
 import { SheetPreview } from "./sheet-preview";
 
 const sizeName = ({ width, height }: SheetPlan): SheetSizeName | "" =>
@@ -22,10 +24,12 @@ interface SheetTabProps {
   readonly piece: Piece;
   readonly output: SetUpOutput;
   readonly onMeasure: () => void;
+  /** The picture of its line. */
+  readonly drawing?: DrawingFacts | undefined;
 }
 
 /** How large the drawing is, the sheet it lies on and where, how it will be cut out, and sheets to trace it from. */
-export function SheetTab({ piece, output, onMeasure }: SheetTabProps) {
+export function SheetTab({ piece, output, onMeasure, drawing }: SheetTabProps) {
   const run = useRun();
   const unit = useLengthUnit();
   const [trouble, setTrouble] = useState<string>();
@@ -194,6 +198,7 @@ export function SheetTab({ piece, output, onMeasure }: SheetTabProps) {
         </span>
       </div>
       {trouble && <Notice alert>{trouble}</Notice>}
+      {drawing && output.areas.length > 0 && <CutOut piece={piece} drawing={drawing} output={output} />}
     </div>
   );
 }

@@ -1,0 +1,29 @@
+import { cutSvg } from "./cut-svg";
+
+const lines = [
+  [
+    [-3, 0],
+    [20, 0],
+    [20, 10],
+  ],
+] as const;
+
+describe("a cut line as a file", () => {
+  it("is in true size, with room for what lies outside of the drawing", () => {
+    const svg = cutSvg("Kite", { lines, width: 30, height: 20 }, { turned: false, filled: false });
+    // From 5 mm left of the drawing to 2 mm right of it.
+    expect(svg).toContain('width="37.00mm" height="24.00mm" viewBox="0 0 37.00 24.00"');
+    expect(svg).toContain('d="M2.00 2.00L25.00 2.00L25.00 12.00Z" fill="none"');
+  });
+  it("is mirrored about its middle, filled as a mask, and well-formed whatever it is called", () => {
+    const svg = cutSvg('<"&>', { lines, width: 30, height: 20 }, { turned: true, filled: true });
+    expect(svg).toContain('d="M35.00 2.00L12.00 2.00L12.00 12.00Z" fill="#d9d9d9" fill-rule="evenodd"');
+    expect(svg).toContain("<title>&lt;&quot;&amp;&gt;</title>");
+  });
+  it("takes lines of many points", () => {
+    const long = Array.from({ length: 200_000 }, (_, i) => [i / 1e4, 1] as const);
+    expect(cutSvg("", { lines: [long], width: 20, height: 2 }, { turned: false, filled: false })).toContain(
+      "24.00mm",
+    );
+  });
+});
