@@ -36,6 +36,7 @@ it("a finisher says what it sets at its spot, or where it goes as before", () =>
   expect(where([mark("spark"), mark("spark")])).toEqual([
     "2 sparks where the picture shows them, 0.8 mm wide",
   ]);
+  expect(where([mark("dab")])).toEqual(["1 dab where the picture shows it, 0.8 mm wide"]);
   expect(where([])).toEqual(where());
   expect(where()).toEqual(["in the light"]);
 });

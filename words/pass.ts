@@ -20,7 +20,10 @@ const isShadow = (role: string): role is ShadowKind => role in SHADOW_ORDER;
 
 /** Where a pass goes. */
 export function passWhere({ where, role, drawing, marks }: Pass): string {
-  if (marks) return `${marksInWords(marks)} where the picture shows them, ${widthsInWords(marks)}`;
+  if (marks) {
+    const shown = marks.length === 1 ? "it" : "them";
+    return `${marksInWords(marks)} where the picture shows ${shown}, ${widthsInWords(marks)}`;
+  }
   if (drawing) return drawingInWords(drawing).where;
   const place = isPlace(where) ? placeInWords[where] : whereInWords[where];
   if (role === "base") return `${place}, flat: it fills the tooth`;

@@ -44,7 +44,7 @@ export function GlossaryView() {
               <div
                 key={t.term}
                 id={anchorOf(t)}
-                className="grid scroll-mt-4 grid-cols-[96px_minmax(0,1fr)] gap-x-4 break-inside-avoid max-[420px]:grid-cols-1"
+                className="grid scroll-mt-4 grid-cols-[96px_minmax(0,1fr)] grid-rows-[auto_auto_1fr] gap-x-4 break-inside-avoid max-[420px]:grid-cols-1"
               >
                 <dt className="col-start-2 text-[16px] font-semibold max-[420px]:col-start-1">
                   {t.term}

@@ -71,7 +71,7 @@ export function LightView({ papers, rack }: { readonly papers: readonly PaperShe
             </Link>
           </div>
         ) : (
-          <Stage own={own} />
+          <Stage own={own} tab={tab} />
         )}
         <div className="min-h-0 min-w-0 min-[900px]:overflow-y-auto min-[900px]:pr-1">
           {state.output && placed && (
@@ -93,7 +93,7 @@ export function LightView({ papers, rack }: { readonly papers: readonly PaperShe
 }
 
 /** The drawing, filled with what is looked at. */
-function Stage({ own }: { readonly own: LightStage }) {
+function Stage({ own, tab }: { readonly own: LightStage; readonly tab: string }) {
   const {
     state,
     light,
@@ -132,7 +132,9 @@ function Stage({ own }: { readonly own: LightStage }) {
               pixelsPerMm={pixelsPerMm}
             />
           )}
-          <AreaMarks areas={own.areas} tool={tool} place={place} pixelsPerMm={pixelsPerMm} />
+          {tab !== "marks" && (
+            <AreaMarks areas={own.areas} tool={tool} place={place} pixelsPerMm={pixelsPerMm} />
+          )}
         </>
       );
     },
@@ -147,6 +149,7 @@ function Stage({ own }: { readonly own: LightStage }) {
       piece.areas,
       colouring.busy,
       tool,
+      tab,
     ],
   );
   const kept = useKeptPicture();

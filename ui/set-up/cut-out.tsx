@@ -71,7 +71,7 @@ export function CutOut({
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2 text-[15px]">
         <label className="flex items-center gap-1.5">
           Round
-          <select className="field max-w-64" value={what} onChange={(e) => setWhat(e.target.value)}>
+          <select className="field max-w-84" value={what} onChange={(e) => setWhat(e.target.value)}>
             <option value={FREE}>what stands free of the edge ({counted(free.length, "area")})</option>
             <option value={ALL}>all areas</option>
             {piece.areas
