@@ -205,3 +205,15 @@ it("a colouring is looked over in words: what runs together, what is off, what i
   expect(over.areas.find((a) => a.id === "2")).toEqual({ id: "2" });
   expect(over.values.light).toBeGreaterThan(over.values.dark);
 });
+
+describe("marks that pass over a picture too often", () => {
+  it("are refused before anything is drawn", async () => {
+    const mark = { kind: "line", points: Array.from({ length: 64 }, (_, i) => [i % 2, i / 63]), width: 20 };
+    const layers = [{ medium: "finish", code: "gel", place: "light", marks: Array(300).fill(mark) }];
+    const values = { width: W, height: H, data: base64(new Uint8Array(W * H)) };
+    const question = { ...desk, labels: plane, mmPerPixel: 0.5, values, areas: [{ id: 1, layers }] };
+    expect(await problems("render", question)).toEqual(["areas"]);
+    const few = [{ ...layers[0], marks: [{ ...mark, points: [[0.3, 0.5]], width: 2 }] }];
+    expect(await problems("render", { ...question, areas: [{ id: 1, layers: few }] })).toEqual([]);
+  });
+});

@@ -2,7 +2,7 @@ import { Flag, List, Optional, Within } from "@/border/fields";
 import { MOST_AREAS } from "@/border/piece";
 import { wrong } from "@/border/problem";
 import type { Point } from "@/core/algebra/point";
-import { coarser } from "@/core/light/ground";
+import { coarser, type Ground } from "@/core/light/ground";
 import { cutLines as linesOf, measured, roomFor } from "@/core/picture/cut-line";
 import { groundFor, GroundQuestion } from "../grounds";
 import { operation } from "../operation";
@@ -27,18 +27,29 @@ export interface CutLinesOutput {
   readonly mm2: number;
 }
 
-/** Most pixels that are looked at: a blade follows no finer line. */
-const MOST_SEEN = 4e6;
+/** Most pixels that are looked at, with the room for what is cut outside: a blade follows no finer line. */
+const MOST_SEEN = 6e6;
+/** Farthest that is cut outside of a drawing, as a multiple of its longer side. */
+const FARTHEST = 2;
+
+/** The factor by which a ground is made coarser so that it is no more than {@link MOST_SEEN} with its room. */
+export function coarseness(ground: Pick<Ground, "width" | "height" | "mmPerPixel">, offset: number): number {
+  const room = 2 * roomFor({ offset }, ground);
+  return Math.max(1, Math.ceil(Math.sqrt(((ground.width + room) * (ground.height + room)) / MOST_SEEN)));
+}
 
 /** Where a blade goes round areas of a drawing. */
 export const cutLines = operation(CutLinesQuestion, (question): CutLinesOutput => {
   const named = groundFor(question);
-  const by = Math.ceil(Math.sqrt(named.ground.own.length / MOST_SEEN));
-  const ground = coarser(named.ground, Math.max(by, question.coarser));
-  const { width, height, own, mmPerPixel } = ground;
   const { offset, holes } = question;
-  if (roomFor({ offset }, ground) > 2 * Math.max(width, height, 200))
-    throw wrong("offset", "expected a smaller distance: it is larger than the drawing itself");
+  const longer = Math.max(named.ground.width, named.ground.height) * named.ground.mmPerPixel;
+  if (offset > FARTHEST * longer)
+    throw wrong(
+      "offset",
+      `expected at most ${FARTHEST} times the drawing's longer side, ${longer.toFixed(1)} mm`,
+    );
+  const ground = coarser(named.ground, Math.max(coarseness(named.ground, offset), question.coarser));
+  const { width, height, own, mmPerPixel } = ground;
   const wanted = new Set(question.areas.map(({ id }) => named.ids.indexOf(String(id))));
   const inside = Uint8Array.from(own, (a) => (a >= 0 && wanted.has(a) ? 1 : 0));
   const lines = linesOf(inside, ground, { offset, holes });

@@ -98,7 +98,19 @@ describe("marks at their spot", () => {
   it("cost what is said before anything is walked", () => {
     const sets = [{ marks: [spark(0.5, 0.5, 8), line("line")] }];
     const walked = sets[0]!.marks.reduce((sum, m) => sum + coverage(m, sheet, whole).cover.length, 0);
-    expect(markedPixels(sheet, sets)).toBe(walked);
+    // Of one segment each: once around that, once all of the mark.
+    expect(markedPixels(sheet, sets)).toBe(2 * walked);
+    // A frame is little ink, and costs the picture that it holds.
+    const frame: Mark = {
+      ...line("line"),
+      points: [
+        [0, 0],
+        [1, 0],
+        [1, 1],
+        [0, 1],
+      ],
+    };
+    expect(markedPixels(sheet, [{ marks: [frame] }])).toBeGreaterThan(60 * 40);
     expect(markedPixels(sheet, [])).toBe(0);
   });
 });

@@ -52,14 +52,22 @@ function around({ x, y, dx, dy }: Segment, radius: number, [left, top, right, bo
 const sizeOf = ([left, top, right, bottom]: Box): number =>
   Math.max(0, right - left) * Math.max(0, bottom - top);
 
-/** Pixels that are walked to set marks on a sheet: what that costs. */
+const holding = (boxes: readonly Box[]): Box => [
+  Math.min(...boxes.map((b) => b[0])),
+  Math.min(...boxes.map((b) => b[1])),
+  Math.max(...boxes.map((b) => b[2])),
+  Math.max(...boxes.map((b) => b[3])),
+];
+
+/** Pixels that are walked to set marks on a sheet, those around each segment and those of the whole mark: what that costs. */
 export function markedPixels(sheet: Sheet, sets: readonly { readonly marks: readonly Mark[] }[]): number {
   const all = [0, 0, sheet.width, sheet.height] as const;
   let sum = 0;
   for (const { marks } of sets)
     for (const mark of marks) {
       const radius = mark.width / 2 / sheet.mmPerPixel;
-      for (const segment of segmentsOf(mark, sheet)) sum += sizeOf(around(segment, radius, all));
+      const boxes = segmentsOf(mark, sheet).map((s) => around(s, radius, all));
+      sum += boxes.reduce((n, b) => n + sizeOf(b), sizeOf(holding(boxes)));
     }
   return sum;
 }
@@ -81,12 +89,7 @@ export function coverage(
   const radius = mark.width / 2 / sheet.mmPerPixel;
   const segments = segmentsOf(mark, sheet);
   const boxes = segments.map((s) => around(s, radius, box));
-  const whole: Box = [
-    Math.min(...boxes.map((b) => b[0])),
-    Math.min(...boxes.map((b) => b[1])),
-    Math.max(...boxes.map((b) => b[2])),
-    Math.max(...boxes.map((b) => b[3])),
-  ];
+  const whole = holding(boxes);
   const wide = Math.max(0, whole[2] - whole[0]);
   const cover = new Float32Array(sizeOf(whole));
   segments.forEach(({ x, y, dx, dy, from, to }, i) => {

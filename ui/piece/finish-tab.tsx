@@ -6,10 +6,12 @@ import type { FinishLayer, LayerPlace } from "@/core/media/layer";
 import type { Area } from "@/core/piece/piece";
 import type { Kind } from "@/core/stock/kinds";
 import type { Rack, RackMarker } from "@/store/rack";
+import { Link } from "@/ui/kit/link";
 import { Empty, Notice } from "@/ui/kit/notice";
+import { marksInWords, widthsInWords } from "@/words/marks";
 import { finisherInWords, notOn } from "@/words/finish";
 import { PlaceSelect } from "./place-select";
-import { useRun } from "./piece-context";
+import { usePieceHandles, useRun } from "./piece-context";
 
 /** Papers darker than this (L*) are toned. */
 const TONED = 86;
@@ -24,6 +26,7 @@ export const FinishTab = memo(function FinishTab({
   readonly rack: Rack;
 }) {
   const run = useRun();
+  const lightHref = `/pieces/${usePieceHandles().id}/light?tab=marks`;
   const owned = rack.others.filter((o) => o.owned);
   const rows = (Object.keys(finisherInWords) as Kind[])
     .map((kind) => ({ kind, items: owned.filter((o) => o.kind === kind) }))
@@ -46,11 +49,17 @@ export const FinishTab = memo(function FinishTab({
           {laid.map(({ layer, at }) => (
             <li key={at} className="flex flex-wrap items-center gap-3 border-b border-line py-1">
               <span className="code w-36">{layer.code}</span>
-              <PlaceSelect
-                label={`Place of ${layer.code}`}
-                place={layer.place}
-                onPlace={(place) => change(at, { ...layer, place })}
-              />
+              {layer.marks?.length ? (
+                <Link href={lightHref}>
+                  {marksInWords(layer.marks)}, {widthsInWords(layer.marks)}
+                </Link>
+              ) : (
+                <PlaceSelect
+                  label={`Place of ${layer.code}`}
+                  place={layer.place}
+                  onPlace={(place) => change(at, { ...layer, place })}
+                />
+              )}
               <button
                 className="button-bare ml-auto min-w-7 px-0"
                 onClick={() => run({ type: "take layer away", id: area.id, at })}

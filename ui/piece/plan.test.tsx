@@ -109,6 +109,17 @@ describe("finish", () => {
     expect(words).toContain("liner brown is not alcohol-proof");
     expect(words).not.toContain("wash blue");
   });
+  it("says what is set at its spot, and leads there", () => {
+    const marks = [1, 2].map((n) => ({
+      kind: "spark" as const,
+      points: [[0.1 * n, 0.2]] as const,
+      width: 0.8,
+    }));
+    const layers = [{ medium: "finish", code: "gel white", place: "light", marks } as const];
+    const words = says(<FinishTab area={{ ...skin, layers }} rack={rack} />);
+    expect(words).toContain("2 sparks, 0.8 mm wide");
+    expect(words).not.toContain("in the light");
+  });
   it("speaks of the sheet on toned paper", () => {
     const toned = rackOf(clay, jar, { paper: { ...paper, lab: [70, 5, 15] } });
     expect(says(<FinishTab area={skin} rack={toned} />)).toContain("the sheet itself is a middle value");
