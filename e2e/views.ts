@@ -90,7 +90,8 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     { name: "Recover", path: "/recover" },
     { name: "Join", path: "/join/nobody" },
     ...tabs(`${piece}/set-up`, "Set up", ["line", "sheet", "areas", "order", "reference"]).map(settling),
-    ...tabs(`${piece}/light`, "Light", ["light", "marks"]).map(settling),
+    settling({ name: "Light", path: `${piece}/light` }),
+    ...tabs(`${piece}/light`, "Light", ["marks"]).map(settling),
     {
       name: "Colour: a menu",
       path: `${piece}/colour`,

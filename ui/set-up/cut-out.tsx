@@ -69,9 +69,13 @@ export function CutOut({
     <section aria-label="Cut line and mask" className="flex flex-col gap-2">
       <h2 className="m-0 text-[17px]">Cut line and mask</h2>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2 text-[15px]">
-        <label className="flex items-center gap-1.5">
+        <label className="flex min-w-0 items-center gap-1.5">
           Round
-          <select className="field max-w-84" value={what} onChange={(e) => setWhat(e.target.value)}>
+          <select
+            className="field w-84 min-w-0 max-w-full"
+            value={what}
+            onChange={(e) => setWhat(e.target.value)}
+          >
             <option value={FREE}>what stands free of the edge ({counted(free.length, "area")})</option>
             <option value={ALL}>all areas</option>
             {piece.areas
