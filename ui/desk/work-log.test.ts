@@ -31,8 +31,11 @@ function studio() {
   Object.assign(globalThis, { fetch });
   return { there, calls, state };
 }
+// What is sent again waits for seconds first, and longer on a busy machine.
+jest.setTimeout(30_000);
+
 const settled = async (of: () => boolean) => {
-  for (let k = 0; k < 400 && !of(); k++) await new Promise((r) => setTimeout(r, 10));
+  for (let k = 0; k < 2000 && !of(); k++) await new Promise((r) => setTimeout(r, 10));
   expect(of()).toBe(true);
 };
 const ids = (log: WorkLog) => log.log.getState().events.map((e) => e.id);
