@@ -1,4 +1,4 @@
-import { currentStudio } from "@/app/studio-view";
+import { currentStudio, loadRack } from "@/app/studio-view";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { isId } from "@/border/fields";
@@ -27,7 +27,8 @@ export default async function PaperPage({ params }: Props) {
   const studio = await currentStudio();
   const paper = isId(id) ? await findPaper(studio, id) : undefined;
   if (!paper) notFound();
-  const [readings, blends, charts, scans, trials, pictures, pieces] = await Promise.all([
+  const [{ at }, readings, blends, charts, scans, trials, pictures, pieces] = await Promise.all([
+    loadRack(id),
     readingsOn(studio, id),
     blendsOn(studio, id),
     listCharts(studio),
@@ -37,7 +38,7 @@ export default async function PaperPage({ params }: Props) {
     pieceNames(studio),
   ]);
   return (
-    <MarkerShell at={{ paperId: id, version: studio.rackVersion }}>
+    <MarkerShell at={at}>
       <PaperPlace
         readings={readings}
         blends={blends}

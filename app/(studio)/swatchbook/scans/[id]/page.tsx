@@ -1,4 +1,4 @@
-import { currentStudio } from "@/app/studio-view";
+import { currentStudio, loadRack } from "@/app/studio-view";
 import { notFound } from "next/navigation";
 import { isId } from "@/border/fields";
 import { findChart, findScan } from "@/store/charts";
@@ -20,7 +20,7 @@ export default async function ScanPage({ params }: { params: Promise<{ id: strin
     (r) => r.scanId !== scan.id && !r.excluded,
   );
   return (
-    <MarkerShell at={{ paperId: paper.id, version: studio.rackVersion }}>
+    <MarkerShell at={(await loadRack(paper.id)).at}>
       <ScanReview
         scan={scan}
         chart={chart}
