@@ -12,7 +12,7 @@ import { Notice } from "@/ui/kit/notice";
 import { saveFile } from "@/ui/save-file";
 import { messageOf } from "@/ui/send";
 import { counted } from "@/words/numbers";
-import { cutSvg } from "./cut-svg";
+import { coarserToCut, cutSvg } from "./cut-svg";
 import { asked } from "./use-drawing";
 
 /** What the line goes round where no single area is meant. */
@@ -54,6 +54,7 @@ export function CutOut({
         areas: parts.map(({ id }) => ({ id })),
         offset,
         holes,
+        coarser: coarserToCut(output),
       });
       if (!lines.lines.length) throw new Error("There is nothing to cut round: it is smaller than 4 mm².");
       setDone(lines);

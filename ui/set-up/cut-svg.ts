@@ -4,6 +4,18 @@ import { escaped } from "@/ui/check/tone-map-svg";
 /** Room round a cut line in its file, mm. */
 const ROOM = 2;
 
+/** Pixels of a drawing in which an outline is followed: with more it takes seconds, and no blade follows finer ones. */
+const FOLLOWED = 1.2e6;
+
+/** By which whole factor a drawing is made coarser before an outline of it is followed. */
+export const coarserToCut = ({
+  width,
+  height,
+}: {
+  readonly width: number;
+  readonly height: number;
+}): number => Math.min(16, Math.max(1, Math.ceil(Math.sqrt((width * height) / FOLLOWED))));
+
 /**
  * Cut lines as SVG in true size: one path of hair lines, as cutting machines and blades follow it, or filled as a mask to print.
  * @param turned mirrored left to right, for what is cut from the back
