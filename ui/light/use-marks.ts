@@ -13,6 +13,7 @@ import { askOfPicture } from "@/ui/jobs/client";
 import { useJob } from "@/ui/jobs/use-job";
 import type { Command } from "@/core/piece/commands";
 import { messageOf } from "@/ui/send";
+import { coarserToCut } from "@/ui/set-up/cut-svg";
 import { asked } from "@/ui/set-up/use-drawing";
 import type { Lit } from "./use-colouring";
 
@@ -155,6 +156,7 @@ export function useMarks({ piece, run, rack, area, drawing, exact, size, choose 
         ...ground,
         areas,
         offset: width / 2,
+        coarser: coarserToCut(drawing),
       });
       put([{ on, marks: strokesOf(lines, size, width) }]);
     } catch (e) {

@@ -1,4 +1,4 @@
-import { cutSvg } from "./cut-svg";
+import { coarserToCut, cutSvg } from "./cut-svg";
 
 const lines = [
   [
@@ -19,6 +19,11 @@ describe("a cut line as a file", () => {
     const svg = cutSvg('<"&>', { lines, width: 30, height: 20 }, { turned: true, filled: true });
     expect(svg).toContain('d="M35.00 2.00L12.00 2.00L12.00 12.00Z" fill="#d9d9d9" fill-rule="evenodd"');
     expect(svg).toContain("<title>&lt;&quot;&amp;&gt;</title>");
+  });
+  it("is followed in no more pixels than a blade needs", () => {
+    expect(coarserToCut({ width: 1000, height: 1000 })).toBe(1);
+    expect(coarserToCut({ width: 2000, height: 1500 })).toBe(2);
+    expect(coarserToCut({ width: 1e6, height: 1e6 })).toBe(16);
   });
   it("takes lines of many points", () => {
     const long = Array.from({ length: 200_000 }, (_, i) => [i / 1e4, 1] as const);
