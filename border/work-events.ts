@@ -1,5 +1,5 @@
 import { SYMPTOMS, type Symptom } from "@/core/repair/symptom";
-import type { WorkEvent, WorkEventKind } from "@/core/work/record";
+import type { EventOf, WorkEvent, WorkEventKind } from "@/core/work/record";
 import { LONGEST_LINE, MOST_ENTERED } from "@/core/log/read-entry";
 import { MOST_SECTIONS } from "@/core/work/problem";
 import {
@@ -35,6 +35,7 @@ class EventInput {
     "part",
     "skipped",
     "added",
+    "mend",
     "exchanged",
     "entered",
     "noted",
@@ -70,6 +71,16 @@ class AddedInput extends EventInput {
   @Within(0, 1) to!: number;
   @Flag() wet!: boolean;
   @Optional() @OneOf(SYMPTOMS) symptom?: Symptom;
+  @Optional() @Id("event") mends?: string;
+}
+
+class MendInput extends EventInput {
+  @Text(60, 1) area!: string;
+  @OneOf(["ink", "blender", "pencil", "opaque"]) with!: EventOf<"mend">["with"];
+  @Stack(1) codes!: string[];
+  @Within(0, 1) from!: number;
+  @Within(0, 1) to!: number;
+  @Text(2000, 1) says!: string;
 }
 
 class ExchangedInput extends EventInput {
@@ -92,6 +103,7 @@ class EnteredInput extends EventInput {
 class NotedInput extends EventInput {
   @Text(2000, 1) note!: string;
   @Optional() @Text(60, 1) area?: string;
+  @Optional() @Id("event") mends?: string;
 }
 
 class PhotographedInput extends EventInput {
@@ -111,6 +123,7 @@ const KINDS: Readonly<Record<WorkEventKind, () => Document<object>>> = {
   part: () => PartInput,
   skipped: () => StepInput,
   added: () => AddedInput,
+  mend: () => MendInput,
   exchanged: () => ExchangedInput,
   entered: () => EnteredInput,
   noted: () => NotedInput,

@@ -23,6 +23,7 @@ import { purchases } from "./operations/purchases";
 import { readAreas } from "./operations/read-areas";
 import { readChart } from "./operations/read-chart";
 import { readPatch } from "./operations/read-patch";
+import { compareSheet } from "./operations/compare-sheet";
 import { readSheet } from "./operations/read-sheet";
 import { readSwatches } from "./operations/read-swatches";
 import { render } from "./operations/render";
@@ -66,6 +67,7 @@ export const table = {
   areas,
   readAreas,
   readSheet,
+  compareSheet,
   readSwatches,
   setUp,
   gather,

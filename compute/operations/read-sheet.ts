@@ -1,5 +1,6 @@
 import { colourOf, type ColourInput } from "@/border/colour";
-import { Colour, List, Nullable, One, Optional, Rule } from "@/border/fields";
+import { Colour, List, Nullable, One, Optional, Rule, Text } from "@/border/fields";
+import { MOST_AREAS } from "@/border/piece";
 import { PIXELS, PixelsInput, PLANE, PlaneInput } from "@/border/pixels";
 import { wrong } from "@/border/problem";
 import { BEYOND, Points } from "@/border/set-up";
@@ -9,10 +10,11 @@ import type { Lab } from "@/core/colour/lab";
 import type { Work } from "@/core/progress";
 import { readSheet as read, SheetUnread, type KnownPlace, type ReadSheet } from "@/core/sheet/read-sheet";
 import { sheetDoubtInWords, sheetRefusalInWords } from "@/words/sheet";
-import { AreaId, type AreaIdInput, groundFor, GroundQuestion, lineOfPlane } from "../grounds";
+import { AreaId, type AreaIdInput, fields, groundFor, GroundQuestion, lineOfPlane } from "../grounds";
 import { operation } from "../operation";
 import { pixelsOf, planeBytes } from "../pictures";
 import { seen, type SeenColour } from "../seen";
+import { AreaTonesWish, toneMapOf, UNKNOWN_FIELD, zonesOfMap } from "./tone-map";
 
 class KnownInput {
   @Optional() @AreaId() id?: AreaIdInput;
@@ -24,6 +26,13 @@ class KnownInput {
   )
   at?: [number, number];
   @Colour() lab!: ColourInput;
+}
+
+class TonesInput {
+  @Text(80, 1) field!: string;
+  @Optional()
+  @List(() => AreaTonesWish, 0, MOST_AREAS, '{"id","borders","shares","touches","whites","white"}')
+  areas: AreaTonesWish[] = [];
 }
 
 /** Most places of known colour: a page of chart cells. */
@@ -42,12 +51,16 @@ export class ReadSheetQuestion extends GroundQuestion {
   @Nullable() @Points(4, 4, BEYOND) corners?: [number, number][] | null;
   /** Number of each pixel's zone, from 1, as a tone map has them; of any size. */
   @Nullable() @One(() => PlaneInput, PLANE) zones?: PlaneInput | null;
+  /** Instead of zones: the light of the drawing, and what is said of its tones. */
+  @Optional() @One(() => TonesInput, 'expected {"field","areas"}') tones?: TonesInput;
 }
 
 export interface ReadSheetOutput extends Omit<ReadSheet, "areas" | "doubts"> {
   readonly areas: readonly (SeenColour & {
     readonly id: string | number;
     readonly zones: readonly (SeenColour & {
+      /** Its number in the plane of zones. */
+      readonly zone: number;
       readonly from: number;
       readonly to: number;
       readonly mm2: number;
@@ -71,6 +84,20 @@ function sized({ width, height, data }: Bytes, w: number, h: number): Bytes {
   return { width: w, height: h, data: out };
 }
 
+/** Zones of the photo's drawing: those that came along, or those of a light that is known here. */
+function zonesFor({ zones, tones }: ReadSheetQuestion, width: number, height: number): Bytes | null {
+  if (tones) {
+    const field = fields.recall(tones.field);
+    if (!field) throw wrong("tones.field", UNKNOWN_FIELD);
+    const { ground } = field.relieved;
+    const data = zonesOfMap(ground.own, toneMapOf(field, tones.areas));
+    return sized({ width: ground.width, height: ground.height, data }, width, height);
+  }
+  if (!zones) return null;
+  const data = planeBytes(zones.data, zones.width * zones.height, "zones.data");
+  return sized({ width: zones.width, height: zones.height, data }, width, height);
+}
+
 /** What lies on a sheet by a photo of it: where the drawing is, and the colour of each area and zone. */
 export const readSheet = operation(ReadSheetQuestion, function* (question): Work<ReadSheetOutput> {
   const photo = pixelsOf(question.photo, "photo");
@@ -90,7 +117,7 @@ export const readSheet = operation(ReadSheetQuestion, function* (question): Work
       throw wrong(`known[${i}].id`, `expected the id of an area; "${id}" is not among them`);
     return { area, lab: colour };
   });
-  const { zones } = question;
+  const zones = zonesFor(question, width, height);
   try {
     const found = yield* read({
       photo,
@@ -100,17 +127,7 @@ export const readSheet = operation(ReadSheetQuestion, function* (question): Work
       known,
       paper: question.paper ? colourOf(question.paper).lab : undefined,
       corners: (question.corners as Corners | null | undefined) ?? null,
-      zones: zones
-        ? sized(
-            {
-              width: zones.width,
-              height: zones.height,
-              data: planeBytes(zones.data, zones.width * zones.height, "zones.data"),
-            },
-            width,
-            height,
-          )
-        : null,
+      zones,
     });
     return {
       ...found,

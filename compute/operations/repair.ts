@@ -20,7 +20,7 @@ import { seenLab } from "@/core/ink/desk";
 import { DEFAULT_LIFTING } from "@/core/ink/paper";
 import { drawnLab, type Pressure } from "@/core/pencil/tooth";
 import type { Work } from "@/core/progress";
-import { distinct, expected, LEAST_GAIN, remediesFor } from "@/core/repair/remedies";
+import { carriedOver, distinct, expected, LEAST_GAIN, remediesFor } from "@/core/repair/remedies";
 import { SYMPTOMS, type Symptom } from "@/core/repair/symptom";
 import { noRemedyInWords, remedyInWords, symptomAdvice, type MendedWith } from "@/words/repair";
 import { costOf } from "../cost";
@@ -48,6 +48,8 @@ export class RepairQuestion extends AmongOwned {
   /** What lies there, bottom to top. */
   @Stack() stack!: string[];
   @One(() => WantedInput, 'expected {"lab":C}') wanted!: WantedInput;
+  /** What was read there, where a photo or an instrument told: what comes over it is counted from that. */
+  @Nullable() @One(() => WantedInput, 'expected {"lab":C}') lies?: WantedInput | null;
   @Nullable() @OneOf(SYMPTOMS) symptom?: Symptom | null;
   @Optional() @Flag() wet = false;
   @Whole(0, MOST_LEFT, "coats") coatsLeft!: number;
@@ -100,12 +102,17 @@ const PENCIL_DOUBT = 2;
 const countedOn = ({ with: how, deltaE00: to }: Found): number =>
   how === "pencil" ? to + PENCIL_DOUBT : expected({ blender: how === "blender", deltaE00: to });
 
-function* byPencil(open: OpenDesk, stack: readonly number[], wanted: Lab): Work<Found[]> {
+function* byPencil(
+  open: OpenDesk,
+  stack: readonly number[],
+  wanted: Lab,
+  carried: (lab: Lab) => Lab,
+): Work<Found[]> {
   const { pencils, fit, surface } = yield* pencilsOf(open);
   const under = surface(stack).reflectance;
   return pencils.flatMap(({ film }) =>
     DRAWN.map(([layers, pressure]): Found => {
-      const lab = drawnLab(under, [{ film, layers, pressure }], fit, open.desk.paper.illuminant);
+      const lab = carried(drawnLab(under, [{ film, layers, pressure }], fit, open.desk.paper.illuminant));
       const add = [film.code];
       return { with: "pencil", add, layers, pressure, lab, deltaE00: deltaE00(lab, wanted), onWet: false };
     }),
@@ -118,7 +125,9 @@ export const repair = deskOperation(RepairQuestion, function* (question, open, s
   const stack = question.stack.map((c, i) => open.placeOf(c, `stack[${i}]`));
   const wanted = open.labOf(question.wanted.lab);
   const price = costOf(open, question.ownedOnly);
-  const here = seenLab(open.desk, stack);
+  const predicted = seenLab(open.desk, stack);
+  const lies = question.lies ? open.labOf(question.lies.lab) : undefined;
+  const here = lies ?? predicted;
   const now = deltaE00(here, wanted);
   const worth = (found: Found) => now - countedOn(found) >= LEAST_GAIN;
 
@@ -148,7 +157,7 @@ export const repair = deskOperation(RepairQuestion, function* (question, open, s
 
   const all = yield* remediesFor(
     open.desk,
-    { stack, wanted, wet, coatsLeft },
+    { stack, wanted, lies, wet, coatsLeft },
     (ink) => Number.isFinite(price(ink)),
     blender?.lifts,
   );
@@ -170,7 +179,7 @@ export const repair = deskOperation(RepairQuestion, function* (question, open, s
   const soFar = [...inks, ...opaque];
   if (!question.pencil || !open.input.pencils.length) return answer(soFar);
   show?.(answer(soFar));
-  const drawn = (yield* byPencil(open, stack, wanted))
+  const drawn = (yield* byPencil(open, stack, wanted, lies ? carriedOver(predicted, lies) : (lab) => lab))
     .filter(worth)
     .sort((a, b) => a.deltaE00 - b.deltaE00)
     .slice(0, 1);

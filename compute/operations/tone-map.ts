@@ -63,7 +63,7 @@ export function fieldFor(question: FieldQuestion): Field {
   };
 }
 
-class AreaTonesWish extends ToneWishInput {
+export class AreaTonesWish extends ToneWishInput {
   @AreaId() id!: AreaIdInput;
 }
 
@@ -139,19 +139,33 @@ export function toneMapOf(
   return { ...toneMapFor(field, wishes), wishes };
 }
 
+/** Tone of each place of each area, from 1, by the place's byte. */
+const zoneTables = (wishes: readonly ToneWish[]): Uint8Array[] =>
+  wishes.map(({ borders }) => {
+    const table = new Uint8Array(256);
+    for (let b = 1; b < 256; b++) table[b] = 1 + zoneAt(borders, tOf(b));
+    return table;
+  });
+
+/** Tone of each pixel from 1, lightest first; 0 where no ink goes. */
+export function zonesOfMap(
+  own: Int16Array,
+  { places, wishes }: Pick<ToneMap, "places"> & { readonly wishes: readonly ToneWish[] },
+): Uint8Array {
+  const tables = zoneTables(wishes);
+  const zones = new Uint8Array(places.length);
+  for (let p = 0; p < zones.length; p++) if (own[p]! >= 0) zones[p] = tables[own[p]!]![places[p]!]!;
+  return zones;
+}
+
 /** Where each tone of each area goes. */
 export const toneMap = operation(ToneMapQuestion, (question): ToneMapOutput => {
   const field = fieldFor(question);
   const { ground } = field.relieved;
   const { places, counts, wishes } = toneMapOf(field, question.areas);
   const { width, height, own, mmPerPixel } = ground;
-  const zoneOf = wishes.map(({ borders }) => {
-    const table = new Uint8Array(256);
-    for (let b = 1; b < 256; b++) table[b] = 1 + zoneAt(borders, tOf(b));
-    return table;
-  });
-  const zones = new Uint8Array(places.length);
-  for (let p = 0; p < zones.length; p++) if (own[p]! >= 0) zones[p] = zoneOf[own[p]!]![places[p]!]!;
+  const zoneOf = zoneTables(wishes);
+  const zones = zonesOfMap(own, { places, wishes });
   const pixel = mmPerPixel ** 2;
   return {
     places: { width, height, data: places },

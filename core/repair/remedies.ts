@@ -1,6 +1,6 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
-import { xyzToLab, type Lab } from "@/core/colour/lab";
-import { BANDS, tristimulusWeights } from "@/core/colour/observer";
+import { labToXyz, xyzToLab, type Lab } from "@/core/colour/lab";
+import { BANDS, tristimulusWeights, type Xyz } from "@/core/colour/observer";
 import { seenLab, type Desk, type Stack } from "@/core/ink/desk";
 import { doseOfK } from "@/core/ink/dose";
 import { liftedStack } from "@/core/ink/fit-lifting";
@@ -14,6 +14,8 @@ export interface Fault {
   /** Ink that lies there, one entry a coat, first coat first. */
   readonly stack: Stack;
   readonly wanted: Lab;
+  /** What was read there, where it was: what comes over it is counted from that. */
+  readonly lies?: Lab | undefined;
   /** Whether the sheet is still wet there. */
   readonly wet: boolean;
   /** Coats that the paper still takes. */
@@ -66,8 +68,30 @@ export function addedLab(desk: Desk, stack: Stack, add: Stack, onWet: boolean): 
   return [Math.min(100, Math.max(0, L)), a, b];
 }
 
+/** Light that was read over light that is predicted, of each of X, Y, Z, beyond which one of them is wrong. */
+const [LEAST_RATIO, MOST_RATIO] = [0.25, 4] as const;
+
+/**
+ * What comes over a place that was read otherwise than predicted: the light that is missing there is missing under every further coat as well, as
+ * thin films multiply. What the blender takes away takes its share of that along.
+ */
+export function carriedOver(predicted: Lab, lies: Lab): (lab: Lab, lifted?: number) => Lab {
+  const [is, was] = [labToXyz(lies), labToXyz(predicted)];
+  const ratio = is.map((v, c) => Math.min(MOST_RATIO, Math.max(LEAST_RATIO, v / Math.max(1e-3, was[c]!))));
+  return (lab, lifted = 0) => {
+    const xyz = labToXyz(lab).map((v, c) => v * ratio[c]! ** (1 - lifted)) as unknown as Xyz;
+    const [L, a, b] = xyzToLab(xyz);
+    return [Math.min(100, L), a, b];
+  };
+}
+
 /** How far (ΔE00) two coats of ink over a stack come out from what is wanted, by the model alone: no readings, nothing allocated. */
-function offByModel(desk: Desk, stack: Stack, wanted: Lab, onWet: boolean): (a: number, b: number) => number {
+function offByModel(
+  desk: Desk,
+  { stack, wanted }: Fault,
+  onWet: boolean,
+  carried: (lab: Lab) => Lab,
+): (a: number, b: number) => number {
   const { paper } = desk;
   const { x, y, z, white } = tristimulusWeights(paper.illuminant);
   const coats = asCoats([...stack, 0, 0]).map((c, i) => ({ ...c, wet: onWet && i === stack.length }));
@@ -89,7 +113,7 @@ function offByModel(desk: Desk, stack: Stack, wanted: Lab, onWet: boolean): (a: 
       Y += y[i]! * light[i]!;
       Z += z[i]! * light[i]!;
     }
-    return deltaE00(xyzToLab([X, Y, Z], white), wanted);
+    return deltaE00(carried(xyzToLab([X, Y, Z], white)), wanted);
   };
 }
 
@@ -103,17 +127,19 @@ function offByModel(desk: Desk, stack: Stack, wanted: Lab, onWet: boolean): (a: 
  */
 export function* remediesFor(
   desk: Desk,
-  { stack, wanted, wet, coatsLeft }: Fault,
+  fault: Fault,
   usable: (ink: number) => boolean,
   blender?: number,
 ): Work<Remedy[]> {
+  const { stack, wanted, lies, wet, coatsLeft } = fault;
+  const carried = lies ? carriedOver(seenLab(desk, stack), lies) : (lab: Lab) => lab;
   const inks = desk.inks.flatMap((_, i) => (usable(i) ? [i] : []));
   const most = Math.min(MOST_ADDED, coatsLeft);
-  const now = deltaE00(seenLab(desk, stack), wanted);
+  const now = deltaE00(lies ?? seenLab(desk, stack), wanted);
   /** The better of laying it at once and of waiting; at once where that is as good. */
   const tried = (add: Stack): Remedy => {
     const on = (onWet: boolean): Remedy => {
-      const lab = addedLab(desk, stack, add, onWet);
+      const lab = carried(addedLab(desk, stack, add, onWet));
       return { add, blender: false, onWet, lab, deltaE00: deltaE00(lab, wanted) };
     };
     const dry = on(false);
@@ -124,7 +150,7 @@ export function* remediesFor(
   const found: Remedy[] = [];
   const none: Remedy = { add: [], blender: false, onWet: false, lab: [0, 0, 0], deltaE00: now };
   if (blender !== undefined && stack.length) {
-    const lab = liftedStack(desk, stack, blender);
+    const lab = carried(liftedStack(desk, stack, blender), blender);
     found.push({ add: [], blender: true, onWet: false, lab, deltaE00: deltaE00(lab, wanted) });
   }
   const single: Remedy[] = [];
@@ -145,7 +171,7 @@ export function* remediesFor(
   if (most > 1) {
     const best = [...single].sort((a, b) => a.deltaE00 - b.deltaE00).slice(0, SHORTLIST);
     const ways = (wet && stack.length ? [false, true] : [false]).map((onWet) =>
-      offByModel(desk, stack, wanted, onWet),
+      offByModel(desk, fault, onWet, carried),
     );
     const pairs: { readonly add: Stack; readonly off: number }[] = [];
     for (const [n, { add }] of best.entries()) {

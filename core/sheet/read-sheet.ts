@@ -40,6 +40,8 @@ export interface SheetWish {
 }
 
 export interface ReadZone {
+  /** Its number, from 1. */
+  readonly zone: number;
   /** Shares of the area's ground, zones taken in order. */
   readonly from: number;
   readonly to: number;
@@ -274,7 +276,7 @@ function zonesOf(
       const from = to;
       to += count / total;
       const own = pixels.filter((p) => p.zone === zone);
-      return own.length >= 4 ? [{ from, to, lab: toLab(own), mm2: count * mmPerPixel ** 2 }] : [];
+      return own.length >= 4 ? [{ zone, from, to, lab: toLab(own), mm2: count * mmPerPixel ** 2 }] : [];
     });
 }
 

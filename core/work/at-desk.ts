@@ -165,8 +165,8 @@ export interface StackAt {
   readonly light: readonly string[];
 }
 
-/** A pass of less than half a coat leaves nothing that is a coat. */
-const coatsAt = (passes: readonly Pass[], t: number): string[] =>
+/** Ink that passes lay at a place t: codes, one entry a coat, bottom to top. A pass of less than half a coat leaves nothing that is a coat. */
+export const coatsAt = (passes: readonly Pass[], t: number): string[] =>
   passes.flatMap((p) =>
     bringsOf(p) === "ink" && covers(p, t) ? Array<string>(Math.round(p.coats)).fill(p.code) : [],
   );

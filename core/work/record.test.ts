@@ -118,3 +118,44 @@ describe("the pace of a hand", () => {
     expect(paceOf([])).toEqual({});
   });
 });
+
+describe("what is to be mended", () => {
+  const mend: EventOf<"mend"> = {
+    id: "m1",
+    kind: "mend",
+    at: 50,
+    area: "skin",
+    with: "ink",
+    codes: ["rust3m"],
+    from: 0.6,
+    to: 1,
+    says: "One coat of rust3m.",
+  };
+  const added = (at: number): EventOf<"added"> => ({
+    id: id(),
+    kind: "added",
+    at,
+    area: "skin",
+    codes: ["rust3m"],
+    from: 0.6,
+    to: 1,
+    wet: false,
+    mends: "m1",
+  });
+  it("waits until something was laid or noted for it, and waits again when that is taken back", () => {
+    const laid = added(60);
+    const back: WorkEvent = { id: id(), kind: "undone", at: 70, undoes: laid.id };
+    expect(recordOf([mend]).toMend).toEqual([mend]);
+    expect(recordOf([mend]).inked.size).toBe(0);
+    expect(recordOf([laid, mend]).toMend).toEqual([]);
+    expect(recordOf([mend, laid]).added).toHaveLength(1);
+    expect(recordOf([mend, laid, back]).toMend).toEqual([mend]);
+    const note: WorkEvent = { id: id(), kind: "noted", at: 60, note: "Mended", area: "skin", mends: "m1" };
+    expect(recordOf([mend, note]).toMend).toEqual([]);
+  });
+  it("is gone when it is dropped, and lies nowhere", () => {
+    const drop: WorkEvent = { id: id(), kind: "undone", at: 60, undoes: "m1" };
+    expect(recordOf([mend, drop]).toMend).toEqual([]);
+    expect(recordOf([mend, { ...mend, id: "m2" }, drop]).toMend.map((m) => m.id)).toEqual(["m2"]);
+  });
+});

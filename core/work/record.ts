@@ -36,6 +36,18 @@ interface Kinds {
     readonly to: number;
     readonly wet: boolean;
     readonly symptom?: Symptom | undefined;
+    /** The event that said that this was to be mended. */
+    readonly mends?: string | undefined;
+  };
+  /** To be mended, and how: seen on the sheet. It is until something was laid or noted for it, or until it is dropped. */
+  mend: {
+    readonly area: string;
+    readonly with: "ink" | "blender" | "pencil" | "opaque";
+    /** One entry a coat. */
+    readonly codes: readonly string[];
+    readonly from: number;
+    readonly to: number;
+    readonly says: string;
   };
   /** From here on one thing is taken instead of another. */
   exchanged: { readonly code: string; readonly by: string };
@@ -47,7 +59,11 @@ interface Kinds {
     readonly tones: readonly { readonly code: string; readonly coats: number }[];
     readonly note: string;
   };
-  noted: { readonly note: string; readonly area?: string | undefined };
+  noted: {
+    readonly note: string;
+    readonly area?: string | undefined;
+    readonly mends?: string | undefined;
+  };
   photographed: { readonly pictureId: string; readonly note?: string | undefined };
   undone: { readonly undoes: string };
 }
@@ -68,6 +84,8 @@ export interface WorkRecord {
   readonly parts: ReadonlyMap<string, EventOf<"part">>;
   readonly skipped: ReadonlySet<string>;
   readonly added: readonly EventOf<"added">[];
+  /** What is still to be mended, as it was found. */
+  readonly toMend: readonly EventOf<"mend">[];
   /** What is taken instead of what. */
   readonly exchanged: ReadonlyMap<string, string>;
   /** Last time ink came onto an area, ms. */
@@ -120,6 +138,7 @@ export function recordOf(all: readonly WorkEvent[]): WorkRecord {
   const added: EventOf<"added">[] = [];
   const exchanged = new Map<string, string>();
   const inked = new Map<string, number>();
+  const mend = new Map<string, EventOf<"mend">>();
   let [finished, going] = [false, false];
   for (const e of events) {
     switch (e.kind) {
@@ -140,6 +159,9 @@ export function recordOf(all: readonly WorkEvent[]): WorkRecord {
         added.push(e);
         inked.set(e.area, e.at);
         break;
+      case "mend":
+        mend.set(e.id, e);
+        break;
       case "exchanged":
         // What stands in for something may itself be exchanged later.
         for (const [code, by] of exchanged) if (by === e.code) exchanged.set(code, e.by);
@@ -156,7 +178,19 @@ export function recordOf(all: readonly WorkEvent[]): WorkRecord {
         break;
     }
   }
-  return { events, done, parts, skipped, added, exchanged, inked, finished, going };
+  for (const e of events) if ((e.kind === "added" || e.kind === "noted") && e.mends) mend.delete(e.mends);
+  return {
+    events,
+    done,
+    parts,
+    skipped,
+    added,
+    toMend: [...mend.values()],
+    exchanged,
+    inked,
+    finished,
+    going,
+  };
 }
 
 /** What is left of an order: the steps that neither lie nor were skipped. */

@@ -1,10 +1,13 @@
 "use client";
-import { deltaE00 } from "@/core/colour/delta-e00";
+import { useState } from "react";
+import type { ComparedZone } from "@/compute/operations/compare-sheet";
 import { Progress } from "@/ui/jobs/progress";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
 import { layingOf } from "@/ui/set-up/reference-layer";
 import { differenceWords } from "@/words/closeness";
 import { liesInWords } from "@/words/sheet";
+import { counted } from "@/words/numbers";
+import { Mend } from "./mend";
 import type { Check } from "./use-check";
 import type { LaidPhoto } from "./use-sheet-photo";
 
@@ -29,35 +32,44 @@ export function LaidSheet({
 
 /** ΔE00 from which on a person would see it. */
 const SEEN = 4;
+/** Places that are told at once, and of those the ones whose mending is looked for unasked. */
+const [TOLD, LOOKED_FOR] = [8, 3] as const;
 
-/** The finished sheet, or a half-done one, against the plan: a photo, what it says of each area, and how far to trust it. */
+const COMPARED_WITH = [
+  ["so far", "What is laid so far"],
+  ["finished", "The finished picture"],
+] as const;
+
+/** Where on an area a zone lies. */
+const toneInWords = ({ zone, of }: ComparedZone) =>
+  of === 1 ? "" : zone === 1 ? "lightest tone" : zone === of ? "darkest tone" : `tone ${zone} of ${of}`;
+
+/** The finished sheet, or a half-done one, against the plan: a photo, what came out otherwise, why, and what mends it. */
 export function AsItLies({ own }: { readonly own: Check }) {
-  const { sheet, over, piece } = own;
+  const { sheet, piece, compared, isUnderWay, against, setAgainst } = own;
   const found = sheet.laid && sheet.work.output?.read;
-  const planned = new Map(over.output?.areas.map((a) => [a.id, a.seen]));
-  const rows = (found?.areas ?? [])
-    .flatMap((lies) => {
-      const area = piece.areas.find((a) => a.id === lies.id);
-      const plan = area && planned.get(area.id);
-      return area && plan ? [{ area, lies, plan, off: deltaE00(lies.lab, plan.lab) }] : [];
-    })
-    .sort((a, b) => b.off - a.off);
-  const seen = rows.filter((r) => r.off >= SEEN).length;
+  const all = found && !compared.old ? compared.output : undefined;
+  const names = new Map(piece.areas.map((a) => [a.id, a.name]));
+  const told = (all?.zones ?? []).filter((z) => !z.within && z.deltaE00 >= SEEN);
   // What a hand does differs from area to area; what a lamp or another sheet does is the same everywhere.
-  const lighter = rows.filter((r) => r.lies.lab[0] > r.plan.lab[0]).length;
-  const alike = rows.length > 3 && seen > 0.9 * rows.length && (lighter === 0 || lighter === rows.length);
+  const lighter = told.filter((z) => z.lies.lab[0] > z.planned.lab[0]).length;
+  const alike =
+    told.length > 3 &&
+    told.length > 0.9 * (all?.zones.length ?? 0) &&
+    (lighter === 0 || lighter === told.length);
   const doubts = [
     ...(alike
       ? ["Nearly all lie off the same way: rather the photo’s light, or another paper than planned"]
       : []),
     ...(found ? found.doubts : []),
   ];
+  const [more, setMore] = useState(false);
   return (
     <section aria-label="As it lies">
       <h2 className="m-0 mb-1 text-[17px]">As it lies</h2>
       {!found && (
         <p className="mt-0 mb-2 max-w-[60ch] text-[15px]">
-          A photo of your sheet, half done or finished, is laid under the drawing and read area by area. It
+          A photo of your sheet, half done or finished, is laid under the drawing and read tone by tone. It
           stays on this machine.
         </p>
       )}
@@ -79,12 +91,27 @@ export function AsItLies({ own }: { readonly own: Check }) {
         )}
       </div>
       {sheet.name && <Progress work={sheet.work} doing="Finding the drawing in the photo" />}
-      {found && (
+      {found && isUnderWay && (
+        <div role="group" aria-label="Compare with" className="mt-2 flex flex-wrap gap-1">
+          {COMPARED_WITH.map(([key, says]) => (
+            <button
+              key={key}
+              className={`button ${against === key ? "button-main" : ""}`}
+              aria-pressed={against === key}
+              onClick={() => setAgainst(key)}
+            >
+              {says}
+            </button>
+          ))}
+        </div>
+      )}
+      {found && <Progress work={compared} doing="Comparing it with the plan" />}
+      {found && all && (
         <>
           <p className="mt-2 mb-1 text-[15px]" role="status">
-            {seen
-              ? `${seen} of ${rows.length} areas lie visibly off the plan; worst first.`
-              : `All ${rows.length} areas lie as planned, as far as the photo tells.`}{" "}
+            {told.length
+              ? `${counted(told.length, "place")} of ${all.zones.length} came out visibly otherwise; worst first.`
+              : `All ${all.zones.length} places lie as planned, as far as the photo tells.`}{" "}
             <button
               className="underline"
               onClick={() => {
@@ -105,32 +132,25 @@ export function AsItLies({ own }: { readonly own: Check }) {
               ))}
             </ul>
           )}
-          <table className="w-full border-collapse text-[15px]">
-            <caption className="sr-only">Each area as it lies against the plan</caption>
-            <thead>
-              <tr className="text-left text-[14px] text-soft">
-                <th className="pr-2 font-normal">area</th>
-                <th className="pr-2 font-normal">planned, lies</th>
-                <th className="font-normal">against the plan</th>
-                <th className="text-right font-normal">ΔE00</th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map(({ area, lies, plan, off }) => (
-                <tr key={area.id} className="border-b border-line">
-                  <td className="py-1 pr-2">{area.name}</td>
-                  <td>
-                    <span className="inline-flex" aria-hidden>
-                      <span className="inline-block h-6 w-7" style={{ background: plan.hex }} />
-                      <span className="inline-block h-6 w-7" style={{ background: lies.hex }} />
-                    </span>
-                  </td>
-                  <td>{off < SEEN ? differenceWords(off) : liesInWords(lies.lab, plan.lab)}</td>
-                  <td className="text-right text-soft">{off.toFixed(1)}</td>
-                </tr>
+          {told.length > 0 && (
+            <ol className="m-0 list-none p-0" aria-label="What came out otherwise">
+              {told.slice(0, more ? undefined : TOLD).map((z, i) => (
+                <Otherwise
+                  key={`${z.id} ${z.zone}`}
+                  zone={z}
+                  name={names.get(z.id) ?? z.id}
+                  own={own}
+                  asked={i < LOOKED_FOR && !alike}
+                />
               ))}
-            </tbody>
-          </table>
+            </ol>
+          )}
+          {told.length > TOLD && !more && (
+            <button className="button mt-1" onClick={() => setMore(true)}>
+              {counted(told.length - TOLD, "more place")}
+            </button>
+          )}
+          <EveryPlace zones={all.zones} names={names} />
           <p className="mt-1 mb-0 text-[14px] text-soft">
             The line was met within {found.offMm.p95.toFixed(1)} mm. Colour from {found.camera.from}
             {found.camera.expectedError !== null &&
@@ -140,5 +160,94 @@ export function AsItLies({ own }: { readonly own: Check }) {
         </>
       )}
     </section>
+  );
+}
+
+/** One place that came out otherwise: planned and lying colour, why, and what mends it. */
+function Otherwise({
+  zone,
+  name,
+  own,
+  asked,
+}: {
+  readonly zone: ComparedZone;
+  readonly name: string;
+  readonly own: Check;
+  readonly asked: boolean;
+}) {
+  const [looks, setLooks] = useState(asked);
+  const tone = toneInWords(zone);
+  return (
+    <li className="grid gap-1.5 border-t border-line py-2">
+      <div className="flex items-center gap-3">
+        <span className="inline-flex shrink-0" aria-hidden>
+          <span className="inline-block h-9 w-9" style={{ background: zone.planned.hex }} />
+          <span className="inline-block h-9 w-9" style={{ background: zone.lies.hex }} />
+        </span>
+        <div className="min-w-0">
+          <p className="m-0 text-[15px]">
+            <b>{name}</b>
+            {tone && `, ${tone}`}{" "}
+            <span className="text-[14px] text-soft">
+              {zone.deltaE00.toFixed(1)} ΔE00, {zone.mm2.toFixed(0)} mm²
+            </span>
+          </p>
+          <p className="m-0 text-[15px] leading-snug">{zone.says}</p>
+        </div>
+      </div>
+      {looks ? (
+        <Mend zone={zone} rack={own.rack} log={own.log} />
+      ) : (
+        <button className="button justify-self-start" onClick={() => setLooks(true)}>
+          What mends it?
+        </button>
+      )}
+    </li>
+  );
+}
+
+/** Everything that was read, for who wants to see it all. */
+function EveryPlace({
+  zones,
+  names,
+}: {
+  readonly zones: readonly ComparedZone[];
+  readonly names: ReadonlyMap<string, string>;
+}) {
+  return (
+    <details className="mt-2">
+      <summary className="cursor-pointer text-[15px]">Every place that was read</summary>
+      <table className="mt-1 w-full border-collapse text-[15px]">
+        <caption className="sr-only">Each tone of each area as it lies against the plan</caption>
+        <thead>
+          <tr className="text-left text-[14px] text-soft">
+            <th className="pr-2 font-normal">place</th>
+            <th className="pr-2 font-normal">planned, lies</th>
+            <th className="font-normal">against the plan</th>
+            <th className="text-right font-normal">ΔE00</th>
+          </tr>
+        </thead>
+        <tbody>
+          {zones.map((z) => (
+            <tr key={`${z.id} ${z.zone}`} className="border-b border-line">
+              <td className="py-1 pr-2">
+                {names.get(z.id) ?? z.id}
+                {z.of > 1 && <span className="text-soft">, {toneInWords(z)}</span>}
+              </td>
+              <td>
+                <span className="inline-flex" aria-hidden>
+                  <span className="inline-block h-6 w-7" style={{ background: z.planned.hex }} />
+                  <span className="inline-block h-6 w-7" style={{ background: z.lies.hex }} />
+                </span>
+              </td>
+              <td>
+                {z.deltaE00 < SEEN ? differenceWords(z.deltaE00) : liesInWords(z.lies.lab, z.planned.lab)}
+              </td>
+              <td className="text-right text-soft">{z.deltaE00.toFixed(1)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
   );
 }

@@ -3,8 +3,10 @@ import { withRack } from "@/ui/rack-here";
 import { Link } from "@/ui/kit/link";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import type { Illuminant } from "@/core/colour/observer";
+import type { WorkEvent } from "@/core/work/record";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
+import { useWorkLog } from "@/ui/desk/use-work-log";
 import { Progress } from "@/ui/jobs/progress";
 import { PixelCanvas } from "@/ui/kit/pixel-canvas";
 import { inGreys } from "@/ui/light/greys";
@@ -59,9 +61,17 @@ const NO_WORK = {
 const BLINK = 900;
 
 /** Check: the piece as it will look, before a marker is uncapped. */
-export function CheckView({ papers, rack }: { readonly papers: readonly PaperSheet[]; readonly rack: Rack }) {
-  const own = useCheck(papers, rack);
+export function CheckView({
+  papers,
+  rack,
+  events,
+}: {
+  readonly papers: readonly PaperSheet[];
+  readonly rack: Rack;
+  readonly events: readonly WorkEvent[];
+}) {
   const { id } = usePieceHandles();
+  const own = useCheck(papers, rack, useWorkLog(id, events));
   const { piece } = own;
   const ready = piece.setUp.line && piece.areas.some((a) => a.place);
   return (

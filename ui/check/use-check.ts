@@ -12,6 +12,8 @@ import { planQuestion, useJudged } from "@/ui/piece/group/use-groups";
 import { useKeepPicture, useKeptNow } from "@/ui/piece/kept-picture";
 import { usePiece } from "@/ui/piece/piece-context";
 import { useRack } from "@/ui/piece/use-rack";
+import type { WorkLog } from "@/ui/desk/work-log";
+import { useCompared } from "./use-compared";
 import { useSheetPhoto } from "./use-sheet-photo";
 import { usePictures } from "@/ui/set-up/use-pictures";
 
@@ -37,7 +39,7 @@ const NOTHING = () => 0;
 const MOST_WAYS = 12;
 
 /** Everything that Check shows: the predicted colouring, what is noticed in it, and how it comes to be. */
-export function useCheck(papers: readonly PaperSheet[], first: Rack) {
+export function useCheck(papers: readonly PaperSheet[], first: Rack, log: WorkLog) {
   const piece = usePiece();
   const { rack: byDay } = useRack(piece.paperId ?? first.paper.id, first);
   const [lamp, setLamp] = useState<Illuminant>();
@@ -127,7 +129,10 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
     kept && rack === byDay && !alone && at === undefined && !whole.coloured && !light.error
       ? kept
       : undefined;
-  const sheet = useSheetPhoto(piece, drawing, byDay);
+  const sheet = useSheetPhoto(piece, drawing, byDay, field);
+  const [against, setAgainst] = useState<"finished" | "so far">("so far");
+  const read = sheet.laid && sheet.work.output?.read;
+  const compared = useCompared(piece, byDay, log, field, read, against);
   const needsMap = [view, other].includes("tones");
   const map = useCompute(
     "toneMap",
@@ -174,6 +179,11 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack) {
     askedOut,
     map: map.output,
     sheet,
+    log,
+    /** What was read on the sheet against what is planned, and what to compare it with. */
+    ...compared,
+    against,
+    setAgainst,
   };
 }
 

@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import type { ReadSheetOutput } from "@/compute/operations/read-sheet";
-import { claimsOf, drawingQuestion } from "@/compute/piece-questions";
+import { claimsOf, drawingQuestion, toneMapQuestion } from "@/compute/piece-questions";
 import type { Pair } from "@/core/picture/align";
 import { WHOLE_PICTURE } from "@/core/picture/rectify";
 import type { Piece } from "@/core/piece/piece";
@@ -45,12 +45,19 @@ async function sizeOf(file: File): Promise<LaidPhoto["size"]> {
 }
 
 /** What lies on the paper by a photo of it, read in the worker: nothing of the photo leaves the machine. */
-export function useSheetPhoto(piece: Piece, drawing: DrawingFacts | undefined, { paper }: Rack): SheetPhoto {
+export function useSheetPhoto(
+  piece: Piece,
+  drawing: DrawingFacts | undefined,
+  { paper }: Rack,
+  /** Light of the drawing, by which its tones are read apart. */
+  field: string | undefined,
+): SheetPhoto {
   const [photo, setPhoto] = useState<Photo>();
   useEffect(() => () => photo && URL.revokeObjectURL(photo.url), [photo]);
   const whites = piece.areas.filter((a) => a.white && a.place).map((a) => a.id);
   const claims = claimsOf(piece);
-  const ready = photo && drawing && piece.setUp.line;
+  const ready = photo && drawing && piece.setUp.line && field;
+  const tones = toneMapQuestion(piece);
   const work = useJob(
     ready
       ? JSON.stringify([
@@ -60,6 +67,8 @@ export function useSheetPhoto(piece: Piece, drawing: DrawingFacts | undefined, {
           claims,
           whites,
           paper.lab,
+          field,
+          tones,
         ])
       : null,
     async ({ signal, onProgress }): Promise<Found> => {
@@ -77,6 +86,7 @@ export function useSheetPhoto(piece: Piece, drawing: DrawingFacts | undefined, {
           photo: { picture: photo!.handle },
           drawn,
           claims,
+          tones: { field, ...tones },
           paper: { lab: paper.lab },
           known: whites.map((id) => ({ id, lab: { lab: paper.lab } })),
         },

@@ -1,7 +1,7 @@
 "use client";
 import { withRack } from "@/ui/rack-here";
 import { ArrowLeft, Bell, BellOff, Pause, Undo2 } from "lucide-react";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { useStore } from "zustand";
 import { clockOf, openEnds } from "@/core/work/at-desk";
 import { stepKey, type WorkEvent } from "@/core/work/record";
@@ -23,17 +23,16 @@ import { LogNotice } from "./log-notice";
 import { StepButtons } from "./step-buttons";
 import { StepCard } from "./step-card";
 import { Timers } from "./timers";
+import { ToMend } from "./to-mend";
 import { useAwake, useClock } from "./use-clock";
 import { useDesk } from "./use-desk";
 import { useRings } from "./use-rings";
-import { createWorkLog, type WorkLog } from "./work-log";
+import { useWorkLog } from "./use-work-log";
+import type { WorkLog } from "./work-log";
 
 const HOUR_S = 3600;
 /** A step that takes so many times as long as planned, and an open time more, is late. */
 const LATE = 3;
-
-/** Logs of pieces that were opened in this tab: leaving the desk and coming back loses none of what is on its way. */
-const logs = new Map<string, WorkLog>();
 
 /** The desk of the piece at hand: one step at a time. */
 export function DeskView({
@@ -44,14 +43,7 @@ export function DeskView({
   readonly rack: Rack;
 }) {
   const { id } = usePieceHandles();
-  const may = useMayChange();
-  const [log] = useState(() => {
-    const known = typeof window === "undefined" ? undefined : logs.get(id);
-    const made = known ?? createWorkLog(id, events, may);
-    if (typeof window !== "undefined") logs.set(id, made);
-    return made;
-  });
-  useEffect(() => log.start(), [log]);
+  const log = useWorkLog(id, events);
   const piece = usePiece();
   const { rack } = useRack(piece.paperId ?? first.paper.id, first);
   return <Desk log={log} rack={rack} />;
@@ -114,7 +106,7 @@ function Desk({ log, rack }: { readonly log: WorkLog; readonly rack: Rack }) {
   const pause = () => may && log.add({ kind: "paused" });
   const undo = () => {
     const last = record.events.findLast(
-      (e) => !["begun", "paused", "noted", "photographed"].includes(e.kind),
+      (e) => !["begun", "paused", "mend", "noted", "photographed"].includes(e.kind),
     );
     if (!may || !last) return;
     log.add({ kind: "undone", undoes: last.id });
@@ -269,6 +261,7 @@ function Desk({ log, rack }: { readonly log: WorkLog; readonly rack: Rack }) {
             <p className="m-0 border-l-4 border-strong pl-3 text-[15px]">{AN_HOUR}</p>
           )}
           {may && <DeskTools state={state} step={looked ? undefined : step} rack={rack} nameOf={nameOf} />}
+          {record.toMend.length > 0 && <ToMend state={state} may={may} nameOf={nameOf} />}
           {ahead.length > 1 && offset >= 0 && (
             <section aria-label="After that" className="mt-auto">
               <h2 className="m-0 text-[15px] font-normal text-soft">After that</h2>
