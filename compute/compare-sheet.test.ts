@@ -37,7 +37,7 @@ const read = (...labs: readonly (readonly number[])[]) => ({
 });
 const planned = async () =>
   (await compare(read([50, 0, 0], [50, 0, 0], [50, 0, 0]))).zones
-    .sort((a, b) => a.zone - b.zone)
+    .toSorted((a, b) => a.zone - b.zone)
     .map((z) => z.planned.lab);
 
 describe("what lies on a sheet against its plan", () => {

@@ -74,7 +74,12 @@ export function remedyInWords(
   const when =
     waits > 0 ? `Let it dry ${durationInWords(waits)}, then ` : onWet ? "At once, while it is wet: " : "";
   const said = `${when}${what(remedy)}`;
-  return `${said[0]!.toUpperCase()}${said.slice(1)}: ${differenceWords(nearness.to)} to what was planned instead of ${differenceWords(nearness.from)}.`;
+  const [from, to] = [differenceWords(nearness.from), differenceWords(nearness.to)];
+  const comes =
+    from === to
+      ? `nearer to what was planned, but still ${to}`
+      : `${to} to what was planned instead of ${from}`;
+  return `${said[0]!.toUpperCase()}${said.slice(1)}: ${comes}.`;
 }
 
 /** What is said where nothing mends a place. */

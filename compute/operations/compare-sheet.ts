@@ -3,12 +3,14 @@ import { Colour, Flag, List, Optional, Whole, Within } from "@/border/fields";
 import { MOST_AREAS } from "@/border/piece";
 import { wrong } from "@/border/problem";
 import { deltaE00 } from "@/core/colour/delta-e00";
-import { meanOf } from "@/core/colouring/look-over";
-import { NO_TONES, tOf, zoneAt } from "@/core/colouring/tone-map";
-import { USUAL_STEEPNESS, wantedAt } from "@/core/group/wanted";
+import type { Lab } from "@/core/colour/lab";
+import { toneMeans } from "@/core/colouring/tone-means";
+import { NO_TONES } from "@/core/colouring/tone-map";
+import { wantedAt } from "@/core/group/wanted";
 import { part, type Work } from "@/core/progress";
 import { addedPasses, bringsOf } from "@/core/media/medium";
 import { covers } from "@/core/ink/span";
+import { evenedByPlan } from "@/core/sheet/even-by-plan";
 import { whyOff, type Explained } from "@/core/sheet/why";
 import { coatsAt } from "@/core/work/at-desk";
 import { byWhatInWords, whyInWords, type WhyOff } from "@/words/why";
@@ -17,7 +19,7 @@ import { AreaId, type AreaIdInput } from "../grounds";
 import { deskOperation } from "../operation";
 import type { OpenDesk } from "../desk";
 import { seen, type SeenColour } from "../seen";
-import { ShownQuestion, shownIn, type ShownInField } from "./render";
+import { ShownQuestion, shownIn } from "./render";
 import { fieldFor, toneMapFor } from "./tone-map";
 
 class LiesZoneInput {
@@ -36,6 +38,8 @@ export class CompareSheetQuestion extends ShownQuestion {
   @List(() => LiesInput, 0, MOST_AREAS, '{"id","zones"}') lies!: LiesInput[];
   /** Median ΔE00 by which what was read may be wrong. */
   @Optional() @Within(0, 30, "ΔE00") photo = 2;
+  /** Takes what is off everywhere alike for the photo's light: for one in which no colour is known. */
+  @Optional() @Flag() evens = false;
   /** Whether only what is owned may have been taken by mistake. */
   @Optional() @Flag() ownedOnly = false;
 }
@@ -76,22 +80,6 @@ export interface CompareSheetOutput {
 /** Zones of all areas together: some seconds' work on a large rack. */
 const MOST_ZONES = 2000;
 
-/** Mean places and colours of the tones of an area. */
-function tonesOf(own: ShownInField, counts: Uint32Array, mm2: number) {
-  const { borders } = own.wish;
-  const places: [t: number, pixels: number][][] = Array.from({ length: borders.length - 1 }, () => []);
-  counts.forEach((n, b) => {
-    if (b && n) places[zoneAt(borders, tOf(b))]!.push([tOf(b), n]);
-  });
-  const at = (t: number) => own.laid.at(t, USUAL_STEEPNESS);
-  return places.map((some) => {
-    const pixels = some.reduce((sum, [, n]) => sum + n, 0);
-    let half = pixels / 2;
-    const middle = some.find(([, n]) => (half -= n) <= 0)?.[0];
-    return { places: some, middle, mm2: pixels * mm2, planned: pixels ? meanOf(at, some) : undefined };
-  });
-}
-
 function* compareSheetOf(question: CompareSheetQuestion, open: OpenDesk): Work<CompareSheetOutput> {
   const field = fieldFor(question);
   const { ids } = field.named;
@@ -104,68 +92,69 @@ function* compareSheetOf(question: CompareSheetQuestion, open: OpenDesk): Work<C
     return at;
   });
   const shown = yield* part(shownIn(field, question, open), 0, 0.5);
-  const map = toneMapFor(
-    field,
-    shown.map((s) => s?.wish ?? NO_TONES),
-  );
   const price = costOf(open, question.ownedOnly);
   const usable = (ink: number) => Number.isFinite(price(ink));
   const said = new Map(question.areas.map((a) => [String(a.id), a]));
-  const zones: ComparedZone[] = [];
-  for (const [i, { zones: read }] of question.lies.entries()) {
+  const wishes = shown.map((s) => s?.wish ?? NO_TONES);
+  const means = toneMeans(
+    ground,
+    toneMapFor(field, wishes),
+    shown.map((s) => (s?.passes.length ? s.laid : undefined)),
+    wishes.map((w) => w.borders),
+  );
+  const read = question.lies.flatMap(({ zones }, i) => {
     const at = places[i]!;
     const own = shown[at];
-    if (!own?.passes.length) continue;
-    const asked = said.get(ids[at]!)!;
+    if (!own?.passes.length) return [];
+    const tones = means[at]!;
+    return zones.flatMap(({ zone, lab }, n) => {
+      if (zone > tones.length)
+        throw wrong(`lies[${i}].zones[${n}].zone`, `expected a tone of the area, 1 to ${tones.length}`);
+      const tone = tones[zone - 1];
+      if (!tone) return [];
+      return [{ id: ids[at]!, own, tones, zone, ...tone, planned: tone.lab, lies: colourOf(lab).lab }];
+    });
+  });
+  const even = question.evens ? evenedByPlan(read) : (lab: Lab) => lab;
+  const zones: ComparedZone[] = [];
+  for (const [i, { id, own, tones, zone, planned, middle: t, from, to, mm2, ...rest }] of read.entries()) {
+    const asked = said.get(id)!;
     const lying = [
       ...own.passes.slice(0, asked.upTo ?? own.passes.length),
       ...asked.added.flatMap(addedPasses),
     ];
-    const tones = tonesOf(own, map.counts.subarray(at * 256, at * 256 + 256), ground.mmPerPixel ** 2);
-    for (const [n, { zone, lab }] of read.entries()) {
-      const tone = tones[zone - 1];
-      if (!tone)
-        throw wrong(`lies[${i}].zones[${n}].zone`, `expected a tone of the area, 1 to ${tones.length}`);
-      if (tone.middle === undefined || !tone.planned) continue;
-      const t = tone.middle;
-      const codes = coatsAt(lying, t);
-      const stack = codes.map((c) => open.find(c));
-      const lies = colourOf(lab).lab;
-      const place = {
-        planned: tone.planned,
-        lies,
-        lighter: tones[zone - 2]?.planned,
-        darker: tones[zone]?.planned,
-      };
-      // What was not read on this paper has a colour for nobody: nothing is said of why.
-      const isKnown = stack.every((s) => s !== undefined);
-      const why: Explained = isKnown
-        ? whyOff(open.desk, { ...place, stack }, usable, question.photo)
-        : { ...whyOff(open.desk, { ...place, stack: [] }, () => false, question.photo), causes: [] };
-      const code = (ink: number) => open.inks[ink]!.code;
-      const causes = why.causes.map((c): WhyOff => byWhatInWords(c, code));
-      const picked = own.wanted?.length ? wantedAt(own.wanted, t) : undefined;
-      zones.push({
-        id: ids[at]!,
-        zone,
-        of: tones.length,
-        mm2: tone.mm2,
-        planned: seen(tone.planned),
-        lies: seen(lies),
-        deltaE00: why.off,
-        ...(picked && { picked: { ...seen(picked), deltaE00: deltaE00(lies, picked) } }),
-        doubt: why.doubt,
-        within: why.within,
-        stack: codes,
-        likely: (why.causes[0]?.stack ?? stack).flatMap((s) => (s === undefined ? [] : [code(s)])),
-        drawnOver: lying.some((p) => bringsOf(p) === "pencil" && covers(p, t)),
-        from: tone.places[0]![0],
-        to: tone.places.at(-1)![0],
-        causes,
-        says: whyInWords(why, causes, { lies, planned: tone.planned }),
-      });
-    }
-    if (i % 20 === 19) yield 0.5 + (0.5 * i) / question.lies.length;
+    const codes = coatsAt(lying, t);
+    const stack = codes.map((c) => open.find(c));
+    const lies = even(rest.lies);
+    const place = { planned, lies, lighter: tones[zone - 2]?.lab, darker: tones[zone]?.lab };
+    // What was not read on this paper has a colour for nobody: nothing is said of why.
+    const isKnown = stack.every((s) => s !== undefined);
+    const why: Explained = isKnown
+      ? whyOff(open.desk, { ...place, stack }, usable, question.photo)
+      : { ...whyOff(open.desk, { ...place, stack: [] }, () => false, question.photo), causes: [] };
+    const code = (ink: number) => open.inks[ink]!.code;
+    const causes = why.causes.map((c): WhyOff => byWhatInWords(c, code));
+    const picked = own.wanted?.length ? wantedAt(own.wanted, t) : undefined;
+    zones.push({
+      id,
+      zone,
+      of: tones.length,
+      mm2,
+      planned: seen(planned),
+      lies: seen(lies),
+      deltaE00: why.off,
+      ...(picked && { picked: { ...seen(picked), deltaE00: deltaE00(lies, picked) } }),
+      doubt: why.doubt,
+      within: why.within,
+      stack: codes,
+      likely: (why.causes[0]?.stack ?? stack).flatMap((s) => (s === undefined ? [] : [code(s)])),
+      drawnOver: lying.some((p) => bringsOf(p) === "pencil" && covers(p, t)),
+      from,
+      to,
+      causes,
+      says: whyInWords(why, causes, { lies, planned }),
+    });
+    if (i % 20 === 19) yield 0.5 + (0.5 * i) / read.length;
   }
   const mm2 = zones.reduce((sum, z) => sum + z.mm2, 0);
   return {

@@ -50,7 +50,7 @@ export interface SeenArea {
 }
 
 /** Mean light of places, each with its pixels, as a colour. */
-export function meanOf(at: (t: number) => Lab, seen: readonly (readonly [t: number, pixels: number])[]): Lab {
+function meanOf(at: (t: number) => Lab, seen: readonly (readonly [t: number, pixels: number])[]): Lab {
   const sum = [0, 0, 0];
   let pixels = 0;
   for (const [t, count] of seen) {

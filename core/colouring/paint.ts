@@ -71,10 +71,10 @@ const radiusOf = (spread: number): number => Math.round((Math.sqrt(12 * spread *
  * Where wet ink has run together what is seen is no longer the place alone but all that lies as near as ink has crept: the mean place there, and
  * how far places differ. For an even fade they are the place itself and its steepness times that reach.
  */
-function crept(
+export function crept(
   ground: Ground,
   places: Uint8Array,
-  colours: readonly (AreaColours | undefined)[],
+  colours: readonly (Pick<AreaColours, "reach"> | undefined)[],
   box: Box,
 ): { mean: Float32Array; square: Float32Array } {
   const { own, mmPerPixel } = ground;

@@ -152,10 +152,10 @@ export function AsItLies({ own }: { readonly own: Check }) {
           )}
           <EveryPlace zones={all.zones} names={names} />
           <p className="mt-1 mb-0 text-[14px] text-soft">
-            The line was met within {found.offMm.p95.toFixed(1)} mm. Colour from {found.camera.from}
-            {found.camera.expectedError !== null &&
-              `, within ${found.camera.expectedError.toFixed(1)} ΔE00 as a rule`}
-            .
+            The line was met within {found.offMm.p95.toFixed(1)} mm.{" "}
+            {found.camera.from === "nothing"
+              ? "The photo’s light was set so that most of it lies as planned: what is off everywhere alike is not seen."
+              : `Colour from ${found.camera.from}${found.camera.expectedError === null ? "" : `, within ${found.camera.expectedError.toFixed(1)} ΔE00 as a rule`}.`}
           </p>
         </>
       )}
@@ -196,7 +196,7 @@ function Otherwise({
         </div>
       </div>
       {looks ? (
-        <Mend zone={zone} rack={own.rack} log={own.log} />
+        <Mend zone={zone} tone={tone} rack={own.rack} log={own.log} />
       ) : (
         <button className="button justify-self-start" onClick={() => setLooks(true)}>
           What mends it?

@@ -1,5 +1,5 @@
 "use client";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { useStore } from "zustand";
 import type { ComparedZone } from "@/compute/operations/compare-sheet";
 import { sheetOf } from "@/compute/from-rack";
@@ -17,14 +17,18 @@ const MOST_STACK = 12;
 /** What mends a place of the sheet that came out otherwise, with what lies at hand; taken, it waits at the desk. */
 export function Mend({
   zone,
+  tone,
   rack,
   log,
 }: {
   readonly zone: ComparedZone;
+  /** Where on its area that is; empty where it is all of it. */
+  readonly tone: string;
   readonly rack: Rack;
   readonly log: WorkLog;
 }) {
   const may = useMayChange();
+  const [others, setOthers] = useState(false);
   const events = useStore(log.log, (s) => s.events);
   const { id, from, to, drawnOver, likely, stack } = zone;
   const waiting = useMemo(
@@ -78,7 +82,7 @@ export function Mend({
       {answer?.remedies.length === 0 && <p className="m-0 text-[15px]">{answer.says}</p>}
       {answer && answer.remedies.length > 0 && (
         <ul className="m-0 grid list-none gap-1 p-0" aria-label="What mends it">
-          {answer.remedies.map((r) => (
+          {answer.remedies.slice(0, others ? undefined : 1).map((r) => (
             <li key={r.says} className="grid grid-cols-[28px_minmax(0,1fr)_auto] items-center gap-2">
               <span className="block h-6 border border-line" style={{ background: r.hex }} aria-hidden />
               <span className="text-[15px] leading-snug">{r.says}</span>
@@ -93,7 +97,7 @@ export function Mend({
                       codes: [...r.add],
                       from,
                       to,
-                      says: r.says,
+                      says: tone ? `${tone[0]!.toUpperCase()}${tone.slice(1)}: ${r.says}` : r.says,
                     })
                   }
                 >
@@ -103,6 +107,11 @@ export function Mend({
             </li>
           ))}
         </ul>
+      )}
+      {answer && answer.remedies.length > 1 && !others && (
+        <button className="mt-1 underline" onClick={() => setOthers(true)}>
+          {answer.remedies.length === 2 ? "Another way" : "Other ways"}
+        </button>
       )}
     </div>
   );

@@ -47,6 +47,7 @@ export function useCompared(
               : [],
           ),
           photo: read.camera.expectedError ?? UNTOLD,
+          evens: read.camera.from === "nothing",
           ownedOnly: true,
         }
       : null,
