@@ -2,6 +2,8 @@ import { SYMPTOMS, type Symptom } from "@/core/repair/symptom";
 import type { EventOf, WorkEvent, WorkEventKind } from "@/core/work/record";
 import { LONGEST_LINE, MOST_ENTERED } from "@/core/log/read-entry";
 import { MOST_SECTIONS } from "@/core/work/problem";
+import type { Point } from "@/core/algebra/point";
+import { BEYOND, Points } from "./set-up";
 import {
   Code,
   Flag,
@@ -24,6 +26,8 @@ const MOST_PASSES = 200;
 /** Events that are sent at once, and that one piece may have. */
 export const MOST_SENT = 500;
 export const MOST_EVENTS = 20_000;
+/** Photos of one piece. */
+export const MOST_PHOTOS = 50;
 
 class EventInput {
   @Id("event") id!: string;
@@ -109,6 +113,7 @@ class NotedInput extends EventInput {
 class PhotographedInput extends EventInput {
   @Id("picture") pictureId!: string;
   @Optional() @Text(2000) note?: string;
+  @Optional() @Points(4, 4, BEYOND) corners?: [Point, Point, Point, Point];
 }
 
 class UndoneInput extends EventInput {

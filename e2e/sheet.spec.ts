@@ -1,4 +1,5 @@
 import { expect, test } from "./test";
+import sharp from "sharp";
 import type { WorkEvent } from "@/core/work/record";
 import { open, openKiteMender } from "./studio";
 
@@ -49,6 +50,12 @@ test("a photo of the sheet is laid under the drawing and read against the plan; 
   await expect(page.getByAltText("The sheet as it lies, from your photo")).toBeVisible();
   await expect(page.getByLabel("with")).toHaveValue("sheet");
 
+  // It is kept with the piece, and read again from there.
+  await part.getByRole("button", { name: "Keep this photo with the piece" }).click();
+  const stages = part.getByRole("list", { name: "Photos of it at work" });
+  await expect(stages.getByRole("listitem")).toHaveCount(1, { timeout: 30_000 });
+  await expect(part.getByRole("button", { name: "Keep this photo with the piece" })).toHaveCount(0);
+
   // Part of it came out darker: that is told, with what mends it, and waits at the desk until it is laid.
   await page.getByLabel("Compare").selectOption("one");
   await take(true);
@@ -70,6 +77,18 @@ test("a photo of the sheet is laid under the drawing and read against the plan; 
   await toMend.getByRole("button", { name: "Laid" }).click();
   await expect(toMend).toHaveCount(0);
   await desk.close();
+  await part.getByRole("button", { name: "Keep this photo with the piece" }).click();
+  await expect(stages.getByRole("listitem")).toHaveCount(2, { timeout: 30_000 });
+  await stages.getByRole("button").first().click();
+  await expect(part.getByText(/^All \d+ places lie as planned/)).toBeVisible({ timeout: 60_000 });
+  await expect(stages.getByRole("button").first()).toHaveAttribute("aria-pressed", "true");
+  await part.getByRole("button", { name: "Run them as a film" }).click();
+  const film = page.getByAltText("Photos of the piece at work, one after the other");
+  await expect.poll(() => film.evaluate((e: HTMLImageElement) => e.naturalWidth)).toBeGreaterThan(300);
+  const sent = await page.request.get(`/api/pieces/${id}/time-lapse`);
+  const { pages, delay } = await sharp(await sent.body(), { animated: true }).metadata();
+  expect([pages, delay!.length, sent.headers()["content-type"]]).toEqual([2, 2, "image/webp"]);
+  await page.keyboard.press("Escape");
 
   const grey = await page.evaluate(() => {
     const canvas = document.createElement("canvas");
@@ -83,4 +102,49 @@ test("a photo of the sheet is laid under the drawing and read against the plan; 
   await expect(part.getByRole("alert")).toContainText("No line is seen in the photo", { timeout: 60_000 });
   await part.getByRole("button", { name: "Put away" }).click();
   await expect(part.getByRole("row")).toHaveCount(0);
+});
+
+test("photos of a piece: at most fifty, corners that bound nothing are left, others see none", async ({
+  page,
+  request,
+}) => {
+  await openKiteMender(page);
+  const whole = page.url().split("/")[4]!;
+  const { id } = (await (await page.request.post(`/api/pieces/${whole}/copy`)).json()) as { id: string };
+  expect((await page.request.get(`/api/pieces/${id}/time-lapse`)).status()).toBe(404);
+  const taken = async (background: string) => {
+    const buffer = await sharp({ create: { width: 64, height: 48, channels: 3, background } })
+      .jpeg()
+      .withExif({ IFD3: { GPSLatitude: "51/1 30/1 0/1" } })
+      .toBuffer();
+    const sent = await page.request.post("/api/pictures", {
+      multipart: { picture: { name: "photo.jpg", mimeType: "image/jpeg", buffer } },
+    });
+    return (await sent.json()) as { id: string };
+  };
+  const [picture, later] = [await taken("#c84"), await taken("#48c")];
+  // Where it was taken is nobody's business.
+  const kept = await (await page.request.get(`/api/pictures/${picture.id}`)).body();
+  expect((await sharp(kept).metadata()).exif).toBeUndefined();
+  const photo = (corners?: unknown, pictureId = picture.id) => ({
+    id: crypto.randomUUID(),
+    kind: "photographed",
+    at: Date.now(),
+    pictureId,
+    ...(corners !== undefined && { corners }),
+  });
+  const send = (events: readonly object[]) =>
+    page.request.post(`/api/pieces/${id}/work`, { data: { events } });
+  for (const corners of [null, [], [[0, 0]], Array(4).fill([1e308, 0]), Array(4).fill(["a", 0]), "\0"])
+    expect((await send([photo(corners)])).status(), JSON.stringify(corners)).toBe(422);
+  const flat = photo(Array(4).fill([0.5, 0.5]));
+  expect((await send([flat, photo(undefined, later.id)])).status()).toBe(200);
+  const film = await page.request.get(`/api/pieces/${id}/time-lapse`);
+  expect((await sharp(await film.body(), { animated: true }).metadata()).pages).toBe(2);
+  expect((await send(Array.from({ length: 48 }, () => photo()))).status()).toBe(200);
+  expect((await send([photo()])).status()).toBe(422);
+  // What was there already may come again.
+  expect((await send([flat])).status()).toBe(200);
+  const stranger = await request.get(`/api/pieces/${id}/time-lapse`);
+  expect([401, 403, 404]).toContain(stranger.status());
 });

@@ -1,11 +1,17 @@
-import { and, asc, count, desc, eq } from "drizzle-orm";
-import { MOST_EVENTS } from "@/border/work-events";
-import type { WorkEvent } from "@/core/work/record";
+import { and, asc, count, desc, eq, isNotNull, notInArray } from "drizzle-orm";
+import { MOST_EVENTS, MOST_PHOTOS } from "@/border/work-events";
+import { holding, type EventOf, type WorkEvent } from "@/core/work/record";
 import { inPieces, lockStudio, StudioFull, withStore, type Db } from "./database";
 import { pieces, workEvents } from "./piece-schema";
 import type { Studio } from "./studio";
 
 type Row = Pick<typeof workEvents.$inferSelect, "id" | "kind" | "at" | "undoes" | "pictureId" | "body">;
+
+/** Photos of a piece that hold, first first. */
+export const photosOf = async (studio: Studio, pieceId: string): Promise<EventOf<"photographed">[]> =>
+  holding(await workEventsOf(studio, pieceId)).filter(
+    (e): e is EventOf<"photographed"> => e.kind === "photographed",
+  );
 
 /** A row as an event. */
 export const asEvent = ({ id, kind, at, undoes, pictureId, body }: Row): WorkEvent =>
@@ -90,6 +96,22 @@ export const addWorkEvents = (
         await lockStudio(tx, studio.id);
         const [there] = await tx.select({ n: count() }).from(workEvents).where(ofPiece(studio, pieceId));
         if (there!.n + events.length > MOST_EVENTS) throw new StudioFull(MOST_EVENTS, "events of a piece");
+        const photos = events.filter((e) => e.kind === "photographed").map((e) => e.id);
+        if (photos.length) {
+          const [kept] = await tx
+            .select({ n: count() })
+            .from(workEvents)
+            .where(
+              and(
+                ofPiece(studio, pieceId),
+                eq(workEvents.kind, "photographed"),
+                isNotNull(workEvents.pictureId),
+                notInArray(workEvents.id, photos),
+              ),
+            );
+          if (kept!.n + new Set(photos).size > MOST_PHOTOS)
+            throw new StudioFull(MOST_PHOTOS, "photos of a piece");
+        }
         for (const some of inPieces(events))
           await tx
             .insert(workEvents)

@@ -1,3 +1,4 @@
+import type { Corners } from "@/core/picture/rectify";
 import type { Symptom } from "@/core/repair/symptom";
 
 /** One part of an area, and one pass of its course there. */
@@ -64,7 +65,12 @@ interface Kinds {
     readonly area?: string | undefined;
     readonly mends?: string | undefined;
   };
-  photographed: { readonly pictureId: string; readonly note?: string | undefined };
+  photographed: {
+    readonly pictureId: string;
+    readonly note?: string | undefined;
+    /** Where the drawing's corners lie in it, in shares, where it was found. */
+    readonly corners?: Corners | undefined;
+  };
   undone: { readonly undoes: string };
 }
 export type WorkEventKind = keyof Kinds;

@@ -7,7 +7,9 @@ import { layingOf } from "@/ui/set-up/reference-layer";
 import { differenceWords } from "@/words/closeness";
 import { liesInWords } from "@/words/sheet";
 import { counted } from "@/words/numbers";
+import { usePieceHandles } from "@/ui/piece/piece-context";
 import { Mend } from "./mend";
+import { Stages } from "./stages";
 import type { Check } from "./use-check";
 import type { LaidPhoto } from "./use-sheet-photo";
 
@@ -46,6 +48,7 @@ const toneInWords = ({ zone, of }: ComparedZone) =>
 
 /** The finished sheet, or a half-done one, against the plan: a photo, what came out otherwise, why, and what mends it. */
 export function AsItLies({ own }: { readonly own: Check }) {
+  const { id } = usePieceHandles();
   const { sheet, piece, compared, isUnderWay, against, setAgainst } = own;
   const found = sheet.laid && sheet.work.output?.read;
   const all = found && !compared.old ? compared.output : undefined;
@@ -90,6 +93,7 @@ export function AsItLies({ own }: { readonly own: Check }) {
           </>
         )}
       </div>
+      <Stages id={id} log={own.log} sheet={sheet} corners={found?.corners} />
       {sheet.name && <Progress work={sheet.work} doing="Finding the drawing in the photo" />}
       {found && isUnderWay && (
         <div role="group" aria-label="Compare with" className="mt-2 flex flex-wrap gap-1">

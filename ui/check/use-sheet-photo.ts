@@ -12,6 +12,8 @@ import { useJob, type Work } from "@/ui/jobs/use-job";
 import { asked } from "@/ui/set-up/use-drawing";
 
 interface Photo {
+  /** The picture of the studio that it is, once it is one. */
+  readonly pictureId: string | undefined;
   readonly handle: string;
   readonly file: File;
   readonly url: string;
@@ -33,7 +35,11 @@ export interface SheetPhoto {
   readonly work: Work<Found>;
   readonly name: string | undefined;
   readonly laid: LaidPhoto | undefined;
-  readonly take: (file: File) => void;
+  readonly file: File | undefined;
+  readonly pictureId: string | undefined;
+  readonly take: (file: File, pictureId?: string) => void;
+  /** It was kept as that picture. */
+  readonly keptAs: (pictureId: string) => void;
   readonly putAway: () => void;
 }
 
@@ -53,7 +59,8 @@ export function useSheetPhoto(
   field: string | undefined,
 ): SheetPhoto {
   const [photo, setPhoto] = useState<Photo>();
-  useEffect(() => () => photo && URL.revokeObjectURL(photo.url), [photo]);
+  const url = photo?.url;
+  useEffect(() => () => (url ? URL.revokeObjectURL(url) : undefined), [url]);
   const whites = piece.areas.filter((a) => a.white && a.place).map((a) => a.id);
   const claims = claimsOf(piece);
   const ready = photo && drawing && piece.setUp.line && field;
@@ -108,8 +115,12 @@ export function useSheetPhoto(
             pairs: WHOLE_PICTURE.map((line, i) => ({ line, reference: found.read.corners[i]! })),
           }
         : undefined,
-    take: (file) =>
+    file: photo?.file,
+    pictureId: photo?.pictureId,
+    keptAs: (pictureId) => setPhoto((p) => p && { ...p, pictureId }),
+    take: (file, pictureId) =>
       setPhoto({
+        pictureId,
         handle: `sheet ${file.name} ${file.size} ${file.lastModified}`.slice(0, 80),
         file,
         url: URL.createObjectURL(file),
