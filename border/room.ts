@@ -11,6 +11,7 @@ export const MOST = {
   readings: 200_000,
   blends: 20_000,
   weighings: 20_000,
+  answers: 50_000,
 } as const;
 
 /** Bytes of the pictures of one studio, as they came and as they are worked with. */

@@ -24,6 +24,7 @@ import {
 } from "./fields";
 import { GroupInput } from "./group";
 import { InkEventInput } from "./ink-event";
+import { EyeAnswerInput } from "./practice";
 import { NewPaperInput } from "./paper";
 import { BadInput, type Problem } from "./problem";
 import { MOST } from "./room";
@@ -108,6 +109,8 @@ export class StudioFile {
   @List(() => GroupInput, 0, MOST.groups) groups!: GroupInput[];
   /** What was weighed and filled. */
   @Optional() @List(() => InkEventInput, 0, MOST.weighings) ink: InkEventInput[] = [];
+  /** What eyes were asked, whoever it was. */
+  @Optional() @List(() => EyeAnswerInput, 0, MOST.answers) eye: EyeAnswerInput[] = [];
 }
 
 const Bands = () =>
@@ -212,6 +215,7 @@ export function checkNames(file: StudioFile): void {
   own("charts", file.charts, "serial", (c) => c.serial);
   own("groups", file.groups, "name", (g) => g.name);
   own("ink", file.ink, "id", (e) => e.id);
+  own("eye", file.eye, "id", (e) => e.id);
   const named = (path: string, id: string, among: ReadonlySet<string>, what: string) => {
     if (!among.has(id)) problems.push({ path, expected: `expected the id of a ${what} of this file` });
   };

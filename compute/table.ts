@@ -23,6 +23,7 @@ import { purchases } from "./operations/purchases";
 import { readAreas } from "./operations/read-areas";
 import { readChart } from "./operations/read-chart";
 import { readPatch } from "./operations/read-patch";
+import { eye } from "./operations/eye";
 import { compareSheet } from "./operations/compare-sheet";
 import { readSheet } from "./operations/read-sheet";
 import { readSwatches } from "./operations/read-swatches";
@@ -68,6 +69,7 @@ export const table = {
   readAreas,
   readSheet,
   compareSheet,
+  eye,
   readSwatches,
   setUp,
   gather,

@@ -31,9 +31,10 @@ const places = [
   { href: "/rack", name: "Rack", here: (path: string) => path.startsWith("/rack") },
   { href: "/swatchbook", name: "Swatchbook", here: (path: string) => path.startsWith("/swatchbook") },
   { href: "/groups", name: "Groups", here: (path: string) => path.startsWith("/groups") },
-  // On a phone these two stand in the menu: six places would take a line of their own.
+  // On a phone these stand in the menu: so many places would take a line of their own.
   { href: "/log", name: "Log", here: (path: string) => path.startsWith("/log"), isWide: true },
   { href: "/supplies", name: "Supplies", here: (path: string) => path.startsWith("/supplies"), isWide: true },
+  { href: "/practice", name: "Practice", here: (path: string) => path.startsWith("/practice"), isWide: true },
 ];
 
 // What is opened comes when the page is there.

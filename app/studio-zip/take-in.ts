@@ -19,6 +19,7 @@ import type { Visitor } from "@/store/people";
 import {
   blends,
   charts,
+  eyeAnswers,
   inkEvents,
   inks,
   keptGroups,
@@ -108,6 +109,10 @@ async function takeFacts(file: StudioFile, take: TakeIn, ids: Known): Promise<vo
   await take(
     inkEvents,
     file.ink.map(({ at, ...e }) => ({ ...e, at: new Date(at) })),
+  );
+  await take(
+    eyeAnswers,
+    file.eye.map(({ at, ...e }) => ({ ...e, at: new Date(at) })),
   );
   await take(
     charts,

@@ -10,6 +10,7 @@ import { inPieces } from "@/store/database";
 import { listCharts, listScans } from "@/store/charts";
 import { listGroups } from "@/store/groups";
 import { scaleEvents } from "@/store/ink";
+import { eyeAnswersOf } from "@/store/practice";
 import { listPapers } from "@/store/papers";
 import { allPictures, originalOf } from "@/store/pictures";
 import { eachPiece } from "@/store/pieces";
@@ -45,7 +46,7 @@ interface FileOut {
 
 /** Files of a studio, one after the other: what comes in again, and beside it what other programs read. */
 async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
-  const [papers, ranges, rack, pictures, charts, scans, groups, ink] = await Promise.all([
+  const [papers, ranges, rack, pictures, charts, scans, groups, ink, eye] = await Promise.all([
     listPapers(studio),
     listRanges(studio),
     thingsOf(studio),
@@ -54,6 +55,7 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
     listScans(studio),
     listGroups(studio),
     scaleEvents(studio),
+    eyeAnswersOf(studio),
   ]);
   const pictureFile = (p: (typeof pictures)[number], i: number) =>
     `pictures/${String(i + 1).padStart(4, "0")}-${fileName(p.name.replace(/\.[^.]*$/, ""))}.${ENDINGS[p.type] ?? "bin"}`;
@@ -73,6 +75,7 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
       trials: trials.map(({ id: _, createdAt: __, ...t }) => t),
       groups: groups.map(({ id: _, ...g }) => g),
       ink,
+      eye,
     }),
   };
   for (const [i, p] of pictures.entries())
