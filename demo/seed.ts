@@ -15,6 +15,8 @@ import { mothLantern } from "./moth-lantern";
 import { tinFerry } from "./tin-ferry";
 import { stampedPhoto } from "./seed-set-up";
 import { seedFits } from "./seed-fits";
+import { addEyeAnswers } from "@/store/practice";
+import { eyeOfDemo } from "./eye";
 import { seedGroups, seedPiece } from "./seed-plans";
 import { demoFamilies, demoMarkers, demoPapers, demoReadings } from "./markers";
 import { saltmarshKey, skerryKey } from "./codes";
@@ -145,6 +147,7 @@ export async function seedDemo(): Promise<void> {
   await seedPiece(studio, mothLantern, paperIds);
   await seedPiece(studio, kiteMender, paperIds);
   await seedGroups(studio, paperIds);
+  await addEyeAnswers(studio, null, eyeOfDemo(await familiesOwned(studio, paperIds[0]!)));
   await halfReadPaper(studio, paperIds[2]!);
   await seedFits(studio, paperIds);
 }
@@ -221,4 +224,10 @@ async function demoTrials(studio: Studio, rack: Rack): Promise<void> {
     verdict: "works",
     note: "Good under a chin: start bolder than feels right.",
   });
+}
+
+/** Families of which markers are owned and read on a paper. */
+async function familiesOwned(studio: Studio, paperId: string): Promise<string[]> {
+  const { markers } = (await rackOn(studio, paperId))!;
+  return [...new Set(markers.filter((m) => m.owned && m.swatches.length).map((m) => m.family))].sort();
 }

@@ -83,6 +83,15 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     },
     ...tabs(`/swatchbook/${paper}`, "Paper", ["paper", "readings", "chart", "read", "trials"]),
     { name: "Words of the craft", path: "/glossary" },
+    { name: "Practice", path: "/practice" },
+    {
+      name: "Practice: a question",
+      path: "/practice",
+      then: async (p) => {
+        await p.getByRole("button", { name: "Begin" }).click();
+        await p.getByRole("button", { name: "Choice 1" }).waitFor();
+      },
+    },
     { name: "Groups", path: "/groups" },
     { name: "Studio", path: "/studio" },
     { name: "Begin", path: "/begin" },

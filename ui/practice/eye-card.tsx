@@ -1,6 +1,6 @@
 "use client";
 import { Check, X } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { EyeOutput } from "@/compute/operations/eye";
 import { isRight } from "@/core/practice/eye";
 import { useKey } from "@/ui/use-keys";
@@ -24,6 +24,9 @@ export function EyeCard({
 }) {
   const { kind, asks, shown, choices, right, says } = question;
   const [chosen, setChosen] = useState<readonly number[]>([]);
+  const asksRef = useRef<HTMLParagraphElement>(null);
+  // Whoever goes on by keys goes on at the question, not at one of its answers.
+  useEffect(() => asksRef.current?.focus({ preventScroll: true }), []);
   const [began] = useState(() => clock());
   const wanted = right.length;
   const answered = chosen.length === wanted;
@@ -35,7 +38,7 @@ export function EyeCard({
   };
   return (
     <div className="grid gap-5">
-      <p className="m-0 text-[19px]" id="eye-asks">
+      <p className="m-0 text-[19px] outline-none" id="eye-asks" tabIndex={-1} ref={asksRef}>
         {asks}
       </p>
       {shown.length > 0 && (
@@ -89,7 +92,7 @@ export function EyeCard({
                 </span>
               ) : (
                 <span
-                  className="block h-28 w-28 max-[480px]:h-20 max-[480px]:w-20"
+                  className={`block border border-line ${choices.length > 4 ? "h-24 w-24" : "h-28 w-28"} max-[480px]:h-20 max-[480px]:w-20`}
                   style={{ background: c.hex }}
                 />
               )}
@@ -101,7 +104,7 @@ export function EyeCard({
                     {wanted === 1 && isOne && <Check size={16} aria-label="right" />}
                     {wanted === 1 && place >= 0 && !isOne && <X size={16} aria-label="chosen" />}
                     {wanted > 1 && <b>{ordinal(right.indexOf(i) + 1)}</b>}
-                    <span className="max-w-24 truncate">
+                    <span className="max-w-24 truncate" title={namesOf(c.codes)}>
                       {kind === "behind" ? c.lab[0].toFixed(0) : kind === "coats" ? "" : namesOf(c.codes)}
                     </span>
                   </>
