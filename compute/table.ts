@@ -23,6 +23,7 @@ import { purchases } from "./operations/purchases";
 import { readAreas } from "./operations/read-areas";
 import { readChart } from "./operations/read-chart";
 import { readPatch } from "./operations/read-patch";
+import { practiceSheet } from "./operations/practice-sheet";
 import { eye } from "./operations/eye";
 import { compareSheet } from "./operations/compare-sheet";
 import { readSheet } from "./operations/read-sheet";
@@ -70,6 +71,7 @@ export const table = {
   readSheet,
   compareSheet,
   eye,
+  practiceSheet,
   readSwatches,
   setUp,
   gather,
