@@ -6,6 +6,7 @@ export default defineConfig({
     "./store/studio-schema.ts",
     "./store/people-schema.ts",
     "./store/piece-schema.ts",
+    "./store/practice-schema.ts",
     "./store/schema.ts",
   ],
   out: "./store/migrations",

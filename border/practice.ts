@@ -1,6 +1,8 @@
 import { EYE_KINDS, type EyeKind } from "@/core/practice/eye";
 import type { EyeAnswer } from "@/core/practice/schedule";
-import { Flag, Id, List, OneOf, Text, Whole, Within } from "./fields";
+import { EXERCISES, type ExerciseId } from "@/core/practice/exercise";
+import type { SheetResult } from "@/core/practice/sheet-result";
+import { Codes, Flag, Id, List, OneOf, Text, Whole, Within } from "./fields";
 import { EARLIEST, LATEST } from "./work-events";
 
 /** Answers that are sent at once. */
@@ -16,6 +18,23 @@ export class EyeAnswerInput implements EyeAnswer {
   @Flag() right!: boolean;
   @Within(0, 86_400, "seconds") seconds!: number;
   @Within(0, 1) level!: number;
+}
+
+/** Markers that a sheet was practised with. */
+const MOST_CODES = 12;
+
+/** A sheet that was practised on, as it was scored from its photo. */
+export class SheetScoreInput implements SheetResult {
+  @Id("sheet") id!: string;
+  @Whole(EARLIEST, LATEST, "ms since 1970") at!: number;
+  @OneOf(EXERCISES) exercise!: ExerciseId;
+  @Whole(0, 100) score!: number;
+  @Codes(0, MOST_CODES) codes!: string[];
+}
+
+/** Which sheet to print, and the markers to lay ready. */
+export class PrintSheetInput {
+  @OneOf(EXERCISES) exercise!: ExerciseId;
 }
 
 export class EyeAnswersInput {

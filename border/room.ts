@@ -12,6 +12,7 @@ export const MOST = {
   blends: 20_000,
   weighings: 20_000,
   answers: 50_000,
+  practised: 5000,
 } as const;
 
 /** Bytes of the pictures of one studio, as they came and as they are worked with. */

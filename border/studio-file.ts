@@ -24,7 +24,7 @@ import {
 } from "./fields";
 import { GroupInput } from "./group";
 import { InkEventInput } from "./ink-event";
-import { EyeAnswerInput } from "./practice";
+import { EyeAnswerInput, SheetScoreInput } from "./practice";
 import { NewPaperInput } from "./paper";
 import { BadInput, type Problem } from "./problem";
 import { MOST } from "./room";
@@ -111,6 +111,7 @@ export class StudioFile {
   @Optional() @List(() => InkEventInput, 0, MOST.weighings) ink: InkEventInput[] = [];
   /** What eyes were asked, whoever it was. */
   @Optional() @List(() => EyeAnswerInput, 0, MOST.answers) eye: EyeAnswerInput[] = [];
+  @Optional() @List(() => SheetScoreInput, 0, MOST.practised) practised: SheetScoreInput[] = [];
 }
 
 const Bands = () =>
@@ -216,6 +217,7 @@ export function checkNames(file: StudioFile): void {
   own("groups", file.groups, "name", (g) => g.name);
   own("ink", file.ink, "id", (e) => e.id);
   own("eye", file.eye, "id", (e) => e.id);
+  own("practised", file.practised, "id", (s) => s.id);
   const named = (path: string, id: string, among: ReadonlySet<string>, what: string) => {
     if (!among.has(id)) problems.push({ path, expected: `expected the id of a ${what} of this file` });
   };

@@ -1,3 +1,6 @@
+import sharp from "sharp";
+import { CODE, exerciseOf, exercisePlanes, type ExerciseId } from "@/core/practice/exercise";
+import type { SheetResult } from "@/core/practice/sheet-result";
 import type { EyeAnswer } from "@/core/practice/schedule";
 import { expect, test } from "./test";
 import { open } from "./studio";
@@ -79,4 +82,69 @@ test("answers are read strictly: by field, and each once", async ({ page }) => {
   expect((await send([]))[0]).toBe(422);
   expect((await send(Array.from({ length: 501 }, () => sound)))[0]).toBe(422);
   expect((await send(null))[0]).toBe(422);
+});
+
+/** A sheet as somebody coloured it, scanned with its margin: how light each zone of its exercise is, 0–255. */
+async function scanOf(id: ExerciseId, level: (zone: number) => number): Promise<Buffer> {
+  const exercise = exerciseOf(id);
+  const { line, labels, zones } = exercisePlanes(exercise, 5);
+  const { width, height } = line;
+  const black = new Set<number>(CODE.filter((_, i) => exercise.code[i]!.black));
+  const grey = Buffer.from(
+    line.data.map((cover, p) => {
+      const area = labels.data[p]!;
+      const under = area === 1 ? level(zones.data[p]!) : black.has(area) ? 30 : 243;
+      return Math.round((under * (255 - cover) + 30 * cover) / 255);
+    }),
+  );
+  return sharp(grey, { raw: { width, height, channels: 1 } })
+    .extend({ top: 60, bottom: 60, left: 60, right: 60, background: { r: 243, g: 243, b: 243 } })
+    .jpeg({ quality: 92 })
+    .toBuffer();
+}
+
+test("a sheet is printed in true size, its photo is judged, and the result is kept", async ({ page }) => {
+  await open(page, "/practice?tab=sheets");
+  const pdf = await page.request.get("/api/practice/sheets/print?exercise=ramp4");
+  expect([pdf.status(), pdf.headers()["content-type"]]).toEqual([200, "application/pdf"]);
+  expect((await pdf.body()).toString("latin1")).toMatch(/^%PDF-1\.\d[\s\S]*MediaBox \[0 0 595\./);
+  expect((await page.request.get("/api/practice/sheets/print?exercise=nose")).status()).toBe(422);
+
+  const item = page.getByRole("listitem").filter({ hasText: "A ramp of four tones" });
+  const take = async (id: ExerciseId, level: (zone: number) => number) =>
+    item.locator("input[type=file]").setInputFiles({
+      name: `${id}.jpg`,
+      mimeType: "image/jpeg",
+      buffer: await scanOf(id, level),
+    });
+  // Another sheet is known as such.
+  await take("ball", (z) => 240 - 15 * z);
+  await expect(item.getByRole("alert")).toContainText("This is another sheet: “A ball in the light”", {
+    timeout: 60_000,
+  });
+  await take("ramp4", (z) => 235 - 8 * z);
+  await expect(item.getByRole("status")).toContainText(/^(8|9|100)\d* of 100/, { timeout: 60_000 });
+  await expect(item.getByText("It goes one way all along.")).toBeVisible();
+  await item.getByLabel("Laid with").fill("rust2c, rust4m");
+  await item.getByRole("button", { name: "Keep this result" }).click();
+  await expect(item.getByText(/Done 1 time: \d+ of 100/)).toBeVisible();
+  await page.reload();
+  await expect(item.getByText(/Done 1 time: \d+ of 100/)).toBeVisible();
+  const { sheets } = (await (await page.request.get("/api/practice/sheets")).json()) as {
+    sheets: SheetResult[];
+  };
+  expect(sheets).toMatchObject([{ exercise: "ramp4", codes: ["rust2c", "rust4m"] }]);
+  const [sheet] = sheets;
+  const send = async (over: object) =>
+    (await page.request.post("/api/practice/sheets", { data: { ...sheet, ...over } })).status();
+  expect(await send({})).toBe(204);
+  for (const over of [
+    { score: 101 },
+    { score: 1e308 },
+    { exercise: null },
+    { codes: null },
+    { codes: ["\0"] },
+  ])
+    expect([over, await send(over)]).toEqual([over, 422]);
+  expect(await send({ codes: Array(100_000).fill("rust2c") })).toBeGreaterThanOrEqual(400);
 });

@@ -83,7 +83,7 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     },
     ...tabs(`/swatchbook/${paper}`, "Paper", ["paper", "readings", "chart", "read", "trials"]),
     { name: "Words of the craft", path: "/glossary" },
-    { name: "Practice", path: "/practice" },
+    ...tabs("/practice", "Practice", ["eye", "sheets"]),
     {
       name: "Practice: a question",
       path: "/practice",

@@ -1,9 +1,9 @@
 import { colourings, drawings, pictures, pieces, workEvents } from "./piece-schema";
+import { eyeAnswers, sheetScores } from "./practice-schema";
 import {
   blends,
   charts,
   deskFits,
-  eyeAnswers,
   inkEvents,
   inks,
   judgedGroups,
@@ -22,6 +22,7 @@ export const CONTENT = [
   inks,
   inkEvents,
   eyeAnswers,
+  sheetScores,
   pictures,
   drawings,
   charts,

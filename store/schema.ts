@@ -29,7 +29,6 @@ import type { Shown } from "@/core/piece/shown";
 import type { Verdict } from "@/core/stock/verdicts";
 import type { ScaleKind } from "@/core/stock/ink-ledger";
 import type { Kind } from "@/core/stock/kinds";
-import type { EyeKind } from "@/core/practice/eye";
 import type { ROLES } from "@/border/studio";
 import { people } from "./people-schema";
 import { pictures, pieces } from "./piece-schema";
@@ -182,28 +181,6 @@ export const inkEvents = pgTable(
   (t) => [
     primaryKey({ columns: [t.studioId, t.id] }),
     index("ink_events_by_code").on(t.studioId, t.code, t.at),
-  ],
-);
-
-/** What eyes were asked, and how they answered: of each person of a studio by themselves. */
-export const eyeAnswers = pgTable(
-  "eye_answers",
-  {
-    /** Given by the device on which it was answered. */
-    id: uuid("id").notNull(),
-    studioId: studio(),
-    /** Who answered; nobody in a studio without sign-in. Those who are gone leave no answers of theirs. */
-    personId: uuid("person_id").references(() => people.id, { onDelete: "cascade" }),
-    at: timestamp("at", { withTimezone: true }).notNull(),
-    kind: text("kind").$type<EyeKind>().notNull(),
-    family: text("family").notNull(),
-    right: boolean("right").notNull(),
-    seconds: doublePrecision("seconds").notNull(),
-    level: doublePrecision("level").notNull(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.studioId, t.id] }),
-    index("eye_answers_by_person").on(t.studioId, t.personId, t.at),
   ],
 );
 

@@ -19,7 +19,6 @@ import type { Visitor } from "@/store/people";
 import {
   blends,
   charts,
-  eyeAnswers,
   inkEvents,
   inks,
   keptGroups,
@@ -29,6 +28,7 @@ import {
   scans,
   trials,
 } from "@/store/schema";
+import { eyeAnswers, sheetScores } from "@/store/practice-schema";
 import type { Studio, StudioFacts } from "@/store/studio";
 import { openZip, type Zip } from "./read-zip";
 import { Stage } from "./stage";
@@ -113,6 +113,10 @@ async function takeFacts(file: StudioFile, take: TakeIn, ids: Known): Promise<vo
   await take(
     eyeAnswers,
     file.eye.map(({ at, ...e }) => ({ ...e, at: new Date(at) })),
+  );
+  await take(
+    sheetScores,
+    file.practised.map(({ at, ...s }) => ({ ...s, at: new Date(at) })),
   );
   await take(
     charts,

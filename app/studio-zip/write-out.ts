@@ -10,7 +10,7 @@ import { inPieces } from "@/store/database";
 import { listCharts, listScans } from "@/store/charts";
 import { listGroups } from "@/store/groups";
 import { scaleEvents } from "@/store/ink";
-import { eyeAnswersOf } from "@/store/practice";
+import { eyeAnswersOf, sheetScoresOf } from "@/store/practice";
 import { listPapers } from "@/store/papers";
 import { allPictures, originalOf } from "@/store/pictures";
 import { eachPiece } from "@/store/pieces";
@@ -46,7 +46,7 @@ interface FileOut {
 
 /** Files of a studio, one after the other: what comes in again, and beside it what other programs read. */
 async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
-  const [papers, ranges, rack, pictures, charts, scans, groups, ink, eye] = await Promise.all([
+  const [papers, ranges, rack, pictures, charts, scans, groups, ink, eye, practised] = await Promise.all([
     listPapers(studio),
     listRanges(studio),
     thingsOf(studio),
@@ -56,6 +56,7 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
     listGroups(studio),
     scaleEvents(studio),
     eyeAnswersOf(studio),
+    sheetScoresOf(studio),
   ]);
   const pictureFile = (p: (typeof pictures)[number], i: number) =>
     `pictures/${String(i + 1).padStart(4, "0")}-${fileName(p.name.replace(/\.[^.]*$/, ""))}.${ENDINGS[p.type] ?? "bin"}`;
@@ -76,6 +77,7 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
       groups: groups.map(({ id: _, ...g }) => g),
       ink,
       eye,
+      practised,
     }),
   };
   for (const [i, p] of pictures.entries())

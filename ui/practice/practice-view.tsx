@@ -2,7 +2,10 @@
 import { useMemo, useState } from "react";
 import { EYE_KINDS, FEWEST_INKS, type EyeKind } from "@/core/practice/eye";
 import { eyeSchedule, type EyeAnswer, type NextToAsk } from "@/core/practice/schedule";
+import type { SheetResult } from "@/core/practice/sheet-result";
 import type { Rack } from "@/store/rack";
+import { Tabs } from "@/ui/kit/tabs";
+import { ask, useQuery } from "@/ui/use-query";
 import { Progress } from "@/ui/jobs/progress";
 import { useAsk } from "@/ui/jobs/use-job";
 import { Link } from "@/ui/kit/link";
@@ -11,6 +14,7 @@ import { useMayChange } from "@/ui/studio/studio-context";
 import { eyeInWords } from "@/words/eye";
 import { counted } from "@/words/numbers";
 import { EyeCard } from "./eye-card";
+import { SheetsTab } from "./sheets-tab";
 import { EyeProgressView } from "./eye-progress";
 import { useAnswers } from "./use-answers";
 
@@ -21,14 +25,34 @@ interface Asked extends NextToAsk {
 const nowMs = () => Date.now();
 const seedOf = () => crypto.getRandomValues(new Uint32Array(1))[0]! >>> 1;
 
-/** Practice for the eye, with the markers of one's own rack. */
+/** Practice with the markers of one's own rack: for the eye on the screen, for the hand on sheets. */
 export function PracticeView({
-  answers: known,
+  answers,
+  sheets,
   rack,
 }: {
   readonly answers: readonly EyeAnswer[];
+  readonly sheets: readonly SheetResult[];
   readonly rack: Rack;
 }) {
+  const tab = useQuery().get("tab") === "sheets" ? "sheets" : "eye";
+  return (
+    <main id="main" className="mx-auto w-full max-w-[1240px] px-4 py-4">
+      <h1 className="m-0 mb-2 text-[24px]">Practice</h1>
+      <Tabs
+        label="What to practise"
+        open={tab}
+        onOpen={(id) => ask(id === "eye" ? "/practice" : `/practice?tab=${id}`)}
+        items={[
+          { id: "eye", name: "The eye", content: () => <EyeTab answers={answers} rack={rack} /> },
+          { id: "sheets", name: "Sheets", content: () => <SheetsTab sheets={sheets} rack={rack} /> },
+        ]}
+      />
+    </main>
+  );
+}
+
+function EyeTab({ answers: known, rack }: { readonly answers: readonly EyeAnswer[]; readonly rack: Rack }) {
   const may = useMayChange();
   const { answers, add, trouble } = useAnswers(known, may);
   const [asked, setAsked] = useState<Asked>();
@@ -62,13 +86,9 @@ export function PracticeView({
     next(kinds, undefined);
   };
   return (
-    <main
-      id="main"
-      className="mx-auto grid max-w-[1240px] gap-8 px-4 py-5 min-[960px]:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]"
-    >
+    <div className="grid gap-8 min-[960px]:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">
       <section aria-label="The eye">
-        <h1 className="m-0 text-[24px]">Practice for the eye</h1>
-        <p className="mt-1 mb-4 max-w-[62ch] text-[16px]">
+        <p className="mt-0 mb-4 max-w-[62ch] text-[16px]">
           Values, warmth, overlays and coats, asked of your own markers as they were read. What you miss comes
           back soon, what you know later and later.
         </p>
@@ -141,7 +161,7 @@ export function PracticeView({
         )}
       </section>
       <EyeProgressView answers={answers} families={families} />
-    </main>
+    </div>
   );
 }
 

@@ -2,7 +2,7 @@ import { headers } from "next/headers";
 import { personOf } from "@/app/api/practice/person";
 import { currentStudio, loadRack } from "@/app/studio-view";
 import { visitorOf } from "@/door/guard";
-import { eyeAnswersOf } from "@/store/practice";
+import { eyeAnswersOf, sheetScoresOf } from "@/store/practice";
 import { MarkerShell } from "@/ui/marker-shell";
 import { PracticePlace } from "@/ui/practice/practice-view";
 
@@ -10,11 +10,15 @@ export const metadata = { title: "Practice" };
 
 export default async function PracticePage() {
   const studio = await currentStudio();
-  const visitor = await visitorOf(await headers());
-  const [{ at }, answers] = await Promise.all([loadRack(null), eyeAnswersOf(studio, personOf(visitor))]);
+  const person = personOf(await visitorOf(await headers()));
+  const [{ at }, answers, sheets] = await Promise.all([
+    loadRack(null),
+    eyeAnswersOf(studio, person),
+    sheetScoresOf(studio, person),
+  ]);
   return (
     <MarkerShell at={at}>
-      <PracticePlace answers={answers} />
+      <PracticePlace answers={answers} sheets={sheets} />
     </MarkerShell>
   );
 }
