@@ -34,7 +34,12 @@ const places = [
   // On a phone these stand in the menu: so many places would take a line of their own.
   { href: "/log", name: "Log", here: (path: string) => path.startsWith("/log"), isWide: true },
   { href: "/supplies", name: "Supplies", here: (path: string) => path.startsWith("/supplies"), isWide: true },
-  { href: "/practice", name: "Practice", here: (path: string) => path.startsWith("/practice"), isWide: true },
+  {
+    href: "/practice",
+    name: "Practice",
+    here: (path: string) => path.startsWith("/practice"),
+    isWidest: true,
+  },
 ];
 
 // What is opened comes when the page is there.
@@ -93,12 +98,12 @@ export function Shell({
           Blendt
         </Link>
         <nav aria-label="Places" className="flex flex-wrap min-[760px]:gap-1">
-          {places.map(({ href, name, here, isWide }) => (
+          {places.map(({ href, name, here, isWide, isWidest }) => (
             <Link
               key={href}
               href={href}
               aria-current={here(path) ? "page" : undefined}
-              className={`${isWide && !here(path) ? "max-[759px]:hidden" : ""} px-1.5 py-2.5 text-[15px] min-[420px]:px-2.5 min-[420px]:text-[16px] ${here(path) ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
+              className={`${here(path) ? "" : isWidest ? "max-[959px]:hidden" : isWide ? "max-[759px]:hidden" : ""} px-1.5 py-2.5 text-[15px] min-[420px]:px-2.5 min-[420px]:text-[16px] ${here(path) ? "border-b-3 border-text font-semibold" : "border-b-3 border-transparent text-soft hover:border-line"}`}
             >
               {name}
             </Link>

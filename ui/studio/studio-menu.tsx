@@ -41,7 +41,7 @@ export function StudioMenu({ onShortcuts }: { readonly onShortcuts: () => void }
         "line",
         { id: "log", content: "Log", href: "/log", isNarrow: true },
         { id: "supplies", content: "Supplies", href: "/supplies", isNarrow: true },
-        { id: "practice", content: "Practice", href: "/practice", isNarrow: true },
+        { id: "practice", content: "Practice", href: "/practice" },
         { id: "glossary", content: "Words of the craft", href: "/glossary" },
         { id: "settings", content: "Studio settings", href: "/studio" },
         { id: "another", content: "Another studio", href: "/start" },
