@@ -96,3 +96,43 @@ test("a studio's pace is kept, and an order goes by it", async ({ page }) => {
   expect(refused.status()).toBe(422);
   expect(await refused.text()).toContain("speed");
 });
+
+test("from the third finished piece on a studio's pace follows from its work, unless somebody set it", async ({
+  page,
+}) => {
+  await openKiteMender(page);
+  const whole = page.url().split("/")[4]!;
+  const paceNow = async () => {
+    const studio = (await (await page.request.get("/api/studio")).json()) as {
+      speed: number;
+      change: number;
+    };
+    return [studio.speed, studio.change];
+  };
+  const begin = await paceNow();
+  /** A piece of ten steps of 100 mm² each, every second one with another marker: 5 s of strokes, 10 s to change. */
+  const work = async () => {
+    const { id } = (await (await page.request.post(`/api/pieces/${whole}/copy`)).json()) as { id: string };
+    let at = Date.now() - 3_600_000;
+    const event = (more: object) => ({ id: crypto.randomUUID(), at, ...more });
+    const events: object[] = [event({ kind: "begun" })];
+    for (let k = 0; k < 20; k++) {
+      at += k % 2 ? 5000 : 15_000;
+      const place = { area: "a", section: 0, of: 1, pass: k, code: `m${k >> 1}`, coats: 1, mm2: 100 };
+      events.push(event({ kind: "done", ...place }));
+    }
+    events.push(event({ kind: "finished" }));
+    expect((await page.request.post(`/api/pieces/${id}/work`, { data: { events } })).status()).toBe(200);
+  };
+  await work();
+  await page.request.patch("/api/studio", { data: { speed: begin[0], change: begin[1] } });
+  for (let k = 0; k < 3; k++) await work();
+  const [speed, change] = await paceNow();
+  expect(speed).toBeGreaterThan(15);
+  expect(speed).toBeLessThan(26);
+  expect(change).toBeGreaterThan(6);
+  expect(change).toBeLessThan(14);
+  await page.request.patch("/api/studio", { data: { speed: 90 } });
+  await work();
+  expect((await paceNow())[0]).toBe(90);
+});

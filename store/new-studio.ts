@@ -1,4 +1,4 @@
-import { studios } from "./studio-schema";
+import { isOwnPace, studios } from "./studio-schema";
 import type { PgTable } from "drizzle-orm/pg-core";
 import { inPieces } from "./database";
 import { besideStudios, MOST_STUDIOS, ownedBy, type Studio, type StudioFacts } from "./studio";
@@ -21,7 +21,10 @@ export const studioOf = (
 ): Promise<Studio | undefined> =>
   besideStudios(visitor, async (tx, all) => {
     if (all.length >= MOST_STUDIOS) return undefined;
-    const [studio] = await tx.insert(studios).values(facts).returning({ id: studios.id, name: studios.name });
+    const [studio] = await tx
+      .insert(studios)
+      .values({ ...facts, paceSet: isOwnPace(facts) })
+      .returning({ id: studios.id, name: studios.name });
     await ownedBy(tx, visitor, studio!.id);
     await fill(async (table, rows) => {
       for (const some of inPieces(rows))

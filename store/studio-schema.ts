@@ -22,6 +22,19 @@ export const studio = () =>
     .notNull()
     .references(() => studios.id, { onDelete: "cascade" });
 
+/** Pace of who has said nothing of it: mm² of one coat a second, and seconds to change markers. */
+const USUAL_PACE = { speed: 40, change: 6 } as const;
+
+/** Whether a pace that comes with a studio was somebody's own. */
+export const isOwnPace = ({
+  speed,
+  change,
+}: {
+  readonly speed?: number;
+  readonly change?: number;
+}): boolean =>
+  (speed ?? USUAL_PACE.speed) !== USUAL_PACE.speed || (change ?? USUAL_PACE.change) !== USUAL_PACE.change;
+
 export const studios = pgTable("studios", {
   id: id(),
   /** Names the one from which demo studios are copied; nobody enters it. */
@@ -35,8 +48,10 @@ export const studios = pgTable("studios", {
   /** The hand that colours. */
   hand: text("hand").$type<Hand>().notNull().default("right"),
   /** How fast it colours, mm² of one coat a second, and how long a change of markers takes, s. */
-  speed: real("speed").notNull().default(40),
-  change: real("change_seconds").notNull().default(6),
+  speed: real("speed").notNull().default(USUAL_PACE.speed),
+  change: real("change_seconds").notNull().default(USUAL_PACE.change),
+  /** Somebody said so; else it follows from the work, from the third piece on. */
+  paceSet: boolean("pace_set").notNull().default(false),
   /** Grows whenever something of the rack or a reading changes: what was made from an older one is out of date. */
   rackVersion: integer("rack_version").notNull().default(1),
   createdAt: created(),

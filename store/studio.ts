@@ -1,5 +1,5 @@
-import { studios, type Hand, type Units } from "./studio-schema";
-import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
+import { isOwnPace, studios, type Hand, type Units } from "./studio-schema";
+import { and, asc, desc, eq, isNull, ne, or, sql, type SQL } from "drizzle-orm";
 import type { SheetName } from "@/core/chart/layout";
 import { lockNamed, lockStudio, withStore, type Db, type Tx } from "./database";
 import { codeHash, newCode } from "./auth";
@@ -94,10 +94,30 @@ export const addStudio = (
 ): Promise<Studio | undefined> =>
   besideStudios(visitor, async (tx, all) => {
     if (all.length >= MOST_STUDIOS) return undefined;
-    const [added] = await tx.insert(studios).values(wanted).returning({ id: studios.id, name: studios.name });
+    const [added] = await tx
+      .insert(studios)
+      .values({ ...wanted, paceSet: isOwnPace(wanted) })
+      .returning({ id: studios.id, name: studios.name });
     await ownedBy(tx, visitor, added!.id);
     return added!;
   });
+
+const isPace = ({ speed, change }: Partial<StudioFacts>) => speed !== undefined || change !== undefined;
+/** Whether a pace that is said is another than the one that is there. */
+const isOther = ({ speed, change }: Partial<StudioFacts>): SQL =>
+  or(
+    speed === undefined ? sql`false` : ne(studios.speed, speed),
+    change === undefined ? sql`false` : ne(studios.change, change),
+  )!;
+
+/** Takes the pace of the hand from its work, unless somebody has said another. */
+export const takePace = (studio: Studio, pace: Pick<StudioFacts, "speed"> & { readonly change?: number }) =>
+  withStore((db) =>
+    db
+      .update(studios)
+      .set(pace)
+      .where(and(eq(studios.id, studio.id), eq(studios.paceSet, false))),
+  );
 
 export const changeStudio = (studio: Studio, change: Partial<StudioFacts>): Promise<boolean> =>
   withStore(
@@ -105,7 +125,11 @@ export const changeStudio = (studio: Studio, change: Partial<StudioFacts>): Prom
       (
         await db
           .update(studios)
-          .set({ ...change, id: sql`${studios.id}` })
+          .set({
+            ...change,
+            ...(isPace(change) && { paceSet: sql`${studios.paceSet} or ${isOther(change)}` }),
+            id: sql`${studios.id}`,
+          })
           .where(eq(studios.id, studio.id))
           .returning({ id: studios.id })
       ).length > 0,

@@ -84,7 +84,8 @@ export function FactsPart({ learnt }: { readonly learnt: LearntPace }) {
             />
           </div>
           <p className="col-span-2 m-0 text-[14px] text-soft">
-            The order of work goes by both. {paceInWords(learnt)}
+            The order of work goes by both. From your third piece on they follow from your work, unless you
+            set them. {paceInWords(learnt)}
           </p>
           {learnt.speed && (
             <button

@@ -1,4 +1,5 @@
 import { EventsInput } from "@/border/work-events";
+import { learnPace } from "@/app/learn-pace";
 import { route } from "@/door/route";
 import { checkPhotos } from "@/door/own-things";
 import { addWorkEvents, workEventsOf } from "@/store/work-events";
@@ -20,6 +21,8 @@ export const POST = route(
   async (studio, { events }, { id }) => {
     await checkPhotos(studio, events);
     const all = await addWorkEvents(studio, id!, events);
+    // What was worked tells how fast the hand is.
+    if (all && events.some((e) => e.kind === "finished")) await learnPace(studio);
     return all && { events: all };
   },
   "piece",

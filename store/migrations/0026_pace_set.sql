@@ -1,0 +1,1 @@
+ALTER TABLE "studios" ADD COLUMN "pace_set" boolean DEFAULT false NOT NULL;
