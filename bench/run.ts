@@ -21,6 +21,7 @@ import { judgeSpectra } from "./spectra";
 import { judgeSheets } from "./sheet";
 import { judgeTeeth } from "./teeth";
 import { judgeTrials } from "./trials";
+import { judgeReasons } from "./why";
 import { judgeWork } from "./work";
 
 /** Every part of docs/measurements.md: `npm run bench` measures all of them, `npm run bench -- joint shadow` only some. */
@@ -43,6 +44,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   light: judgeLight,
   work: judgeWork,
   repair: judgeRepairs,
+  why: judgeReasons,
   sheets: judgeSheets,
   ink: judgeInk,
   purchases: judgePurchases,
