@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { randomOf } from "@/core/algebra/random";
 import type { EyeKind } from "@/core/practice/eye";
 import { eyeSchedule, type EyeAnswer } from "@/core/practice/schedule";
+import type { SheetResult } from "@/core/practice/sheet-result";
 
 /** Evenings of the demo's owner: the first day, every so many days, and how many questions each. */
 const [FIRST, EVERY, EVENINGS, QUESTIONS] = [Date.UTC(2026, 3, 6, 18), 2.5, 16, 9] as const;
@@ -40,3 +41,20 @@ export function eyeOfDemo(families: readonly string[]): EyeAnswer[] {
     }
   return answers;
 }
+
+/** A ramp done three times, each better than the one before, and a flat. */
+export const sheetsOfDemo = (): SheetResult[] =>
+  (
+    [
+      ["2026-04-12", "ramp4", 41],
+      ["2026-04-19", "flat", 63],
+      ["2026-04-26", "ramp4", 58],
+      ["2026-05-03", "ramp4", 77],
+    ] as const
+  ).map(([day, exercise, score]) => ({
+    id: randomUUID(),
+    at: Date.parse(`${day}T17:30:00Z`),
+    exercise,
+    score,
+    codes: exercise === "flat" ? ["lake5m"] : ["rust1c", "rust3m", "rust4m", "rust6m"],
+  }));

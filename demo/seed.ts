@@ -15,8 +15,8 @@ import { mothLantern } from "./moth-lantern";
 import { tinFerry } from "./tin-ferry";
 import { stampedPhoto } from "./seed-set-up";
 import { seedFits } from "./seed-fits";
-import { addEyeAnswers } from "@/store/practice";
-import { eyeOfDemo } from "./eye";
+import { addEyeAnswers, addSheetScore } from "@/store/practice";
+import { eyeOfDemo, sheetsOfDemo } from "./eye";
 import { seedGroups, seedPiece } from "./seed-plans";
 import { demoFamilies, demoMarkers, demoPapers, demoReadings } from "./markers";
 import { saltmarshKey, skerryKey } from "./codes";
@@ -148,6 +148,7 @@ export async function seedDemo(): Promise<void> {
   await seedPiece(studio, kiteMender, paperIds);
   await seedGroups(studio, paperIds);
   await addEyeAnswers(studio, null, eyeOfDemo(await familiesOwned(studio, paperIds[0]!)));
+  for (const sheet of sheetsOfDemo()) await addSheetScore(studio, null, sheet);
   await halfReadPaper(studio, paperIds[2]!);
   await seedFits(studio, paperIds);
 }
