@@ -83,7 +83,8 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     },
     ...tabs(`/swatchbook/${paper}`, "Paper", ["paper", "readings", "chart", "read", "trials"]),
     { name: "Words of the craft", path: "/glossary" },
-    ...tabs("/practice", "Practice", ["eye", "sheets"]),
+    { name: "Practice", path: "/practice" },
+    { name: "Practice: sheets", path: "/practice?tab=sheets" },
     {
       name: "Practice: a question",
       path: "/practice",
