@@ -77,26 +77,6 @@ test("what is wished first is laid first, and last last, whatever order is found
   await page.getByLabel("Leave for last").selectOption("");
 });
 
-test("a studio's pace is kept, and an order goes by it", async ({ page }) => {
-  await open(page, "/studio");
-  await page.getByLabel("Speed, mm² of one coat a second").fill("80");
-  await page.getByLabel("Seconds to change markers").fill("4");
-  await page.getByLabel("Seconds to change markers").press("Tab");
-  await page.getByRole("button", { name: "Keep", exact: true }).first().click();
-  await expect
-    .poll(async () => {
-      const studio = (await (await page.request.get("/api/studio")).json()) as {
-        speed: number;
-        change: number;
-      };
-      return [studio.speed, studio.change];
-    })
-    .toEqual([80, 4]);
-  const refused = await page.request.patch("/api/studio", { data: { speed: 0 } });
-  expect(refused.status()).toBe(422);
-  expect(await refused.text()).toContain("speed");
-});
-
 test("from the third finished piece on a studio's pace follows from its work, unless somebody set it", async ({
   page,
 }) => {
@@ -123,7 +103,9 @@ test("from the third finished piece on a studio's pace follows from its work, un
     }
     events.push(event({ kind: "finished" }));
     expect((await page.request.post(`/api/pieces/${id}/work`, { data: { events } })).status()).toBe(200);
+    made.push(id);
   };
+  const made: string[] = [];
   await work();
   await page.request.patch("/api/studio", { data: { speed: begin[0], change: begin[1] } });
   for (let k = 0; k < 3; k++) await work();
@@ -135,4 +117,26 @@ test("from the third finished piece on a studio's pace follows from its work, un
   await page.request.patch("/api/studio", { data: { speed: 90 } });
   await work();
   expect((await paceNow())[0]).toBe(90);
+  await page.request.patch("/api/studio", { data: { speed: begin[0], change: begin[1] } });
+  for (const id of made) await page.request.delete(`/api/pieces/${id}`);
+});
+
+test("a studio's pace is kept, and an order goes by it", async ({ page }) => {
+  await open(page, "/studio");
+  await page.getByLabel("Speed, mm² of one coat a second").fill("80");
+  await page.getByLabel("Seconds to change markers").fill("4");
+  await page.getByLabel("Seconds to change markers").press("Tab");
+  await page.getByRole("button", { name: "Keep", exact: true }).first().click();
+  await expect
+    .poll(async () => {
+      const studio = (await (await page.request.get("/api/studio")).json()) as {
+        speed: number;
+        change: number;
+      };
+      return [studio.speed, studio.change];
+    })
+    .toEqual([80, 4]);
+  const refused = await page.request.patch("/api/studio", { data: { speed: 0 } });
+  expect(refused.status()).toBe(422);
+  expect(await refused.text()).toContain("speed");
 });
