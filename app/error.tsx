@@ -1,5 +1,6 @@
 "use client";
 import { useEffect, useState } from "react";
+import { STORE_AWAY } from "@/border/store-away";
 
 const RETRY_MS = 3000;
 
@@ -22,7 +23,8 @@ export default function ErrorPage({
 }) {
   const [isDefect, setIsDefect] = useState(false);
   useEffect(() => {
-    let wasAway = false;
+    // A store that only stalled is back before anybody asks for it.
+    let wasAway = error.digest === STORE_AWAY;
     let gone = false;
     const look = async () => {
       const there = await isStoreThere();
@@ -31,13 +33,13 @@ export default function ErrorPage({
       else if (wasAway) location.reload();
       else setIsDefect(true);
     };
-    void look();
+    if (!wasAway) void look();
     const timer = setInterval(() => void look(), RETRY_MS);
     return () => {
       gone = true;
       clearInterval(timer);
     };
-  }, []);
+  }, [error.digest]);
   return (
     <main id="main" className="mx-auto max-w-[60ch] p-8">
       {isDefect ? (

@@ -12,6 +12,7 @@ tool() { # newest installed server tools, wherever Debian put them
 
 as_server() { if [ "$(id -u)" = 0 ]; then runuser -u postgres -- "$@"; else "$@"; fi; }
 
+port_is_free() { node -e 'const s=require("net").createServer();s.on("error",()=>process.exit(1));s.listen(+process.argv[1],"127.0.0.1",()=>s.close())' "$1"; }
 free_port() { node -e 'const s=require("net").createServer();s.listen(0,"127.0.0.1",()=>{process.stdout.write(String(s.address().port));s.close()})'; }
 secret() { (umask 077; node -e 'console.log(require("crypto").randomBytes(24).toString("hex"))' >"$1"); }
 
@@ -54,7 +55,12 @@ launch() {
   # What is written down of a postmaster that is gone, or of a stranger who has its number now, is in the way.
   running "$dir" || rm -f "$dir/data/postmaster.pid"
   port=$(cat "$dir/port")
-  if ! node -e 'const s=require("net").createServer();s.on("error",()=>process.exit(1));s.listen(+process.argv[1],"127.0.0.1",()=>s.close())' "$port"; then
+  # Who waits for a database that has just stopped may hold its port for a moment; another one would leave them waiting for ever.
+  for _ in 1 2 3 4 5 6; do
+    port_is_free "$port" && break
+    sleep 0.5
+  done
+  if ! port_is_free "$port"; then
     free_port >"$dir/port"
     port=$(cat "$dir/port")
   fi

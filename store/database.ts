@@ -1,3 +1,4 @@
+import { STORE_AWAY } from "@/border/store-away";
 import { sql } from "drizzle-orm";
 import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
 import { Pool } from "pg";
@@ -12,6 +13,8 @@ export type Database = NodePgDatabase<typeof schema>;
 
 /** The database cannot be reached or has just gone away; what was saved before is safe. */
 export class StoreUnavailable extends Error {
+  /** By which a page knows in the browser why it could not be made: nothing else of an error goes there. */
+  readonly digest = STORE_AWAY;
   constructor(cause: unknown) {
     super("the store cannot be reached", { cause });
     this.name = "StoreUnavailable";
