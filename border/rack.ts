@@ -88,7 +88,19 @@ export class UsesInput {
   @Code() code!: string;
 }
 
-export const RACK_FORMATS = ["csv", "xlsx", "json", "gpl", "ase", "aco", "soc", "css", "cgats"] as const;
+export const RACK_FORMATS = [
+  "csv",
+  "xlsx",
+  "ods",
+  "json",
+  "gpl",
+  "ase",
+  "aco",
+  "soc",
+  "sbz",
+  "css",
+  "cgats",
+] as const;
 
 export class RackFileInput {
   @OneOf(RACK_FORMATS) format!: (typeof RACK_FORMATS)[number];

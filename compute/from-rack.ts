@@ -72,7 +72,7 @@ const NOT_OWNED = 1.5;
 const asRead = (lab: Lab): ColourInput => ({ lab });
 
 /** All that is known of a colour; a spectrum says more than the colour it has, and a colour most under the light it was told in. */
-const asSwatch = ({ lab, hex, measured }: ReadSwatch): ColourInput =>
+export const asSwatch = ({ lab, hex, measured }: ReadSwatch): ColourInput =>
   measured?.reflectance
     ? { reflectance: measured.reflectance }
     : measured?.told

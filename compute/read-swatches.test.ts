@@ -65,6 +65,22 @@ describe("swatches in a photo", () => {
     expect(plain.references).toBe(0);
     expect(off(plain)).toBeGreaterThan(2 * off(answer));
   });
+  it("are read under light that falls off, where bare paper is shown in several places", async () => {
+    // Darker by two fifths at the right end.
+    keepPicture(
+      "falling",
+      photo((p, level) => level.map((v) => v * (1 - (0.4 * (p % WIDE)) / WIDE))),
+    );
+    const further = Array.from({ length: 11 }, (_, i) => boxAt((i + 0.5) * (WIDE / 11), SIDE / 2, SIDE / 3));
+    const even = off(await asked("falling", { further }));
+    expect(even).toBeLessThan(2);
+    expect(off(await asked("falling"))).toBeGreaterThan(2 * even);
+    // Too few to tell the light from: the first is white for all.
+    expect(off(await asked("falling", { further: further.slice(0, 5) }))).toBeCloseTo(
+      off(await asked("falling")),
+      6,
+    );
+  });
   it("are doubted where two colours lie in the window, or nothing but paper", async () => {
     keepPicture("sheet", photo());
     const beside = [
@@ -85,6 +101,12 @@ describe("swatches in a photo", () => {
       );
     expect(await wrong(Array.from({ length: 9 }, () => whole))).toEqual(["swatches"]);
     expect(await wrong([])).toEqual(["swatches"]);
+    expect(
+      await asked("sheet", { further: Array.from({ length: 401 }, () => boxAt(5, 5)) }).then(
+        () => [],
+        (e: BadInput) => e.problems.map((p) => p.path),
+      ),
+    ).toEqual(["further"]);
     expect(await wrong(Array.from({ length: 601 }, () => swatches[0]))).toEqual(["swatches"]);
     expect(await wrong([{ code: "a", box: { x: 0, y: 0, width: 1e308, height: null } }])).toEqual([
       "swatches[0].box.width",

@@ -3,6 +3,7 @@ import { areas } from "./operations/areas";
 import { assess, assessAreas } from "./operations/assess";
 import { auditCodes } from "./operations/audit-codes";
 import { cutLines } from "./operations/cut-lines";
+import { findPatches } from "./operations/find-patches";
 import { findSheet } from "./operations/find-sheet";
 import { fitPaper } from "./operations/fit-paper";
 import { gather, gatherings } from "./operations/gather";
@@ -72,6 +73,7 @@ export const table = {
   compareSheet,
   eye,
   practiceSheet,
+  findPatches,
   readSwatches,
   setUp,
   gather,

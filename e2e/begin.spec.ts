@@ -47,12 +47,12 @@ test("from an empty studio to a first plan: codes typed, a paper, a sheet pointe
   await expect(paper.getByText("Card", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Point at the photo" }).click();
   await upload(page, "sheet.png", "image/png", await swatchSheet());
-  await page.getByRole("textbox", { name: "Rows" }).fill("2");
-  await page.getByRole("textbox", { name: "Rows" }).blur();
-  await page.getByRole("textbox", { name: "Columns" }).fill("3");
-  await page.getByRole("textbox", { name: "Columns" }).blur();
+  await expect(page.getByText("2 rows of 3 patches found")).toBeVisible();
+  await expect(page.getByRole("textbox", { name: "Columns" })).toHaveValue("3");
+  await expect(page.getByRole("button", { name: "Read 6 patches" })).toBeEnabled();
+  await page.getByRole("button", { name: "Point at them yourself" }).click();
   await expect(page.getByText("Point at bare paper")).toBeVisible();
-  // Aimed half beside the patches: what is read is named, and none of it would be kept.
+  // Aimed half beside the patches, the grid is moved onto them; left where it was aimed, what is read is named and none of it would be kept.
   const top = async () => (await page.getByTestId("sheet-photo").boundingBox())!.y;
   const stands = await top();
   for (const [x, y] of [
@@ -64,15 +64,19 @@ test("from an empty studio to a first plan: codes typed, a paper, a sheet pointe
     await pointAt(page, x, y);
     expect(await top()).toBe(stands);
   }
+  await expect(page.getByText("6 patches in place, moved onto what lies there")).toBeVisible();
+  await page.getByRole("button", { name: "Leave them where you pointed" }).click();
   await page.getByRole("button", { name: "Read 6 patches" }).click();
   await expect(page.getByRole("alert").filter({ hasText: "6 patches are no one colour" })).toBeVisible();
   await expect(page.getByRole("button", { name: /^Keep \d+ reading/ })).toHaveCount(0);
   expect(await top()).toBe(stands);
+  // The same with the grid moved onto the patches.
   await page.getByRole("button", { name: "Point again" }).click();
   await pointAt(page, 40, 40);
-  await pointAt(page, 160, 160);
-  await pointAt(page, 560, 160);
-  await pointAt(page, 560, 360);
+  await pointAt(page, 190, 130);
+  await pointAt(page, 590, 180);
+  await pointAt(page, 530, 390);
+  await expect(page.getByText("6 patches in place, moved onto what lies there")).toBeVisible();
   expect(await faults(page)).toEqual([]);
   await page.getByRole("button", { name: "Read 6 patches" }).click();
   await page.getByRole("button", { name: "Keep 6 readings" }).click();

@@ -114,7 +114,7 @@ test("the rack goes out as a spreadsheet and as palettes, and each of them is re
   request,
 }) => {
   await open(page, "/rack?view=import");
-  for (const format of ["xlsx", "ase", "aco", "soc", "css", "gpl"]) {
+  for (const format of ["xlsx", "ods", "ase", "aco", "soc", "sbz", "css", "gpl"]) {
     const file = await request.get(`/api/rack?format=${format}`);
     expect(file.status()).toBe(200);
     await page.getByLabel("Rack file").setInputFiles({

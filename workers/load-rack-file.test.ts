@@ -3,6 +3,7 @@ import { guessMapping, readRows } from "@/core/stock/rack-file";
 import { decodeText } from "./decode-text";
 import { labToHex } from "@/core/colour/display";
 import { formatAco, formatAse, formatCss, formatSoc } from "@/core/formats/palettes";
+import { formatSwatchBook } from "@/core/formats/swatch-book";
 import { formatXlsx } from "@/core/formats/xlsx";
 import { loadRackFile } from "./load-rack-file";
 
@@ -151,6 +152,7 @@ describe("spreadsheets and palettes", () => {
     ["a.aco", formatAco],
     ["a.soc", formatSoc],
     ["a.css", formatCss],
+    ["a.sbz", (own: Parameters<typeof formatAse>[0]) => formatSwatchBook("Mine", own)],
   ] as const)("as %s are codes and colours", (name, format) => {
     const made = format([{ name: "clay3m", lab: [60, 10, 12] }]);
     const bytes = typeof made === "string" ? new TextEncoder().encode(made) : made;

@@ -2,9 +2,10 @@ import Papa from "papaparse";
 import { FormatError } from "@/core/formats/format-error";
 import { parseGpl, type PaletteColour } from "@/core/formats/gpl";
 import { isAse, isCssPalette, parseAco, parseAse, parseCss, parseSoc } from "@/core/formats/palettes";
+import { BOOK, parseSwatchBook } from "@/core/formats/swatch-book";
 import { RACK_COLUMNS, type RackColumn } from "@/core/stock/rack-file";
 import { decodeText } from "./decode-text";
-import { isZip, sheetsOf } from "./spreadsheet";
+import { isZip, partIn, sheetsOf } from "./spreadsheet";
 
 /** A file as rows of text under headings. */
 export interface Loaded {
@@ -44,7 +45,12 @@ export function loadRackFile(
   if (bytes.byteLength > MOST_BYTES)
     throw new FormatError(0, `expected at most ${MOST_BYTES / 1024 / 1024} MB`);
   const binary = new Uint8Array(bytes);
-  if (isZip(binary)) return fromSheet(name, binary, sheet);
+  if (isZip(binary)) {
+    const book = partIn(binary, BOOK);
+    return book === undefined
+      ? fromSheet(name, binary, sheet)
+      : fromPalette(name, "palette", parseSwatchBook(book));
+  }
   if (isAse(binary)) return fromPalette(name, "palette", parseAse(binary));
   if (/\.aco$/i.test(name)) return fromPalette(name, "palette", parseAco(binary));
   const { text, encoding } = decodeText(bytes);

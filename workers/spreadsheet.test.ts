@@ -1,5 +1,6 @@
 import { strToU8, zipSync } from "fflate";
 import { FormatError } from "@/core/formats/format-error";
+import { formatOds } from "@/core/formats/ods";
 import { formatXlsx } from "@/core/formats/xlsx";
 import { isZip, sheetsOf } from "./spreadsheet";
 
@@ -12,24 +13,28 @@ const ods = (table: string) =>
     "content.xml": `<office:document-content xmlns:office="o" xmlns:table="t" xmlns:text="x"><office:body><office:spreadsheet>${table}</office:spreadsheet></office:body></office:document-content>`,
   });
 
-describe("a workbook that goes out", () => {
+describe.each([
+  ["XLSX", formatXlsx, "Rack  mine 2"],
+  ["ODS", formatOds, "Rack: mine/2"],
+] as const)("a workbook that goes out as %s", (_, format, name) => {
   const rows = [
     ["code", "name", "colour"],
     ["007", 'Pale "warm" & <light>', "#c8a27a"],
     ["=1+1", "", "@x"],
+    ["two  spaces", "two\nlines"],
   ];
-  const made = formatXlsx("Rack: mine/2", [
+  const made = format("Rack: mine/2", [
     ...cells(rows),
     [{ text: "clay3m", fill: "#c8a27a" }, { text: "" }, { text: "", fill: "#ffffff" }],
   ]);
   it("comes back as it was: codes stay texts, what looks like a formula stays what it looks like", () => {
     const { names, rows: read } = sheetsOf(made);
-    expect(names).toEqual(["Rack  mine 2"]);
-    expect(read(0)).toEqual([rows[0], rows[1], ["=1+1", "", "@x"], ["clay3m"]]);
+    expect(names).toEqual([name]);
+    expect(read(0)).toEqual([...rows, ["clay3m"]]);
   });
   it("is a zip, and has no control characters in it", () => {
     expect(isZip(made)).toBe(true);
-    expect(() => sheetsOf(formatXlsx("a", cells([["a\u0000b\u0007"]])))).not.toThrow();
+    expect(() => sheetsOf(format("a", cells([["a\u0000b\u0007"]])))).not.toThrow();
   });
 });
 

@@ -16,6 +16,7 @@ const MOST_ROWS = 200_000;
 const MOST_COLUMNS = 200;
 const LONGEST_CELL = 4000;
 const MOST_STRINGS = 500_000;
+const MOST_SPACES = 100;
 
 /** Whether a file is a zip, as spreadsheets are. */
 export const isZip = (bytes: Uint8Array): boolean =>
@@ -193,9 +194,9 @@ function ods(bytes: Uint8Array): Sheets {
               a["boolean-value"] === "true" ? "yes" : a["boolean-value"] === "false" ? "no" : (a.value ?? ""),
             ];
           } else if (name === "p") {
-            if (said) said += " ";
+            if (said) said += "\n";
             inText++;
-          }
+          } else if (name === "s" && inText) said += " ".repeat(Math.min(MOST_SPACES, times(a.c)));
         },
         text: (t) => at === sheet && inText > 0 && said.length < LONGEST_CELL && (said += t),
         close: (name) => {
@@ -219,16 +220,28 @@ function ods(bytes: Uint8Array): Sheets {
   };
 }
 
-/**
- * The sheets of a spreadsheet, XLSX or ODS. Formulas are never worked out, links never followed.
- * @throws FormatError in words
- */
-export function sheetsOf(bytes: Uint8Array): Sheets {
+/** Names of the parts of a zip. */
+function namesIn(bytes: Uint8Array): ReadonlySet<string> {
   const names = new Set<string>();
   partsOf(bytes, (name) => {
     names.add(name);
     return false;
   });
+  return names;
+}
+
+/** One part of a zip as text; undefined where there is none of that name. */
+export function partIn(bytes: Uint8Array, name: string): string | undefined {
+  const part = namesIn(bytes).has(name) ? partsOf(bytes, (n) => n === name)[name] : undefined;
+  return part && strFromU8(part);
+}
+
+/**
+ * The sheets of a spreadsheet, XLSX or ODS. Formulas are never worked out, links never followed.
+ * @throws FormatError in words
+ */
+export function sheetsOf(bytes: Uint8Array): Sheets {
+  const names = namesIn(bytes);
   if (names.has("xl/workbook.xml")) return xlsx(bytes);
   if (names.has("content.xml")) return ods(bytes);
   throw new FormatError(0, "expected a spreadsheet, XLSX or ODS; this zip is none");

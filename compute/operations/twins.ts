@@ -1,7 +1,7 @@
 import { CodedColourInput } from "@/border/coded-colour";
 import { colourOf } from "@/border/colour";
 import { List } from "@/border/fields";
-import { twinPairs, type TwinPair } from "@/core/ink/twins";
+import { partingPairs, twinPairs, type PartingPair, type TwinPair } from "@/core/ink/twins";
 import { operation } from "../operation";
 
 export class TwinsQuestion {
@@ -15,10 +15,18 @@ export interface TwinsOutput {
   readonly pairs: readonly TwinPair[];
   /** All pairs, told or not. */
   readonly count: number;
+  /** Pairs that match by day and part under a lamp, of the inks whose spectrum was read; farthest apart first. */
+  readonly parting: readonly PartingPair[];
 }
 
-/** Every pair of inks that cannot be told apart in one coat. */
+/** Every pair of inks that cannot be told apart in one coat, and which of those part under a lamp. */
 export const twins = operation(TwinsQuestion, ({ inks }): TwinsOutput => {
-  const pairs = twinPairs(inks.map(({ code, color }) => ({ code, lab: colourOf(color).lab })));
-  return { pairs: pairs.slice(0, MOST_PAIRS), count: pairs.length };
+  const read = inks.map(({ code, color }) => ({ code, ...colourOf(color) }));
+  const pairs = twinPairs(read);
+  const spectra = read.flatMap(({ code, reflectance }) => (reflectance ? [{ code, reflectance }] : []));
+  return {
+    pairs: pairs.slice(0, MOST_PAIRS),
+    count: pairs.length,
+    parting: partingPairs(spectra).slice(0, MOST_PAIRS),
+  };
 });

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { strFromU8, unzipSync } from "fflate";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { rgb8ToLab } from "@/core/colour/display";
 import { FormatError } from "./format-error";
@@ -14,7 +15,11 @@ import {
   parseCss,
   parseSoc,
 } from "./palettes";
+import { BOOK, formatSwatchBook, parseSwatchBook } from "./swatch-book";
 
+/** The XML in a swatch book. */
+const bookText = (own: Parameters<typeof formatAse>[0]) =>
+  strFromU8(unzipSync(formatSwatchBook("Mine", own))[BOOK]!);
 const byte = fc.integer({ min: 0, max: 255 });
 const colours = fc.array(
   fc.record({ name: fc.stringMatching(/^[a-z]{3,8}[1-9][cmd]?$/), rgb: fc.tuple(byte, byte, byte) }),
@@ -25,6 +30,7 @@ const ways = [
   ["ACO", formatAco, parseAco],
   ["SOC", formatSoc, parseSoc],
   ["CSS", formatCss, parseCss],
+  ["SBZ", bookText, parseSwatchBook],
 ] as const;
 
 describe.each(ways)("a palette as %s", (_, format, parse) => {
@@ -84,5 +90,20 @@ describe("palettes of other programs", () => {
     expect(() => parseAse(lie)).toThrow(/breaks off/);
     expect(() => parseAco(Uint8Array.from([0, 1, 255, 255, 0, 0]))).toThrow(/breaks off/);
     expect(() => parseSoc("<a><b></a>")).toThrow(/well-formed/);
+  });
+  it("in a swatch book may have Lab, grey and hues; of several ways the one that looks the same everywhere is taken", () => {
+    const book = (values: string) =>
+      `<SwatchBook><materials><color><metadata><dc:identifier xmlns:dc="d">c1</dc:identifier></metadata>${values}</color></materials></SwatchBook>`;
+    const hexOf = (values: string) => parseSwatchBook(book(values)).map((c) => [c.name, c.hex]);
+    expect(hexOf('<values model="HSV">0.333333 1 1</values>')).toEqual([["c1", "#00ff00"]]);
+    expect(hexOf('<values model="HSL">0.666667 1 0.25</values>')).toEqual([["c1", "#000080"]]);
+    expect(hexOf('<values model="GRAY">0.2</values>')).toEqual([["c1", "#cccccc"]]);
+    expect(hexOf('<values model="CMYK">0 1 1 0</values><values model="Lab">100 0 0</values>')).toEqual([
+      ["c1", "#ffffff"],
+    ]);
+    expect(() => hexOf('<values model="CMYK">0 1 1 0</values>')).toThrow(/in CMYK, which looks otherwise/);
+    expect(() => hexOf('<values model="RGB">0 1</values>')).toThrow(/3 numbers/);
+    expect(() => hexOf('<values model="RGB">0 1e999 x</values>')).toThrow(/3 numbers/);
+    expect(() => parseSwatchBook("<SwatchBook/>")).toThrow(/at least one colour/);
   });
 });

@@ -3,6 +3,7 @@ import type { Lab } from "@/core/colour/lab";
 import { SaxesParser } from "saxes";
 import { FormatError } from "./format-error";
 import type { PaletteColour } from "./gpl";
+import { xmlText } from "./xml-text";
 
 /** A colour as it goes into a palette. */
 export interface NamedColour {
@@ -10,10 +11,10 @@ export interface NamedColour {
   readonly lab: Lab;
 }
 
-const MOST_COLOURS = 20_000;
+export const MOST_COLOURS = 20_000;
 const LONGEST_NAME = 120;
 
-const byRgb = (name: string, r: number, g: number, b: number, line: number): PaletteColour => {
+export const byRgb = (name: string, r: number, g: number, b: number, line: number): PaletteColour => {
   const bytes = [r, g, b].map((v) => Math.min(255, Math.max(0, Math.round(255 * v))));
   const hex = `#${bytes.map((v) => v.toString(16).padStart(2, "0")).join("")}`;
   return {
@@ -24,11 +25,11 @@ const byRgb = (name: string, r: number, g: number, b: number, line: number): Pal
   };
 };
 /** Lab of palettes is adapted to the screen's white by the programs that show it: its numbers stand for what one sees there. */
-const byLab = (name: string, lab: Lab, line: number): PaletteColour => {
+export const byLab = (name: string, lab: Lab, line: number): PaletteColour => {
   const hex = labToHex(lab);
   return { name: name.slice(0, LONGEST_NAME) || hex, lab, hex, line };
 };
-const noLook = (line: number, model: string) =>
+export const noLook = (line: number, model: string) =>
   new FormatError(
     line,
     `expected colours in RGB, grey or Lab; colour ${line} is in ${model}, which looks otherwise on each press: save the palette in RGB`,
@@ -195,11 +196,11 @@ export function parseCss(text: string): PaletteColour[] {
   return out;
 }
 
-const rgbOf = (lab: Lab): [number, number, number] => {
+export const rgbOf = (lab: Lab): [number, number, number] => {
   const { hex } = displayLab(lab);
   return [1, 3, 5].map((i) => Number.parseInt(hex.slice(i, i + 2), 16)) as [number, number, number];
 };
-const shortened = (name: string) => name.replace(/[\r\n]+/g, " ").slice(0, LONGEST_NAME);
+export const shortened = (name: string) => name.replace(/[\r\n]+/g, " ").slice(0, LONGEST_NAME);
 
 /** A swatch exchange palette of colours, in sRGB. */
 export function formatAse(colours: readonly NamedColour[]): Uint8Array {
@@ -262,14 +263,11 @@ export function formatAco(colours: readonly NamedColour[]): Uint8Array {
   return new Uint8Array(out.buffer);
 }
 
-const escaped = (v: string) =>
-  v.replace(/[&<>"]/g, (c) => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" })[c]!);
-
 /** An office program's palette (.soc). */
 export const formatSoc = (colours: readonly NamedColour[]): string =>
   `<?xml version="1.0" encoding="UTF-8"?>
 <office:color-table xmlns:office="http://openoffice.org/2000/office" xmlns:draw="http://openoffice.org/2000/drawing">
-${colours.map((c) => ` <draw:color draw:name="${escaped(shortened(c.name))}" draw:color="${displayLab(c.lab).hex}"/>`).join("\n")}
+${colours.map((c) => ` <draw:color draw:name="${xmlText(shortened(c.name))}" draw:color="${displayLab(c.lab).hex}"/>`).join("\n")}
 </office:color-table>
 `;
 

@@ -1,4 +1,5 @@
 import { strToU8, zipSync } from "fflate";
+import { xmlText } from "./xml-text";
 
 /** A cell: what it shows, and a colour that fills it. */
 export interface SheetCell {
@@ -6,12 +7,6 @@ export interface SheetCell {
   /** "#rrggbb". */
   readonly fill?: string;
 }
-
-const escaped = (v: string) =>
-  v
-    // XML has no place for these.
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, "")
-    .replace(/[&<>"]/g, (c) => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" })[c]!);
 
 /** Letters of a column, from 0. */
 function lettersOf(column: number): string {
@@ -34,7 +29,7 @@ export function formatXlsx(name: string, rows: readonly (readonly SheetCell[])[]
       const written = cells.map(({ text, fill }, c) => {
         const style = fill ? ` s="${styleOf.get(fill)}"` : r === 0 ? ' s="1"' : "";
         return text || fill
-          ? `<c r="${lettersOf(c)}${r + 1}"${style} t="inlineStr"><is><t xml:space="preserve">${escaped(text)}</t></is></c>`
+          ? `<c r="${lettersOf(c)}${r + 1}"${style} t="inlineStr"><is><t xml:space="preserve">${xmlText(text)}</t></is></c>`
           : "";
       });
       return `<row r="${r + 1}">${written.join("")}</row>`;
@@ -44,7 +39,7 @@ export function formatXlsx(name: string, rows: readonly (readonly SheetCell[])[]
   const parts: Readonly<Record<string, string>> = {
     "[Content_Types].xml": `<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/><Override PartName="/xl/styles.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.styles+xml"/></Types>`,
     "_rels/.rels": `<Relationships xmlns="${LINKS}"><Relationship Id="rId1" Type="${OFFICE}/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
-    "xl/workbook.xml": `<workbook xmlns="${MAIN}" xmlns:r="${OFFICE}"><sheets><sheet name="${escaped(name.replace(/[[\]:*?/\\]/g, " ").slice(0, 31)) || "Sheet"}" sheetId="1" r:id="rId1"/></sheets></workbook>`,
+    "xl/workbook.xml": `<workbook xmlns="${MAIN}" xmlns:r="${OFFICE}"><sheets><sheet name="${xmlText(name.replace(/[[\]:*?/\\]/g, " ").slice(0, 31)) || "Sheet"}" sheetId="1" r:id="rId1"/></sheets></workbook>`,
     "xl/_rels/workbook.xml.rels": `<Relationships xmlns="${LINKS}"><Relationship Id="rId1" Type="${OFFICE}/worksheet" Target="worksheets/sheet1.xml"/><Relationship Id="rId2" Type="${OFFICE}/styles" Target="styles.xml"/></Relationships>`,
     "xl/styles.xml": styles,
     "xl/worksheets/sheet1.xml": `<worksheet xmlns="${MAIN}"><sheetViews><sheetView workbookViewId="0"><pane ySplit="1" topLeftCell="A2" activePane="bottomLeft" state="frozen"/></sheetView></sheetViews><sheetData>${sheet}</sheetData></worksheet>`,

@@ -1,5 +1,7 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
+import { labOf } from "@/core/colour/lab-of";
+import type { Illuminant, Spectrum } from "@/core/colour/observer";
 
 /** Two inks nearer than this ΔE00 (one coat, on one paper) are twins: nobody can tell them apart. */
 export const TWIN = 2;
@@ -57,4 +59,33 @@ export function twinPairs(oneCoat: readonly { readonly code: string; readonly la
     }
   });
   return out.sort((a, b) => a.deltaE00 - b.deltaE00);
+}
+
+/** Two inks that are twins by day, and farther apart than this under another light, are told to part there: ΔE00, plain to see side by side. */
+const PARTED = 3;
+const LAMPS: readonly Exclude<Illuminant, "D65">[] = ["A", "D50"];
+
+export interface PartingPair extends TwinPair {
+  /** The light under which they differ most, and by how much. */
+  readonly light: Exclude<Illuminant, "D65">;
+  readonly apart: number;
+}
+
+/** Every pair of markers that cannot be told apart by day and can under a lamp (metamers), farthest apart first. Their spectra must be read. */
+export function partingPairs(
+  oneCoat: readonly { readonly code: string; readonly reflectance: Spectrum }[],
+): PartingPair[] {
+  const byDay = twinPairs(oneCoat.map(({ code, reflectance }) => ({ code, lab: labOf(reflectance) })));
+  const under = new Map(
+    oneCoat.map(({ code, reflectance }) => [code, LAMPS.map((light) => labOf(reflectance, light))]),
+  );
+  return byDay
+    .flatMap((pair) => {
+      const [a, b] = pair.codes.map((c) => under.get(c)!) as [Lab[], Lab[]];
+      const [apart, light] = LAMPS.map((l, i) => [deltaE00(a[i]!, b[i]!), l] as const).reduce((x, y) =>
+        y[0] > x[0] ? y : x,
+      );
+      return apart > PARTED ? [{ ...pair, light, apart }] : [];
+    })
+    .sort((a, b) => b.apart - a.apart);
 }

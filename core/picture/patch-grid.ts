@@ -1,5 +1,7 @@
 /** Patches of one sheet. */
 export const MOST_PATCHES = 600;
+/** Rows, or columns. */
+export const MOST_SIDE = 60;
 /** A point in shares of the picture's width and height. */
 export type At = readonly [x: number, y: number];
 
@@ -12,7 +14,7 @@ export interface PatchGrid {
 }
 
 /** Share of the distance between patches that is read: its middle, away from edges and gaps. */
-const READ = 0.4;
+export const READ = 0.4;
 
 /**
  * Middles of the patches of a sheet from three of them: the first, the last of the first row, the last of all. The sheet may lie askew and

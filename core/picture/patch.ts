@@ -59,6 +59,17 @@ export interface PatchBox {
   readonly height: number;
 }
 
+/** A square window round a place of a picture, within the picture; the place in shares of it, the side in its pixels. */
+export function windowAt(
+  [x, y]: readonly [number, number],
+  side: number,
+  { width, height }: { readonly width: number; readonly height: number },
+): PatchBox {
+  const [w, h] = [Math.min(1, side / width), Math.min(1, side / height)];
+  const within = (v: number, s: number) => Math.min(1 - s, Math.max(0, v - s / 2));
+  return { x: within(x, w), y: within(y, h), width: w, height: h };
+}
+
 /** Pixels of a rectangle of a picture, at least one, with the rectangle that they truly fill. */
 export function patchOf(
   { width, height, rgb }: Raster,

@@ -1,8 +1,9 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect, useState, type MouseEvent } from "react";
+import { useState, type MouseEvent } from "react";
 import { readTypedCodes } from "@/core/codes/typed";
-import { inRows, MOST_PATCHES, patchGrid, type At } from "@/core/picture/patch-grid";
+import { windowAt } from "@/core/picture/patch";
+import { inRows, MOST_PATCHES, MOST_SIDE, type At } from "@/core/picture/patch-grid";
 import type { PaperSheet } from "@/store/papers";
 import { askOfPicture } from "@/ui/jobs/client";
 import { FileButton, PICTURES } from "@/ui/kit/file-button";
@@ -13,28 +14,17 @@ import { messageOf, send } from "@/ui/send";
 import { counted } from "@/words/numbers";
 import type { BeginProps } from "./begin-view";
 import { GridMarks, type ReadPatch } from "./grid-marks";
+import { usePatchGrid } from "./use-patch-grid";
 
 /** Doubtful patches that are named. */
 const MOST_NAMED = 8;
-const MOST_SIDE = 60;
 /** Stands for a patch that has no marker. */
 const BLANK = "-";
-const POINTS = [
-  "Point at bare paper",
-  "Now at the first patch, in its middle",
-  "Now at the last patch of the first row",
-  "Now at the very last patch",
-] as const;
+/** Side of a window of bare paper against that of a patch. */
+const BARE = 0.4;
 const WAYS = { rows: "along the rows", columns: "down the columns" } as const;
 
-interface Photo {
-  readonly handle: string;
-  readonly file: File;
-  readonly url: string;
-  readonly size: { readonly width: number; readonly height: number };
-}
-
-/** Colours of a swatch sheet that lies there already: three of its patches are pointed at, codes follow along rows or columns. */
+/** Colours of a swatch sheet that lies there already: its patches are found, or three of them pointed at; codes follow along rows or columns. */
 export function SheetPhoto({
   paper,
   markers,
@@ -49,59 +39,36 @@ export function SheetPhoto({
   readonly onClose: () => void;
 }) {
   const router = useRouter();
-  const [photo, setPhoto] = useState<Photo>();
-  const [points, setPoints] = useState<readonly At[]>([]);
-  const [rows, setRows] = useState(4);
-  const [columns, setColumns] = useState(6);
   const [way, setWay] = useState<keyof typeof WAYS>("rows");
   const [text, setText] = useState(markers.join(" "));
   const [share, setShare] = useState<number>();
   const [found, setFound] = useState<readonly ReadPatch[]>();
-  const [trouble, setTrouble] = useState<string>();
-  useEffect(() => () => photo && URL.revokeObjectURL(photo.url), [photo]);
-  const codes = inRows(readTypedCodesWithBlanks(text), { rows, columns }, way === "columns");
-  const grid =
-    photo && points.length === POINTS.length
-      ? patchGrid(points[1]!, points[2]!, points[3]!, { rows, columns }, photo.size)
-      : undefined;
+  const [unkept, setUnkept] = useState<string>();
+  const sheet = usePatchGrid(() => {
+    setFound(undefined);
+    setUnkept(undefined);
+  });
+  const { photo, size, placed, bare } = sheet;
+  const grid = placed?.grid;
+  const trouble = unkept ?? sheet.trouble;
+  const codes = inRows(readTypedCodesWithBlanks(text), size, way === "columns");
   const named = codes.filter((c) => c && c !== BLANK).length;
+  const tooMany = size.rows * size.columns > MOST_PATCHES;
   const again = (set: () => void) => {
     set();
     setFound(undefined);
   };
-  const choose = (file: File) => {
-    setTrouble(undefined);
-    setFound(undefined);
-    setPoints([]);
-    const url = URL.createObjectURL(file);
-    const image = new Image();
-    image.onload = () =>
-      setPhoto({
-        handle: crypto.randomUUID(),
-        file,
-        url,
-        size: { width: image.naturalWidth, height: image.naturalHeight },
-      });
-    image.onerror = () => setTrouble(`“${file.name}” is not a picture this browser can open.`);
-    image.src = url;
-  };
   const point = (e: MouseEvent<HTMLElement>) => {
-    if (points.length >= POINTS.length) return;
     const { left, top, width, height } = e.currentTarget.getBoundingClientRect();
-    setFound(undefined);
-    setPoints([...points, [(e.clientX - left) / width, (e.clientY - top) / height]]);
-  };
-  /** A window round a place of the photo, as shares of it. */
-  const windowAt = ([x, y]: At) => {
-    const { width, height } = photo!.size;
-    const [w, h] = [Math.min(1, grid!.side / width), Math.min(1, grid!.side / height)];
-    const within = (v: number, s: number) => Math.min(1 - s, Math.max(0, v - s / 2));
-    return { x: within(x, w), y: within(y, h), width: w, height: h };
+    sheet.point([(e.clientX - left) / width, (e.clientY - top) / height]);
   };
   const readAll = async () => {
-    setTrouble(undefined);
+    setUnkept(undefined);
     setShare(0);
     const { handle, file } = photo!;
+    // Bare paper lies in narrow places.
+    const bareWindow = (at: At) => windowAt(at, grid!.side * BARE, photo!.size);
+    const windowOf = (at: At) => windowAt(at, grid!.side, photo!.size);
     const patches = grid!.middles.flatMap((at, i) => {
       const code = codes[i];
       return code && code !== BLANK ? [{ code, at }] : [];
@@ -113,18 +80,25 @@ export function SheetPhoto({
         { handle, called: file.name, load: () => Promise.resolve(file) },
         {
           paper: { lab: paper.lab },
-          bare: windowAt(points[0]!),
-          swatches: patches.map(({ code, at }) => ({ code, box: windowAt(at) })),
+          bare: bareWindow(bare!),
+          further: placed!.bare.map(bareWindow),
+          swatches: patches.map(({ code, at }) => ({ code, box: windowOf(at) })),
           known: read.flatMap(({ code, lab }) => (asked.has(code) ? [{ code, color: { lab } }] : [])),
         },
         { onProgress: setShare },
       );
       setFound(swatches.map((s, i) => ({ ...s, at: patches[i]!.at })));
     } catch (e) {
-      setTrouble(messageOf(e));
+      setUnkept(messageOf(e));
     } finally {
       setShare(undefined);
     }
+  };
+  const inPlace = () => {
+    const many = counted(size.rows * size.columns, "patch", "patches");
+    if (placed?.how === "found")
+      return `${counted(size.rows, "row")} of ${counted(size.columns, "patch", "patches")} found`;
+    return placed?.how === "moved" ? `${many} in place, moved onto what lies there` : `${many} in place`;
   };
   const doubted = found?.filter((f) => f.doubt) ?? [];
   const keep = async (all: boolean) => {
@@ -138,7 +112,7 @@ export function SheetPhoto({
       router.refresh();
       onClose();
     } catch (e) {
-      setTrouble(messageOf(e));
+      setUnkept(messageOf(e));
     }
   };
   return (
@@ -149,7 +123,7 @@ export function SheetPhoto({
             label="Photo of the swatch sheet"
             accept={PICTURES}
             main={!photo}
-            onFiles={([f]) => f && choose(f)}
+            onFiles={([f]) => f && sheet.choose(f)}
           >
             {photo ? "Another photo" : "Choose a photo"}
           </FileButton>
@@ -157,22 +131,22 @@ export function SheetPhoto({
             Rows
             <NumberField
               label="Rows"
-              value={rows}
+              value={size.rows}
               least={1}
               most={MOST_SIDE}
               whole
-              onChange={(v) => again(() => setRows(v ?? 1))}
+              onChange={(v) => sheet.resize({ rows: v ?? 1 })}
             />
           </label>
           <label className="grid gap-1 text-[15px]">
             Columns
             <NumberField
               label="Columns"
-              value={columns}
+              value={size.columns}
               least={1}
               most={MOST_SIDE}
               whole
-              onChange={(v) => again(() => setColumns(v ?? 1))}
+              onChange={(v) => sheet.resize({ columns: v ?? 1 })}
             />
           </label>
           <Choice says="Codes run" value={way} options={WAYS} onChange={(w) => again(() => setWay(w))} />
@@ -189,16 +163,23 @@ export function SheetPhoto({
         {photo && (
           // As high with its buttons as without: the picture below stays where it is while somebody points into it.
           <p className="m-0 flex min-h-11 flex-wrap items-center gap-3 text-[16px]" aria-live="polite">
-            <strong>{POINTS[points.length] ?? `${counted(named, "patch", "patches")} in place`}</strong>
-            {points.length > 0 && (
-              <button className="button" onClick={() => again(() => setPoints([]))}>
-                Point again
+            <strong>
+              {sheet.isLooking && !placed ? "Looking for the patches…" : (sheet.next ?? inPlace())}
+            </strong>
+            {(placed || sheet.points.length > 0) && (
+              <button className="button" onClick={sheet.again}>
+                {placed?.how === "found" ? "Point at them yourself" : "Point again"}
               </button>
             )}
-            {grid && !found && (
+            {placed?.asPointed && !found && (
+              <button className="button" onClick={sheet.asPointed}>
+                Leave them where you pointed
+              </button>
+            )}
+            {grid && bare && !found && (
               <button
                 className="button button-main"
-                disabled={share !== undefined || !named || rows * columns > MOST_PATCHES}
+                disabled={share !== undefined || !named || tooMany}
                 onClick={() => void readAll()}
               >
                 Read {counted(named, "patch", "patches")}
@@ -214,7 +195,7 @@ export function SheetPhoto({
                 Keep the doubtful {counted(doubted.length, "one")} too
               </button>
             )}
-            {rows * columns > MOST_PATCHES && <span>At most {MOST_PATCHES} patches at a time.</span>}
+            {tooMany && <span>At most {MOST_PATCHES} patches at a time.</span>}
           </p>
         )}
         {photo && (
@@ -223,10 +204,10 @@ export function SheetPhoto({
               src={photo.url}
               draggable={false}
               className="block max-h-[52vh] max-w-full"
-              alt="The photo: point at bare paper, then at three patches"
+              alt="The photo of the swatch sheet"
             />
             {grid && <GridMarks grid={grid} size={photo.size} codes={codes} found={found} />}
-            {points.slice(0, grid ? 1 : POINTS.length).map(([x, y], i) => (
+            {(grid ? (bare ? [bare] : []) : sheet.points).map(([x, y], i) => (
               <span
                 key={i}
                 className="pointer-events-none absolute size-3 -translate-x-1/2 -translate-y-1/2 border-2 border-black outline-2 outline-white"

@@ -2,7 +2,6 @@
 import { withRack } from "@/ui/rack-here";
 import { Link } from "@/ui/kit/link";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
-import type { Illuminant } from "@/core/colour/observer";
 import type { WorkEvent } from "@/core/work/record";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
@@ -21,6 +20,7 @@ import { ZoomButtons } from "@/ui/piece/zoom-buttons";
 import { ReferenceLayer } from "@/ui/set-up/reference-layer";
 import { useKey } from "@/ui/use-keys";
 import { LaidSheet } from "./as-it-lies";
+import { LAMPS } from "@/words/lamps";
 import { CheckSide } from "./check-side";
 import { Scrub } from "./scrub";
 import { CHECK_VIEWS, COMPARE, useCheck, type Check, type CheckView, type Compare } from "./use-check";
@@ -43,11 +43,6 @@ const COMPARE_NAMES: Readonly<Record<Compare, string>> = {
   split: "Wipe",
   beside: "Side by side",
   blink: "Blink",
-};
-const LAMPS: Readonly<Record<Illuminant, string>> = {
-  D65: "Daylight",
-  D50: "Warm daylight",
-  A: "Lamp light",
 };
 /** Work that nobody can stop. */
 const NO_WORK = {

@@ -4,12 +4,14 @@ import { ActionMenu } from "@/ui/kit/action-menu";
 
 const FILES = [
   ["csv", "CSV, a row each"],
-  ["xlsx", "Spreadsheet, with its colours"],
+  ["xlsx", "Spreadsheet (XLSX), with its colours"],
+  ["ods", "Spreadsheet (ODS), with its colours"],
   ["json", "JSON, with everything"],
   ["gpl", "GIMP palette, one coat"],
   ["ase", "ASE palette, one coat"],
   ["aco", "ACO palette, one coat"],
   ["soc", "Office palette, one coat"],
+  ["sbz", "Swatch book, one coat"],
   ["css", "CSS variables, one coat"],
   ["cgats", "CGATS.17, all readings on this paper"],
 ] as const;

@@ -4,10 +4,12 @@ import { gapsOf } from "@/core/stock/gaps";
 import type { FoundCode } from "@/compute/operations/audit-codes";
 import type { RangeFacts, Rack, RackMarker } from "@/store/rack";
 import { Progress } from "@/ui/jobs/progress";
-import { rackKey } from "@/compute/from-rack";
+import { asSwatch, rackKey } from "@/compute/from-rack";
 import { useCompute } from "@/ui/jobs/use-job";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 
+import { differenceWords } from "@/words/closeness";
+import { LAMPS } from "@/words/lamps";
 import { counted } from "@/words/numbers";
 
 const MOST_SHOWN = 60;
@@ -26,7 +28,13 @@ export function Findings({ rack, onChoose }: Props) {
       gapsOf(read.map((m) => ({ code: m.code, family: m.family, owned: m.owned, lab: m.swatches[0]!.lab }))),
     [read],
   );
-  const twins = useCompute("twins", read.length ? { inks: read.map(coloured) } : null, rackKey(rack));
+  const twins = useCompute(
+    "twins",
+    read.length ? { inks: read.map((m) => ({ code: m.code, color: asSwatch(m.swatches[0]!) })) } : null,
+    rackKey(rack),
+  );
+  const spectra = read.filter((m) => m.swatches[0]!.measured?.reflectance).length;
+  const parting = twins.output?.parting.filter((p) => p.codes.some((c) => byCode.get(c)?.owned)) ?? [];
   const pairs = twins.output?.pairs.filter((p) => p.codes.some((c) => byCode.get(c)?.owned)) ?? [];
   const both = pairs.filter((p) => p.codes.every((c) => byCode.get(c)?.owned));
   const chip = (code: string) => (
@@ -58,6 +66,26 @@ export function Findings({ rack, onChoose }: Props) {
           </Row>
         ))}
       </Block>
+      {spectra > 1 && (
+        <Block
+          title={`Alike by day, not under a lamp (${parting.length})`}
+          says={`Pairs that match in daylight and part in another light: do not put one beside the other, or in its place, where the picture will hang under it. Told of the ${counted(spectra, "marker")} whose spectrum was read on ${rack.paper.name}.`}
+        >
+          {twins.output && parting.length === 0 && (
+            <p className="my-1 text-[14px]">
+              None: what matches by day stays together under the other lights.
+            </p>
+          )}
+          {parting.slice(0, MOST_SHOWN).map((p) => (
+            <Row key={p.codes.join()} figure={`${p.apart.toFixed(1)} ΔE00`}>
+              {p.codes.map(chip)}
+              <span className="basis-full text-[13px] text-soft">
+                {differenceWords(p.apart)} in {LAMPS[p.light].toLowerCase()}
+              </span>
+            </Row>
+          ))}
+        </Block>
+      )}
       {rack.ranges
         .filter((r) => r.key)
         .map((range) => (

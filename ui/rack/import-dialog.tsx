@@ -78,7 +78,7 @@ export function ImportPanel({ rack, onDone }: { readonly rack: Rack; readonly on
         <FileButton
           main
           label="Rack file"
-          accept=".csv,.tsv,.txt,.json,.xlsx,.ods,.gpl,.ase,.aco,.soc,.css"
+          accept=".csv,.tsv,.txt,.json,.xlsx,.ods,.gpl,.ase,.aco,.soc,.sbz,.css"
           onFiles={([chosen]) => void choose(chosen)}
         >
           Choose a file

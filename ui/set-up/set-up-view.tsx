@@ -1,6 +1,6 @@
 "use client";
 import type { PaperSheet } from "@/store/papers";
-import { PdfPages } from "./pdf-pages";
+import { FilePages } from "./file-pages";
 import { Progress } from "@/ui/jobs/progress";
 import { usePieceHandles } from "@/ui/piece/piece-context";
 import { LightFilter } from "@/ui/piece/light-filter";
@@ -24,7 +24,7 @@ export function SetUpView({ papers }: { readonly papers: readonly PaperSheet[] }
   const { piece, run, line, pictures, state, start } = own;
   const { output } = state;
   const tab = useSetUpTab(piece);
-  const said = own.trouble ?? pictures.trouble ?? own.pdf.trouble;
+  const said = own.trouble ?? pictures.trouble ?? own.pages.trouble;
   return (
     <div className="flex min-h-[calc(100dvh-3rem)] flex-col min-[900px]:h-[calc(100dvh-3.06rem)]">
       <PieceHeader stage="set-up" papers={papers} />
@@ -65,7 +65,7 @@ export function SetUpView({ papers }: { readonly papers: readonly PaperSheet[] }
           )}
         </div>
       </main>
-      <PdfPages pdf={own.pdf} />
+      <FilePages of={own.pages} />
       <KnownLength
         mm={own.length}
         onClose={() => {

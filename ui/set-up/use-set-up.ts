@@ -25,7 +25,7 @@ import { keysOf, regionKey, regionsOf } from "./region-overlay";
 import type { Tool } from "./tool";
 import { asked, useDrawing } from "./use-drawing";
 import { useGather, useGatherings, type Gather } from "./use-gather";
-import { isPdf, usePdf } from "./pdf-pages";
+import { hasPages, usePages } from "./file-pages";
 import { usePictures, type TakenPicture } from "./use-pictures";
 import { gainsAt, useDoubts, usePropose } from "./use-reference";
 
@@ -154,9 +154,11 @@ export function useSetUp(papers: readonly PaperSheet[]) {
     });
   };
 
-  // A page of a PDF is a picture like another, and as large as the page.
-  const pdf = usePdf(({ file, mm }) => {
-    void pictures.take(file).then((facts) => takePicture(facts && { ...facts, mm }));
+  // A page of a file is a picture like another, and as large as the page where the file says it.
+  const pages = usePages(({ file, mm }) => {
+    void pictures
+      .take(file)
+      .then((facts) => takePicture(facts && { ...facts, ...(mm !== undefined && { mm }) }));
   });
 
   const endCut = (points: readonly Share[]) => {
@@ -309,8 +311,8 @@ export function useSetUp(papers: readonly PaperSheet[]) {
     names,
     drag: (set: Passing["set"]) => setDrag({ set, over: `${gap} ${speck}` }),
     findSheet,
-    takeLine: (file: File) => (isPdf(file) ? pdf.open(file) : pictures.take(file).then(takePicture)),
-    pdf,
+    takeLine: (file: File) => (hasPages(file) ? pages.open(file) : pictures.take(file).then(takePicture)),
+    pages,
     takeLoose: (id: string) => pictures.find(id).then(takePicture),
     endCut,
     onPoint,

@@ -8,7 +8,9 @@ import { formatCgats, nameStack } from "@/core/formats/cgats";
 import { keptReading } from "@/core/formats/measured";
 import { formatGpl } from "@/core/formats/gpl";
 import { formatAco, formatAse, formatCss, formatSoc } from "@/core/formats/palettes";
-import { formatXlsx } from "@/core/formats/xlsx";
+import { formatOds } from "@/core/formats/ods";
+import { formatSwatchBook } from "@/core/formats/swatch-book";
+import { formatXlsx, type SheetCell } from "@/core/formats/xlsx";
 import { MOST_ON_RACK } from "@/core/stock/kinds";
 import { RACK_COLUMNS } from "@/core/stock/rack-file";
 import { asLab, findPaper, listPapers, type PaperSheet } from "@/store/papers";
@@ -40,10 +42,23 @@ interface Shown {
 }
 
 const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
+const ODS = "application/vnd.oasis.opendocument.spreadsheet";
 const asBody = (bytes: Uint8Array): ArrayBuffer => bytes.slice().buffer;
 /** One coat of everything that was read. */
 const oneCoat = ({ all }: Shown) =>
   all.flatMap((m) => (m.swatches[0] ? [{ name: m.code, lab: m.swatches[0].lab }] : []));
+
+/** A workbook's sheet: its name and rows, colours as fills. */
+function bookOf({ paper, all }: Shown): [string, SheetCell[][]] {
+  const columns = ["range", ...RACK_COLUMNS] as const;
+  const rows = all.map(asRow).map((row) =>
+    columns.map((c) => {
+      const text = String(row[c as keyof typeof row] ?? "");
+      return { text, ...(c === "colour" && text && { fill: text }) };
+    }),
+  );
+  return [`Rack on ${paper.name}`, [columns.map((text) => ({ text })), ...rows]];
+}
 
 /** How the rack is written in each format. */
 const FILES: Record<RackFileInput["format"], (shown: Shown) => Response | Promise<Response>> = {
@@ -58,22 +73,19 @@ const FILES: Record<RackFileInput["format"], (shown: Shown) => Response | Promis
       "application/json",
       "rack.json",
     ),
-  xlsx: ({ paper, all }) => {
-    const columns = ["range", ...RACK_COLUMNS] as const;
-    const rows = all.map(asRow).map((row) =>
-      columns.map((c) => {
-        const text = String(row[c as keyof typeof row] ?? "");
-        return { text, ...(c === "colour" && text && { fill: text }) };
-      }),
-    );
-    const book = formatXlsx(`Rack on ${paper.name}`, [columns.map((text) => ({ text })), ...rows]);
-    return download(asBody(book), XLSX, "rack.xlsx");
-  },
+  xlsx: (shown) => download(asBody(formatXlsx(...bookOf(shown))), XLSX, "rack.xlsx"),
+  ods: (shown) => download(asBody(formatOds(...bookOf(shown))), ODS, "rack.ods"),
   gpl: (shown) =>
     download(formatGpl(`Rack on ${shown.paper.name}`, oneCoat(shown)), "text/plain", "rack.gpl"),
   ase: (shown) => download(asBody(formatAse(oneCoat(shown))), "application/octet-stream", "rack.ase"),
   aco: (shown) => download(asBody(formatAco(oneCoat(shown))), "application/octet-stream", "rack.aco"),
   soc: (shown) => download(formatSoc(oneCoat(shown)), "text/xml", "rack.soc"),
+  sbz: (shown) =>
+    download(
+      asBody(formatSwatchBook(`Rack on ${shown.paper.name}`, oneCoat(shown))),
+      "application/zip",
+      "rack.sbz",
+    ),
   css: (shown) => download(formatCss(oneCoat(shown)), "text/css", "rack.css"),
   cgats: async ({ studio, paper }) => {
     const own = (await currentReadings(studio, paper.id)).filter(
