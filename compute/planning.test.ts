@@ -209,4 +209,26 @@ describe("planning operations", () => {
       "tones",
     ]);
   });
+  it("substituteGroup minds each tone by the share of the area that shows it", async () => {
+    const wanted = tones.map((t) => ({ lab: inks.find((i) => i.code === t.code)!.coats[0]!.lab }));
+    const among = byLight.filter((c) => !tones.some((t) => t.code === c));
+    const steps = (from: number, to: number) =>
+      Array.from({ length: 32 }, (_, i) => (i >= from && i < to ? 1 : 0));
+    const first = async (shares?: number[]) => {
+      const asked = { ...desk, tones: wanted, among, ...(shares && { shares }) };
+      return (await runOperation("substituteGroup", asked)).groups[0]!;
+    };
+    const [even, light, dark] = [await first(), await first(steps(0, 3)), await first(steps(29, 32))];
+    // What nobody sees may be farther off; what is seen is not.
+    const off = (found: typeof even, end: number) => found.group.places.at(end)!.deltaE00;
+    expect(off(light, 0)).toBeLessThanOrEqual(Math.min(off(even, 0), off(dark, 0)) + 1e-9);
+    expect(off(dark, -1)).toBeLessThanOrEqual(Math.min(off(even, -1), off(light, -1)) + 1e-9);
+    expect(off(dark, -1)).toBeLessThan(off(light, -1) - 1);
+    expect(light.mean).toBeCloseTo(light.each[0]!, 6);
+    expect(dark.mean).toBeCloseTo(dark.each[2]!, 6);
+    expect(even.mean).toBeCloseTo((even.each[0]! + even.each[1]! + even.each[2]!) / 3, 6);
+    expect(await problems("substituteGroup", { ...desk, tones: wanted, among, shares: [1] })).toEqual([
+      "shares",
+    ]);
+  });
 });

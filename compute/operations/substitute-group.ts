@@ -1,11 +1,12 @@
-import { Codes, Colours, One, OneOf, Optional, Whole } from "@/border/fields";
+import { AreaShares } from "@/border/area-shares";
+import { Codes, Colours, Nullable, One, OneOf, Optional, Whole } from "@/border/fields";
 import { SHEET, SheetInput } from "@/border/sheet";
 import type { ColourInput } from "@/border/colour";
 import { wrong } from "@/border/problem";
 import { closeness, type Closeness } from "@/core/colour/delta-e00";
 import { judgeLaid } from "@/core/group/assess";
 import { groupGoal } from "@/core/group/goal";
-import { goalLike, likeness, LIKENESS_WEIGHTS } from "@/core/group/like";
+import { AREA_LIKENESS_WEIGHTS, goalLike, likeness, LIKENESS_WEIGHTS } from "@/core/group/like";
 import { planGroups } from "@/core/group/plan";
 import { SCHOOLS, type School } from "@/core/group/school";
 import type { ShapeWish } from "@/core/group/shapes";
@@ -25,6 +26,8 @@ export class SubstituteGroupQuestion extends AmongOwned {
   @Optional() @Whole(1, 10) top = 3;
   @Optional() @OneOf(SCHOOLS) school: School = "light first";
   @Optional() @One(() => SheetInput, SHEET) sheet: SheetInput = new SheetInput();
+  /** How the area that it is laid on is divided from its light end to its dark one; without it each tone counts alike. */
+  @Nullable() @AreaShares() shares?: number[] | null;
 }
 
 export interface SubstituteGroupOutput {
@@ -49,6 +52,8 @@ export const substituteGroup = deskOperation(
     if (ready < wanted.length)
       throw wrong("among", `expected at least ${wanted.length} inks that are not dry; there are ${ready}`);
     const capacity = question.sheet.capacity;
+    const steps = question.shares ?? undefined;
+    const weights = steps ? AREA_LIKENESS_WEIGHTS : LIKENESS_WEIGHTS;
     const wish: ShapeWish = {
       target: { local: wanted[wanted.length >> 1]! },
       wish: {},
@@ -63,7 +68,7 @@ export const substituteGroup = deskOperation(
       desk,
       wish,
       question.top,
-      { inkCost: may, weights: LIKENESS_WEIGHTS, goalOf: (shape) => goalLike(desk, wanted, shape) },
+      { inkCost: may, weights, goalOf: (shape) => goalLike(desk, wanted, shape, steps) },
       MOST_COATS,
     );
     return {
@@ -74,12 +79,14 @@ export const substituteGroup = deskOperation(
             capacity,
             // A group with a tone more has places of its own between the same colours.
             goalOf: (places: number, local: number) =>
-              places === g.goal.places.length ? g.goal : groupGoal(g.goal, places, desk.paper.lab, {}, local),
+              places === g.goal.places.length
+                ? g.goal
+                : groupGoal(g.goal, places, desk.paper.lab, { shares: steps }, local),
             owned: isReady(open),
-            weights: LIKENESS_WEIGHTS,
+            weights,
           };
           const judged = judgeLaid(desk, g, asked);
-          const { each, mean } = likeness(judged.tones, wanted);
+          const { each, mean } = likeness(judged.tones, wanted, steps && judged.goal.shares);
           return {
             group: groupOutput(open, judged, { sheet: question.sheet }),
             each,

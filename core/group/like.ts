@@ -23,15 +23,24 @@ export const LIKENESS_WEIGHTS: ScoreWeights = {
   temper: 0.11,
 };
 
+/** The same where it is known how much of an area shows each place: a mistake counts by the share that shows it. */
+export const AREA_LIKENESS_WEIGHTS: ScoreWeights = {
+  ...LIKENESS_WEIGHTS,
+  places: SCORE_WEIGHTS.places,
+  area: SCORE_WEIGHTS.area,
+};
+
 /**
  * What is wanted of a group that stands in for a known one: at every place the colour that the known tones would give there, were they laid
  * in the same way. Their inks are not at hand, so each is the smoothest one of its colour on this paper.
  * @param tones colours of the known tones alone, light to dark
+ * @param steps shares of the area that it is laid on, from its light end to its dark one
  */
 export function goalLike(
   desk: Desk,
   tones: readonly Lab[],
   { school, local, capacity }: SearchShape,
+  steps?: readonly number[],
 ): GroupGoal {
   const known: Desk = {
     paper: desk.paper,
@@ -51,7 +60,7 @@ export function goalLike(
   const [light, shadow] = [places[0]!, places.at(-1)!];
   return {
     places,
-    ...placeShares(bordersOf(laying)),
+    ...placeShares(bordersOf(laying), steps),
     localAt: local,
     local: places[local]!,
     light,
@@ -62,11 +71,12 @@ export function goalLike(
   };
 }
 
-/** ΔE00 of each tone's own stroke from the one it stands for, and their mean. */
+/** ΔE00 of each tone's own stroke from the one it stands for, and their mean; by the shares of an area that show them, where those are known. */
 export function likeness(
   tones: readonly { readonly lab: Lab }[],
   wanted: readonly Lab[],
+  shares: readonly number[] = wanted.map(() => 1 / wanted.length),
 ): { each: number[]; mean: number } {
   const each = tones.map((t, i) => deltaE00(t.lab, wanted[i]!));
-  return { each, mean: each.reduce((a, b) => a + b, 0) / each.length };
+  return { each, mean: each.reduce((sum, d, i) => sum + d * shares[i]!, 0) };
 }
