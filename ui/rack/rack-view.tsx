@@ -8,6 +8,8 @@ import { KIND_GROUPS } from "@/core/stock/kinds";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
 import { FamilyTracks } from "@/ui/ink/family-tracks";
+import { Link } from "@/ui/kit/link";
+import { Empty } from "@/ui/kit/notice";
 import { PaperSelect } from "@/ui/kit/paper-select";
 import { UndoButtons } from "@/ui/kit/undo-buttons";
 import { Tabs } from "@/ui/kit/tabs";
@@ -79,53 +81,68 @@ export function RackView({ papers, rack: first, studio }: Props) {
     () => rack.families.filter((f) => rack.markers.some((m) => m.family === f)),
     [rack],
   );
-  const stock = () => (
-    <div
-      className={`grid gap-5 ${view === "tracks" || card ? "min-[1000px]:grid-cols-[minmax(0,1fr)_252px]" : ""}`}
-    >
-      <div className={`min-w-0 ${view === "tracks" ? "overflow-x-auto" : ""}`}>
-        {!isMarkers && <p className="mt-0 mb-1 text-[14px]">{remarkOn[kinds.name]}</p>}
-        {view === "table" ? (
-          <RackTable markers={shown} run={run} onOpen={(code) => change({ marker: code })} />
-        ) : (
-          <FamilyTracks families={families} markers={rack.markers} chosen={chosen?.code} onChoose={choose} />
+  const isBare = !all.some((m) => kinds.kinds.includes(m.kind));
+  const stock = () =>
+    isBare ? (
+      <NothingYet kind={kinds.name} onBring={() => change({ view: "import" })} />
+    ) : (
+      <div
+        className={`grid gap-5 ${view === "tracks" || card ? "min-[1000px]:grid-cols-[minmax(0,1fr)_252px]" : ""}`}
+      >
+        <div className={`min-w-0 ${view === "tracks" ? "overflow-x-auto" : ""}`}>
+          {!isMarkers && <p className="mt-0 mb-1 text-[14px]">{remarkOn[kinds.name]}</p>}
+          {view === "table" ? (
+            shown.length ? (
+              <RackTable markers={shown} run={run} onOpen={(code) => change({ marker: code })} />
+            ) : (
+              <Empty>Nothing on the rack is like that. Take some of the filter away.</Empty>
+            )
+          ) : (
+            <FamilyTracks
+              families={families}
+              markers={rack.markers}
+              chosen={chosen?.code}
+              onChoose={choose}
+            />
+          )}
+        </div>
+        {(view === "tracks" || card) && (
+          <aside
+            aria-label="Marker"
+            className={`self-start border-t border-line pt-3 min-[1000px]:sticky min-[1000px]:top-3 ${chosen ? SHEET : ""}`}
+          >
+            {chosen && (
+              <button
+                className="button-bare float-right min-[1000px]:hidden"
+                aria-label="Close"
+                onClick={() => {
+                  change({ marker: "" }, true);
+                  requestAnimationFrame(() =>
+                    document
+                      .querySelector<HTMLElement>(`[data-marker="${CSS.escape(chosen.code)}"]`)
+                      ?.focus(),
+                  );
+                }}
+              >
+                <X size={20} aria-hidden />
+              </button>
+            )}
+            {chosen ? (
+              <MarkerCard
+                key={chosen.code}
+                marker={chosen}
+                rack={rack}
+                uses={uses}
+                onChoose={choose}
+                run={run}
+              />
+            ) : (
+              <Legend />
+            )}
+          </aside>
         )}
       </div>
-      {(view === "tracks" || card) && (
-        <aside
-          aria-label="Marker"
-          className={`self-start border-t border-line pt-3 min-[1000px]:sticky min-[1000px]:top-3 ${chosen ? SHEET : ""}`}
-        >
-          {chosen && (
-            <button
-              className="button-bare float-right min-[1000px]:hidden"
-              aria-label="Close"
-              onClick={() => {
-                change({ marker: "" }, true);
-                requestAnimationFrame(() =>
-                  document.querySelector<HTMLElement>(`[data-marker="${CSS.escape(chosen.code)}"]`)?.focus(),
-                );
-              }}
-            >
-              <X size={20} aria-hidden />
-            </button>
-          )}
-          {chosen ? (
-            <MarkerCard
-              key={chosen.code}
-              marker={chosen}
-              rack={rack}
-              uses={uses}
-              onChoose={choose}
-              run={run}
-            />
-          ) : (
-            <Legend />
-          )}
-        </aside>
-      )}
-    </div>
-  );
+    );
   const contents: Record<(typeof views)[number]["id"], () => ReactNode> = {
     tracks: stock,
     table: stock,
@@ -224,6 +241,26 @@ const standing = (wanted: string | null, m: { owned: boolean; wished: boolean; s
       : wanted === "low or dry"
         ? m.owned && (m.state === "low" || m.state === "dry")
         : true;
+
+/** What to do where there is nothing of a kind. */
+function NothingYet({ kind, onBring }: { readonly kind: string; readonly onBring: () => void }) {
+  const what = kind.toLowerCase();
+  return (
+    <Empty>
+      <p className="mt-0">
+        No {what} yet. Type the codes of what you have, or bring a list from a spreadsheet or another program.
+      </p>
+      <p className="mt-3 mb-0 flex flex-wrap gap-2">
+        <Link className="button button-main" href="/begin">
+          Type your {what}
+        </Link>
+        <button className="button" onClick={onBring}>
+          Bring a list
+        </button>
+      </p>
+    </Empty>
+  );
+}
 
 /** The same where the rack comes with the page. */
 export const RackPlace = withRack(RackView, Shell);

@@ -46,6 +46,18 @@ describe("the rack", () => {
     ] as const)
       expect(wordsOf(view(`/rack?view=table&standing=${encodeURIComponent(standing)}`))).toContain(rows);
   });
+  it("says how to begin where there is nothing of a kind, and that a filter leaves nothing", () => {
+    const bare = (url: string) =>
+      wordsOf(
+        drawn(<RackView papers={[paper]} rack={{ ...rack, markers: [], others: [] }} studio="Mine" />, url),
+      );
+    expect(bare("/rack")).toContain("No markers yet.");
+    expect(bare("/rack?view=table&kind=Pencils")).toMatch(/No pencils yet\..*Type your pencils/);
+    expect(wordsOf(view("/rack"))).not.toContain("yet.");
+    expect(wordsOf(view("/rack?view=table&kind=Pencils&standing=wished"))).toContain(
+      "Nothing on the rack is like that",
+    );
+  });
   it("offers every format as a file", () => expect(view("/rack")).toContain("Save as"));
 });
 

@@ -90,7 +90,7 @@ function NewStudio() {
         autoFocus
         placeholder={UNNAMED}
       />
-      <div className="grid grid-cols-3 gap-3">
+      <div className="grid grid-cols-[repeat(auto-fit,minmax(8.5rem,1fr))] gap-3">
         <Choice says="Lengths in" value={facts.units} options={UNIT_NAMES} onChange={set("units")} />
         <Choice says="Printer paper" value={facts.sheet} options={SHEET_NAMES} onChange={set("sheet")} />
         <Choice says="Colouring hand" value={facts.hand} options={HAND_NAMES} onChange={set("hand")} />
