@@ -39,8 +39,14 @@ test("from an empty studio to a first plan: codes typed, a paper, a sheet pointe
   await listens(page);
   await page.getByLabel(/Type the codes/).fill("clay 2-4 c\nreed 2-4 c");
   await expect(page.getByText("6 markers in 2 families")).toBeVisible();
+  // What is typed outlives its page until it is done with.
+  await page.waitForTimeout(400);
+  await page.reload();
+  await listens(page);
+  await expect(page.getByLabel(/Type the codes/)).toHaveValue("clay 2-4 c\nreed 2-4 c");
   await page.getByRole("button", { name: "Put them on the rack" }).click();
   await expect(page.getByText("6 markers on the rack")).toBeVisible();
+  await expect(page.getByLabel(/Type the codes/)).toHaveValue("");
   const paper = page.getByRole("region", { name: "The paper you colour on" });
   await paper.getByLabel("Name").fill("Card");
   await paper.getByRole("button", { name: "Add the paper" }).click();

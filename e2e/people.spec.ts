@@ -41,7 +41,7 @@ test("a stranger gets into no route and no page", async ({ request }) => {
   for (const [method, route] of routesOnDisk()) {
     const url =
       server.url + route.replace("[id]", NOBODYS).replace("[name]", "predict").replace("[code]", "x");
-    const form = /guide|tracing|colouring|drawing|pictures(\/pages)?$/.test(route);
+    const form = /guide|booklet|tracing|colouring|drawing|pictures(\/pages)?$/.test(route);
     const type = /import$/.test(route)
       ? "application/zip"
       : form

@@ -1,4 +1,5 @@
 import { readFile } from "node:fs/promises";
+import { pdfPages } from "@/fixtures/pdf-pages";
 import { expect, test } from "./test";
 import { openKiteMender, open, listens } from "./studio";
 
@@ -42,6 +43,16 @@ test("the order of work: marker after marker, scrubbed through, by goal, and gon
     page.getByRole("button", { name: "Order as Markdown" }).click(),
   ]);
   expect((await readFile(await list.path(), "utf8")).match(/^- \[ \] /gm)).toHaveLength(Number(last));
+  await page.getByRole("button", { name: "marker", exact: true }).click();
+  await expect(page.getByRole("img", { name: /^When each of \d+ markers is in the hand/ })).toBeVisible();
+  await page.getByRole("button", { name: "area", exact: true }).click();
+  const [booklet] = await Promise.all([
+    page.waitForEvent("download", { timeout: 60_000 }),
+    page.getByRole("button", { name: "Booklet as PDF" }).click(),
+  ]);
+  const { sizes, images } = pdfPages(await readFile(await booklet.path()));
+  expect(sizes.length).toBeGreaterThan(1);
+  expect(images).toBeGreaterThan(3);
   await page.getByRole("button", { name: "Soonest done" }).click();
   await expect(sum).toHaveText(/^A marker is taken up \d+ times/, { timeout: 30_000 });
   await expect(sum).not.toContainText("Looking for a better one", { timeout: 30_000 });

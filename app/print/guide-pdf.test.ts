@@ -1,6 +1,6 @@
-import { inflateSync } from "node:zlib";
 import sharp from "sharp";
 import { asLayers, newArea, newPiece, type Piece } from "@/core/piece/piece";
+import { pdfPages } from "@/fixtures/pdf-pages";
 import type { Rack } from "@/store/rack";
 import { guidePdf } from "./guide-pdf";
 
@@ -33,22 +33,8 @@ const picture = (width: number, height: number) =>
     .png()
     .toBuffer();
 
-/** How often something is written on each page of a PDF, in the order of its pages, and their sizes in points. */
-async function pagesOf(pdf: Buffer) {
-  const text = pdf.toString("latin1");
-  const sizes = [...text.matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)].map((m) => [+m[1]!, +m[2]!]);
-  const lines: number[] = [];
-  for (const m of text.matchAll(/\/Contents (\d+) 0 R/g)) {
-    const at = text.indexOf(`\n${m[1]} 0 obj`);
-    const from = text.indexOf("stream\n", at) + 7;
-    const content = inflateSync(pdf.subarray(from, text.indexOf("\nendstream", from))).toString("latin1");
-    lines.push(content.split("TJ").length - 1);
-  }
-  return { sizes, lines };
-}
-
 const guide = async (piece: Piece, how: Partial<Parameters<typeof guidePdf>[0]> = {}) =>
-  pagesOf(
+  pdfPages(
     await guidePdf({
       piece,
       rack,

@@ -1,6 +1,5 @@
-import PDFDocument from "pdfkit";
 import sharp from "sharp";
-import { SHEETS, type SheetName } from "@/core/chart/layout";
+import type { SheetName } from "@/core/chart/layout";
 import { chaptersOf } from "@/core/piece/chapters";
 import { schoolOf, type Piece } from "@/core/piece/piece";
 import { suppliesOf } from "@/core/stock/supplies";
@@ -8,24 +7,14 @@ import type { Rack } from "@/store/rack";
 import { passInWords, underlayWhere } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
 import { usedIn } from "@/words/supplies";
-import { fontFile } from "./fonts";
+import { CAUTION, GAP, MARGIN, newSheet, PT, stroke, swatchesOf, turn, within, type Doc } from "./sheet-pdf";
 
-/** Points a millimetre. */
-const PT = 72 / 25.4;
-const MARGIN = 13 * PT;
-/** Room between the picture of an area and its steps, and between blocks. */
-const GAP = 5 * PT;
 /** Widest and highest picture of an area beside its steps. */
 const CROP = { width: 42 * PT, height: 46 * PT } as const;
 /** Pixels round an area that belong to its picture, as a share of its larger side. */
 const ROUND = 0.06;
 /** Pixels a point of a printed picture: 220 an inch. */
 const FINE = 220 / 72;
-const CAUTION =
-  "Alcohol ink is a flammable solvent: air the room, cap markers between passes, keep them from flame, children and skin. The maker's safety data sheet and local rules come first.";
-
-type Doc = InstanceType<typeof PDFDocument>;
-
 /** Where an area lies in the picture: left, top, right, bottom in shares of it. */
 export type AreaBoxes = ReadonlyMap<string, readonly [number, number, number, number]>;
 
@@ -38,33 +27,6 @@ interface Guide {
   /** What the studio's printer takes. */
   readonly sheet?: SheetName;
 }
-
-/** A marker's stroke: its one, two and three coats side by side. */
-function stroke(
-  doc: Doc,
-  hexes: readonly string[],
-  x: number,
-  y: number,
-  width: number,
-  height: number,
-): void {
-  const each = width / hexes.length;
-  hexes.forEach((hex, i) => doc.rect(x + i * each, y, each, height).fill(hex));
-  doc.rect(x, y, width, height).lineWidth(0.3).strokeColor("#777").stroke();
-  doc.fillColor("black");
-}
-
-/** Another page of the same sheet. Blocks are put where there is room for them: nothing flows over to another page by itself. */
-function turn(doc: Doc, layout: "portrait" | "landscape" = "portrait"): void {
-  doc.addPage({ size: doc.options.size!, margin: 0, layout });
-  doc.y = MARGIN;
-}
-
-/** What is left of the sheet within its margins. */
-const within = (doc: Doc) => ({
-  width: doc.page.width - 2 * MARGIN,
-  bottom: doc.page.height - MARGIN,
-});
 
 /** A picture that fills a page of its own, which lies as the picture does. */
 async function picturePage(doc: Doc, title: string, png: Buffer, says: string, foot = ""): Promise<void> {
@@ -99,22 +61,7 @@ export async function guidePdf({
   boxes,
   sheet = "A4",
 }: Guide): Promise<Buffer> {
-  const { width, height } = SHEETS[sheet];
-  const doc = new PDFDocument({
-    autoFirstPage: false,
-    size: [width * PT, height * PT],
-    margin: 0,
-    info: { Title: `${piece.name}: guide`, Creator: "Blendt" },
-  });
-  doc.registerFont("code", await fontFile("mono", 600));
-  doc.registerFont("text", await fontFile("sans", 400));
-  doc.registerFont("strong", await fontFile("sans", 600));
-  const parts: Buffer[] = [];
-  const done = new Promise<Buffer>((resolve, reject) => {
-    doc.on("data", (part: Buffer) => parts.push(part));
-    doc.on("end", () => resolve(Buffer.concat(parts)));
-    doc.on("error", reject);
-  });
+  const { doc, done } = await newSheet(`${piece.name}: guide`, sheet);
   await picturePage(doc, piece.name, colouring, `As it will look on ${rack.paper.name}.`, CAUTION);
   await picturePage(
     doc,
@@ -153,9 +100,6 @@ async function cropsOf(png: Buffer, boxes: AreaBoxes | undefined) {
   }
   return out;
 }
-
-const swatchesOf = (rack: Rack) =>
-  new Map(rack.markers.map((m) => [m.code, m.swatches.flatMap((s) => (s.hex ? [s.hex] : []))]));
 
 /** A step as the guide says it: its number, or a letter in the underlay of the whole. */
 export interface GuideStep {

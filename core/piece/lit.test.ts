@@ -56,6 +56,7 @@ describe("a ground shadow", () => {
     const after = applyCommand(piece, command);
     const area = after.areas.at(-1)!;
     expect(area).toMatchObject({ id: "g", name: "Ground shadow", school: "layered", tones: 2 });
+    expect(after.whole.last).toEqual(["g"]);
     const [cut] = after.setUp.cuts;
     expect(cut).toMatchObject({ closed: false, curved: true });
     const xs = cut!.points.map((p) => p[0]);

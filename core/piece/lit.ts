@@ -84,8 +84,9 @@ export function applyLight(piece: Piece, command: LightCommand): Piece {
       return {
         ...piece,
         setUp: { ...setUp, cuts: [...setUp.cuts, { points: outline, closed: false, curved: true }] },
-        // It comes last, in two or three greys.
+        // It comes last, in two or three greys; in the order of work too, until somebody wishes otherwise.
         areas: [...piece.areas, area],
+        whole: { ...piece.whole, last: [...(piece.whole.last ?? []), id] },
       };
     }
   }

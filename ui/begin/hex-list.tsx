@@ -1,11 +1,12 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import type { PaperSheet } from "@/store/papers";
 import { Modal } from "@/ui/kit/modal";
 import { colourTyped } from "@/ui/swatchbook/typed-colour";
 import { FormError } from "@/ui/studio/fields";
 import { useSubmit } from "@/ui/studio/use-submit";
+import { useTyped } from "@/ui/kit/use-typed";
 import { send } from "@/ui/send";
 import { counted } from "@/words/numbers";
 import { readColourList } from "./colour-list";
@@ -21,7 +22,7 @@ export function HexList({
   readonly onClose: () => void;
 }) {
   const router = useRouter();
-  const [text, setText] = useState("");
+  const { text, type, done } = useTyped(`colours on ${paper.id}`);
   const { found, unknown } = useMemo(
     () => readColourList(text, new Set(markers), colourTyped),
     [text, markers],
@@ -33,6 +34,7 @@ export function HexList({
         coats.map((color, n) => ({ stack: Array<string>(n + 1).fill(code), color, source: "hand" })),
       ),
     });
+    done();
     router.refresh();
     onClose();
   });
@@ -46,7 +48,7 @@ export function HexList({
             className="field min-h-48 font-mono"
             spellCheck={false}
             value={text}
-            onChange={(e) => setText(e.target.value)}
+            onChange={(e) => type(e.target.value)}
             placeholder={"reed4c #a9b77c #93a561\nclay3m 72 14 24"}
           />
         </label>

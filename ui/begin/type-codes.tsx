@@ -7,6 +7,7 @@ import { MOST_ON_RACK } from "@/core/stock/kinds";
 import type { ImportOutcome } from "@/store/rack";
 import { Choice, FormError, Line } from "@/ui/studio/fields";
 import { useSubmit } from "@/ui/studio/use-submit";
+import { useTyped } from "@/ui/kit/use-typed";
 import { send } from "@/ui/send";
 import { counted } from "@/words/numbers";
 import type { BeginProps } from "./begin-view";
@@ -28,7 +29,7 @@ export function TypeCodes({
   readonly known: readonly string[];
 }) {
   const router = useRouter();
-  const [text, setText] = useState("");
+  const { text, type, done } = useTyped("codes of markers");
   const [name, setName] = useState(ranges[0]?.name ?? "My markers");
   const [depth, setDepth] = useState<keyof typeof DEPTHS>("deeper");
   const typed = useDeferredValue(text);
@@ -62,7 +63,7 @@ export function TypeCodes({
     );
     for (let at = 0; at < rows.length; at += AT_ONCE)
       await send<ImportOutcome>("POST", "/api/rack", { rangeId: id, rows: rows.slice(at, at + AT_ONCE) });
-    setText("");
+    done();
     router.refresh();
   });
   return (
@@ -73,7 +74,7 @@ export function TypeCodes({
           className="field min-h-28 font-mono"
           value={text}
           spellCheck={false}
-          onChange={(e) => setText(e.target.value)}
+          onChange={(e) => type(e.target.value)}
           placeholder={"reed 1-9 c m\nclay 2-6 c\nsoot3m soot5m"}
         />
       </label>

@@ -6,6 +6,7 @@ import { KINDS, MOST_ON_RACK, type Kind } from "@/core/stock/kinds";
 import type { ImportOutcome } from "@/store/rack";
 import { Choice, FormError, Line } from "@/ui/studio/fields";
 import { useSubmit } from "@/ui/studio/use-submit";
+import { useTyped } from "@/ui/kit/use-typed";
 import { send } from "@/ui/send";
 import { counted } from "@/words/numbers";
 import type { BeginProps } from "./begin-view";
@@ -28,7 +29,7 @@ export function TypeThings({
   readonly paper: BeginProps["papers"][number] | undefined;
 }) {
   const router = useRouter();
-  const [text, setText] = useState("");
+  const { text, type, done } = useTyped("other things");
   const [kind, setKind] = useState<Exclude<Kind, "marker">>("pencil");
   const [name, setName] = useState("My other things");
   const typed = useDeferredValue(text);
@@ -44,7 +45,7 @@ export function TypeThings({
         ...(paper && { paperId: paper.id }),
         rows: rows.slice(at, at + AT_ONCE),
       });
-    setText("");
+    done();
     router.refresh();
   });
   return (
@@ -58,7 +59,7 @@ export function TypeThings({
             className="field min-h-24 font-mono"
             value={text}
             spellCheck={false}
-            onChange={(e) => setText(e.target.value)}
+            onChange={(e) => type(e.target.value)}
             placeholder={"chalk #f4f0e0\nsloe violet"}
           />
         </label>

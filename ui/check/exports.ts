@@ -37,7 +37,7 @@ async function drawn(
   { piece, rack, light }: Outgoing,
   { signal }: Watching,
   more: object = {},
-  upTo?: () => number,
+  upTo?: (area: Area) => number,
 ) {
   return ask(
     "render",
@@ -54,6 +54,17 @@ const toneMapOf = ({ piece, light }: Outgoing, { signal }: Watching): Promise<To
 export async function colouringPng(out: Outgoing, watching: Watching, wide: number): Promise<Blob> {
   watching.onProgress(0.1);
   return pngOf(await drawn(out, watching), wide);
+}
+
+/** The piece once so many passes of each area lie, all of them where nothing is said, as PNG. */
+export async function momentPng(
+  out: Outgoing,
+  signal: AbortSignal,
+  laid: ReadonlyMap<string, number> | undefined,
+  wide: number,
+): Promise<Blob> {
+  const upTo = laid && ((a: Area) => laid.get(a.id) ?? 0);
+  return pngOf(await drawn(out, { signal, onProgress: () => undefined }, {}, upTo), wide);
 }
 
 /** Codes of an area's tones, lightest first, with what makes its shadow end. */

@@ -2,6 +2,7 @@
 import { Camera } from "lucide-react";
 import { useState } from "react";
 import { FileButton } from "@/ui/kit/file-button";
+import { useTyped } from "@/ui/kit/use-typed";
 import { messageOf, sendPicture } from "@/ui/send";
 import type { DeskState } from "./use-desk";
 
@@ -15,12 +16,13 @@ export function Note({
   readonly area: string | undefined;
   readonly onDone: () => void;
 }) {
-  const [note, setNote] = useState("");
+  const { text: note, type: setNote, done } = useTyped(`note on ${state.pieceId}`);
   const [trouble, setTrouble] = useState<string>();
   const [busy, setBusy] = useState(false);
   const said = note.trim();
   const keep = () => {
     if (said) state.add({ kind: "noted", note: said, ...(area && { area }) });
+    done();
     onDone();
   };
   const photo = async (file: File) => {
@@ -28,6 +30,7 @@ export function Note({
     try {
       const { id } = await sendPicture<{ id: string }>(file, file.name);
       state.add({ kind: "photographed", pictureId: id, ...(said && { note: said }) });
+      done();
       onDone();
     } catch (e) {
       setTrouble(messageOf(e));

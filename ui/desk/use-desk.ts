@@ -76,6 +76,7 @@ export function useDesk(
   const rest = left.filter((s) => s !== current);
   const done = useMemo(() => record.events.filter((e): e is EventOf<"done"> => e.kind === "done"), [record]);
   return {
+    pieceId: id,
     piece,
     work,
     parts,

@@ -18,6 +18,7 @@ import { useAsk } from "@/ui/jobs/use-job";
 import { Ramp } from "@/ui/ink/ramp";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 
+import { NotesField } from "@/ui/kit/notes-field";
 import { messageOf, send } from "@/ui/send";
 import { coatsInWords, signed } from "@/words/numbers";
 import { verdictInWords } from "@/words/verdict";
@@ -43,8 +44,12 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
         setTrouble(undefined);
         setSaved(true);
         router.refresh();
+        return true;
       },
-      (e: unknown) => setTrouble(messageOf(e)),
+      (e: unknown) => {
+        setTrouble(messageOf(e));
+        return false;
+      },
     );
   const judge = (paperId: string, verdict: Verdict) =>
     change({
@@ -160,16 +165,13 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
           }}
         />
       </label>
-      <label className="block">
-        Notes
-        <textarea
-          className="field mt-0.5 w-full"
-          rows={2}
-          defaultValue={group.notes}
-          maxLength={4000}
-          onBlur={(e) => e.target.value !== group.notes && void change({ notes: e.target.value })}
-        />
-      </label>
+      <NotesField
+        key={group.id}
+        field={`notes on group ${group.id}`}
+        stored={group.notes}
+        rows={2}
+        onStore={(notes) => change({ notes })}
+      />
       <div role="group" aria-label="Results by paper">
         <h2 className="small-title m-0">How it came out</h2>
         {papers.map((p) => {

@@ -5,6 +5,7 @@ import { LONGEST_LINE, readEntry } from "@/core/log/read-entry";
 import type { Rack } from "@/store/rack";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 import { useSending } from "@/ui/jobs/use-sending";
+import { useTyped } from "@/ui/kit/use-typed";
 import { send } from "@/ui/send";
 import { counted } from "@/words/numbers";
 
@@ -21,7 +22,7 @@ export function EnterLine({
 }) {
   const router = useRouter();
   const sending = useSending();
-  const [line, setLine] = useState("");
+  const { text: line, type: setLine, done } = useTyped("line of the log");
   const [chosen, setChosen] = useState("");
   const markers = useMemo(() => [...rack.markers, ...rack.others], [rack]);
   const codes = useMemo(() => markers.map((m) => m.code), [markers]);
@@ -52,7 +53,7 @@ export function EnterLine({
       )
       .then((went) => {
         if (!went) return;
-        setLine("");
+        done();
         router.refresh();
       });
   return (

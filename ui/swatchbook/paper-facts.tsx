@@ -4,6 +4,7 @@ import { useState } from "react";
 import { LIGHTS } from "@/border/colour";
 import type { Illuminant } from "@/core/colour/observer";
 import type { PaperSheet } from "@/store/papers";
+import { NotesField } from "@/ui/kit/notes-field";
 import { NumberField } from "@/ui/kit/number-field";
 import { messageOf, send } from "@/ui/send";
 import { labInWords } from "@/words/numbers";
@@ -43,8 +44,10 @@ export function PaperFacts({ paper }: { paper: PaperSheet }) {
       setTrouble(undefined);
       setSaid("Saved");
       router.refresh();
+      return true;
     } catch (e) {
       setTrouble(messageOf(e));
+      return false;
     }
   };
   const text = (key: "name" | "finish" | "side", label: string) => (
@@ -131,15 +134,13 @@ export function PaperFacts({ paper }: { paper: PaperSheet }) {
       </label>
       {text("finish", "Finish")}
       {text("side", "Side that is coloured")}
-      <label className="block text-[14px]">
-        Notes
-        <textarea
-          className="field mt-0.5 h-24 w-full"
-          defaultValue={paper.notes}
-          maxLength={4000}
-          onBlur={(e) => e.target.value !== paper.notes && void save({ notes: e.target.value })}
-        />
-      </label>
+      <NotesField
+        key={paper.id}
+        field={`notes on paper ${paper.id}`}
+        stored={paper.notes}
+        rows={4}
+        onStore={(notes) => save({ notes })}
+      />
       {trouble && (
         <p role="alert" className="m-0 border-l-4 border-strong pl-3 text-[14px]">
           {trouble}

@@ -15,11 +15,15 @@ import { pencilName } from "@/words/pencil";
 import { brokenInWords, clockInWords, durationInWords, orderInSum, waitInWords } from "@/words/work";
 import { Moment } from "./moment";
 import { SaveOrder } from "./save-order";
-import { Timeline } from "./timeline";
+import { Timeline, type Lanes } from "./timeline";
 import type { OrderFound } from "./use-order";
 
 type Step = WorkOrderOutput["steps"][number];
 
+const LANES: readonly (readonly [Lanes, string])[] = [
+  ["areas", "area"],
+  ["markers", "marker"],
+];
 /** Shorter waits are not worth a word, s. */
 const LEAST_WAIT = 4;
 
@@ -70,6 +74,7 @@ export function OrderOfWork({
 }) {
   const { work, desk, job, byArea } = found;
   const [asked, setAsked] = useState<number>();
+  const [lanes, setLanes] = useState<Lanes>("areas");
   const order = job.output;
   const markers = new Map([...rack.markers, ...rack.others].map((m) => [m.code, m]));
   const parts = new Map(work.map((w) => [w.id, w]));
@@ -109,11 +114,30 @@ export function OrderOfWork({
             <Moment piece={piece} rack={rack} laid={laid} />
           </div>
         )}
+        <div
+          className="mb-1 flex flex-wrap items-center gap-2 text-[14px]"
+          role="group"
+          aria-label="A lane for each"
+        >
+          <span className="text-soft">A lane for each</span>
+          {LANES.map(([by, says]) => (
+            <button
+              key={by}
+              className={`button min-h-8 py-0 ${lanes === by ? "button-main" : ""}`}
+              aria-pressed={lanes === by}
+              onClick={() => setLanes(by)}
+            >
+              {says}
+            </button>
+          ))}
+        </div>
         <Timeline
           order={order}
           work={work}
+          by={lanes}
           openTime={desk.openTime}
           colourOf={colourOf}
+          nameOf={nameOf}
           at={at}
           onAt={setAt}
         />
@@ -138,7 +162,9 @@ export function OrderOfWork({
         </label>
       </section>
       <SaveOrder
-        name={piece.name}
+        piece={piece}
+        rack={rack}
+        work={work}
         sum={orderInSum(order, byArea)}
         order={order}
         parts={parts}

@@ -3,25 +3,35 @@ import { Download } from "lucide-react";
 import type { WorkOrderOutput } from "@/compute/operations/work-order";
 import { bringsOf } from "@/core/media/medium";
 import type { PieceWork } from "@/core/work/of-piece";
+import type { Piece } from "@/core/piece/piece";
+import type { Rack } from "@/store/rack";
+import { usePieceHandles } from "@/ui/piece/piece-context";
 import { saveFile } from "@/ui/save-file";
 import { FORMULA } from "@/words/formula";
 import { ORDER_COLUMNS, orderCells, orderMarkdown, type OrderRow } from "@/words/order-file";
 import { passInWords } from "@/words/pass";
+import { SaveBooklet } from "./save-booklet";
 
 /** The order to take along: as a table, and as a list to tick. */
 export function SaveOrder({
-  name,
+  piece,
+  rack,
+  work,
   sum,
   order,
   parts,
   openTime,
 }: {
-  readonly name: string;
+  readonly piece: Piece;
+  readonly rack: Rack;
+  readonly work: readonly PieceWork[];
   readonly sum: string;
   readonly order: WorkOrderOutput;
   readonly parts: ReadonlyMap<string, PieceWork>;
   readonly openTime: number;
 }) {
+  const { name } = piece;
+  const { id } = usePieceHandles();
   const first = order.steps[0]?.start ?? 0;
   const rows = (): OrderRow[] =>
     order.steps.map((s, i) => {
@@ -62,6 +72,7 @@ export function SaveOrder({
       >
         <Download size={16} aria-hidden /> Order as Markdown
       </button>
+      <SaveBooklet pieceId={id} piece={piece} rack={rack} sum={sum} order={order} work={work} rows={rows} />
     </div>
   );
 }

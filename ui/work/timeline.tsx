@@ -1,6 +1,7 @@
 "use client";
 import type { WorkOrderOutput } from "@/compute/operations/work-order";
 import type { PieceWork } from "@/core/work/of-piece";
+import { pencilName } from "@/words/pencil";
 import { clockInWords } from "@/words/work";
 
 /** Of a lane and of the scale, px. */
@@ -11,19 +12,45 @@ const WIDE = 1000;
 /** Steps of the scale that are easily read, s. */
 const STEPS = [30, 60, 120, 300, 600, 900, 1800, 3600];
 
-/** When each area is laid, and how long it stays wet: one lane an area. */
+/** What has a lane of its own. */
+export type Lanes = "areas" | "markers";
+
+interface Lane {
+  readonly id: string;
+  readonly name: string;
+  readonly more: string;
+}
+
+/** A lane for each area that is laid, or for each marker in the order in which they are first taken up. */
+function lanesOf(by: Lanes, order: WorkOrderOutput, work: readonly PieceWork[]): Lane[] {
+  if (by === "markers")
+    return [...new Set(order.steps.map((s) => s.code))].map((code) => ({
+      id: code,
+      name: pencilName(code),
+      more: "",
+    }));
+  return work
+    .filter((w) => order.steps.some((s) => s.area === w.id))
+    .map((w) => ({ id: w.id, name: w.area.name, more: w.id === w.area.id ? "" : ", dry media" }));
+}
+
+/** When each area is laid, and how long it stays wet; or when each marker is in the hand. */
 export function Timeline({
   order,
   work,
+  by,
   openTime,
   colourOf,
+  nameOf,
   at,
   onAt,
 }: {
   readonly order: WorkOrderOutput;
   readonly work: readonly PieceWork[];
+  readonly by: Lanes;
   readonly openTime: number;
   readonly colourOf: (code: string) => string;
+  readonly nameOf: (area: string | number) => string;
   /** Steps that are laid. */
   readonly at: number;
   readonly onAt: (steps: number) => void;
@@ -32,7 +59,7 @@ export function Timeline({
   const whole = Math.max(1, order.seconds - first);
   const x = (t: number) => ((t - first) / whole) * WIDE;
   const each = STEPS.find((s) => whole / s <= 12) ?? 7200;
-  const lanes = work.filter((w) => order.steps.some((s) => s.area === w.id));
+  const lanes = lanesOf(by, order, work);
   const laneOf = new Map(lanes.map((w, i) => [w.id, i]));
   const dry = new Set(work.filter((w) => w.id !== w.area.id).map((w) => w.id));
   const height = lanes.length * LANE + SCALE;
@@ -47,8 +74,8 @@ export function Timeline({
             className="truncate pr-2 text-[13px]"
             style={{ height: LANE, lineHeight: `${LANE}px` }}
           >
-            {w.area.name}
-            {w.id !== w.area.id && <span className="text-soft">, dry media</span>}
+            <span className={by === "markers" ? "code" : undefined}>{w.name}</span>
+            {w.more && <span className="text-soft">{w.more}</span>}
           </li>
         ))}
       </ul>
@@ -58,7 +85,11 @@ export function Timeline({
         className="block w-full border-l border-strong"
         style={{ height }}
         role="img"
-        aria-label={`When each of ${lanes.length} areas is laid, and wet, over ${clockInWords(whole)}`}
+        aria-label={
+          by === "areas"
+            ? `When each of ${lanes.length} areas is laid, and wet, over ${clockInWords(whole)}`
+            : `When each of ${lanes.length} markers is in the hand, over ${clockInWords(whole)}`
+        }
       >
         {lanes.map((w, i) => (
           <line
@@ -72,9 +103,9 @@ export function Timeline({
           />
         ))}
         {order.steps.map((s, k) => {
-          const lane = laneOf.get(String(s.area))!;
+          const lane = laneOf.get(by === "areas" ? String(s.area) : s.code)!;
           const [from, to] = [x(s.start), x(s.start + s.seconds)];
-          const stays = dry.has(String(s.area)) ? 0 : openTime;
+          const stays = by === "markers" || dry.has(String(s.area)) ? 0 : openTime;
           const wet = Math.min(WIDE, x(s.start + s.seconds + stays));
           const y = lane * LANE + 3;
           return (
@@ -96,7 +127,7 @@ export function Timeline({
                 strokeWidth={0.5}
                 vectorEffect="non-scaling-stroke"
               >
-                <title>{`${s.code}, ${clockInWords(s.start - first)}`}</title>
+                <title>{`${s.code} on ${nameOf(s.area)}, ${clockInWords(s.start - first)}`}</title>
               </rect>
             </g>
           );

@@ -1,10 +1,8 @@
-import sharp from "sharp";
 import { reads, route } from "@/door/route";
+import { documentOf, pictureOf } from "@/app/print/form-picture";
 import { guidePdf, type AreaBoxes } from "@/app/print/guide-pdf";
 import { BoxesInput } from "@/border/guide";
 import { formOf } from "@/border/form";
-import { BadInput, within, wrong } from "@/border/problem";
-import { readAs } from "@/border/read-as";
 import { listPapers } from "@/store/papers";
 import { findPiece } from "@/store/pieces";
 import { rackOn } from "@/store/rack";
@@ -13,45 +11,13 @@ import { download } from "../../../download";
 
 const MOST_TEXT = 100_000;
 const MOST_BYTES = 24 * 1024 * 1024;
-const MOST_PIXELS = 16_000_000;
-
-/** A picture of the form as PNG without opacity, whatever it claims to be. */
-async function pictureOf(form: FormData | undefined, field: string): Promise<Buffer> {
-  const file = form?.get(field);
-  const refused = () => wrong(field, `expected a PNG picture of at most ${MOST_PIXELS / 1e6} megapixels`);
-  if (!(file instanceof File) || !file.size) throw refused();
-  return sharp(Buffer.from(await file.arrayBuffer()), { limitInputPixels: MOST_PIXELS })
-    .flatten({ background: "#ffffff" })
-    .png()
-    .toBuffer()
-    .catch(() => {
-      throw refused();
-    });
-}
-
-/** Where the areas lie in the picture, if the page says so. */
-function boxesOf(form: FormData | undefined): AreaBoxes {
-  const said = form?.get("boxes") ?? null;
-  if (said === null) return new Map();
-  let read: unknown;
-  try {
-    read = typeof said === "string" && said.length <= MOST_TEXT ? JSON.parse(said) : undefined;
-  } catch {
-    read = undefined;
-  }
-  if (read === undefined) throw wrong("boxes", `expected {"areas"} as JSON of at most ${MOST_TEXT} letters`);
-  try {
-    return new Map(readAs(BoxesInput, read).areas.map((a) => [a.id, a.box]));
-  } catch (e) {
-    throw e instanceof BadInput ? within(e, "boxes") : e;
-  }
-}
-
 /** The two pictures of a guide, and where its areas lie in them. */
 const pictures = reads("form", async (request) => {
   const form = await formOf(request, MOST_BYTES);
   return {
-    boxes: boxesOf(form),
+    boxes: new Map(
+      (documentOf(form, "boxes", BoxesInput, '{"areas"}', MOST_TEXT)?.areas ?? []).map((a) => [a.id, a.box]),
+    ) satisfies AreaBoxes,
     colouring: await pictureOf(form, "colouring"),
     tones: await pictureOf(form, "tones"),
   };
