@@ -16,6 +16,7 @@ const OPEN_HANDLERS = [
   "api/session/route.ts POST",
   "api/shared/[code]/card/route.ts GET",
   "api/shared/[code]/colouring/route.ts GET",
+  "api/shared/[code]/file/route.ts GET",
   "api/shared/[code]/pictures/[id]/facts/route.ts GET",
   "api/shared/[code]/pictures/[id]/route.ts GET",
 ];

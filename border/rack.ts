@@ -100,6 +100,8 @@ export const RACK_FORMATS = [
   "sbz",
   "css",
   "cgats",
+  "chart",
+  "labels",
 ] as const;
 
 export class RackFileInput {

@@ -1,5 +1,5 @@
 import { SHOWN, type Shown } from "@/core/piece/shown";
-import { Rule } from "./fields";
+import { OneOf, Rule } from "./fields";
 
 /** A link that is to be made. */
 export class ShareInput {
@@ -13,4 +13,9 @@ export class ShareInput {
       v.every((s) => (SHOWN as readonly unknown[]).includes(s)),
   )
   shows!: Shown[];
+}
+
+/** What a link shows as a file. */
+export class SharedFileInput {
+  @OneOf(["pdf", "markdown"]) format!: "pdf" | "markdown";
 }

@@ -1,4 +1,5 @@
 import type { APIResponse } from "@playwright/test";
+import { pdfPages } from "@/fixtures/pdf-pages";
 import { expect, test } from "./test";
 import sharp from "sharp";
 import { newPiece as blank } from "@/core/piece/piece";
@@ -309,6 +310,14 @@ test("a link shows what is ticked and nothing else, as a page and as one picture
   const bare = await sharp(await card.body()).metadata();
   expect([bare.format, bare.width, bare.height]).toEqual(["png", 1200, 630]);
 
+  const list = await (await from("/file?format=markdown")).text();
+  expect(list).toMatch(/^# The Kite Mender\n\nShown by /);
+  expect(list).toContain("## Lay ready");
+  expect(list).not.toMatch(/small circles|## Notes/);
+  const { images } = pdfPages(await (await from("/file?format=pdf")).body());
+  expect(images).toBe(0);
+  expect((await from("/file?format=exe")).status()).toBe(422);
+
   // Another link of the same piece shows all of it.
   const shows = ["picture", "combinations", "steps", "supplies", "notes", "photos"];
   const other = (await (await request.post(`/api/pieces/${kite}/shares`, { data: { shows } })).json()) as {
@@ -316,6 +325,12 @@ test("a link shows what is ticked and nothing else, as a page and as one picture
   };
   for (const path of ["/colouring", `/pictures/${reference}`, `/pictures/${setUp.line.pictureId}`])
     expect((await request.get(`/api/shared/${other.code}${path}`)).status(), path).toBe(200);
+  const whole = await request.get(`/api/shared/${other.code}/file?format=pdf`);
+  expect(whole.headers()["content-type"]).toBe("application/pdf");
+  expect(pdfPages(await whole.body()).images).toBe(1);
+  expect(await (await request.get(`/api/shared/${other.code}/file?format=markdown`)).text()).toContain(
+    "small circles",
+  );
   const seen = await page.context().newPage();
   await open(seen, `/shared/${other.code}`);
   expect(await faults(seen)).toEqual([]);

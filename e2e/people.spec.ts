@@ -35,6 +35,7 @@ test("a stranger gets into no route and no page", async ({ request }) => {
     "POST /api/session",
     "GET /api/shared/[code]/card",
     "GET /api/shared/[code]/colouring",
+    "GET /api/shared/[code]/file",
     "GET /api/shared/[code]/pictures/[id]",
     "GET /api/shared/[code]/pictures/[id]/facts",
   ]);

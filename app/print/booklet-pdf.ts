@@ -23,7 +23,7 @@ const HEAD = 9 * PT;
 /** A picture on the way is no higher than this, and a line stands under it. */
 const PICTURE = 78 * PT;
 /** A line of what is to be laid ready. */
-const READY = { height: 7 * PT, code: 24 * PT, used: 48 * PT, columns: 2 } as const;
+const READY = { height: 7 * PT, code: 24 * PT, used: 44 * PT } as const;
 
 /** What is laid with one marker before the next is taken up. */
 interface Stretch {
@@ -48,18 +48,21 @@ function ready(doc: Doc, stretches: readonly Stretch[], swatches: ReturnType<typ
   const times = new Map<string, number>();
   for (const { code } of stretches) times.set(code, (times.get(code) ?? 0) + 1);
   const list = [...times];
-  const wide = (page.width - GAP) / READY.columns;
+  // In two columns, or in three where two do not hold it.
+  const inTwo = 2 * Math.floor((page.bottom - doc.y - HEAD) / READY.height);
+  const columns = list.length > inTwo ? 3 : 2;
+  const wide = (page.width - (columns - 1) * GAP) / columns;
   for (let done = 0; done < list.length;) {
     if (doc.y + HEAD + READY.height > page.bottom) turn(doc);
     doc
       .font("strong")
       .fontSize(13)
       .fillColor("black")
-      .text("Lay ready, in this order", MARGIN, doc.y, { width: page.width });
+      .text("Lay ready, in the order in which they are taken up", MARGIN, doc.y, { width: page.width });
     const top = doc.y + 1 * PT;
     const room = Math.max(1, Math.floor((page.bottom - top) / READY.height));
-    const each = Math.min(room, Math.ceil((list.length - done) / READY.columns));
-    const shown = list.slice(done, done + each * READY.columns);
+    const each = Math.min(room, Math.ceil((list.length - done) / columns));
+    const shown = list.slice(done, done + each * columns);
     shown.forEach(([code, n], k) => {
       const x = MARGIN + Math.floor(k / each) * (wide + GAP);
       const y = top + (k % each) * READY.height;
@@ -76,7 +79,7 @@ function ready(doc: Doc, stretches: readonly Stretch[], swatches: ReturnType<typ
       doc
         .font("text")
         .fontSize(9)
-        .text(n === 1 ? "taken up once" : `taken up ${n} times`, x + READY.used, y + 0.4 * PT, {
+        .text(n === 1 ? "once" : `${n} times`, x + READY.used, y + 0.4 * PT, {
           width: wide - READY.used,
           lineBreak: false,
         });
@@ -93,13 +96,16 @@ const saysOf = ({ how, wetUntil, seconds }: BookletStepInput): string =>
 /** The piece as it lies now, in the middle of the text's width. */
 async function moment(doc: Doc, png: Buffer, says: string): Promise<void> {
   const page = within(doc);
-  const { width = 1, height = 1 } = await sharp(png).metadata();
+  const { data, info } = await sharp(png)
+    .jpeg({ quality: 90, chromaSubsampling: "4:4:4" })
+    .toBuffer({ resolveWithObject: true });
+  const { width, height } = info;
   const by = Math.min(page.width / width, PICTURE / height);
   doc.y += GAP / 2;
   if (doc.y + height * by + 6 * PT > page.bottom) turn(doc);
   const left = MARGIN + (page.width - width * by) / 2;
   const top = doc.y;
-  doc.image(png, left, top, { width: width * by });
+  doc.image(data, left, top, { width: width * by });
   doc
     .rect(left, top, width * by, height * by)
     .lineWidth(0.3)
@@ -134,7 +140,9 @@ export async function bookletPdf({ name, rack, order, pictures, sheet = "A4" }: 
   doc.y += GAP;
   const stretches = stretchesOf(order.steps);
   ready(doc, stretches, swatches);
-  turn(doc);
+  doc.y += GAP;
+  // Steps begin a page of their own, unless most of this one is left.
+  if (doc.y > (2 * page.bottom) / 3) turn(doc);
   // The finished piece stands in front already.
   const onTheWay = new Map(order.moments.slice(0, -1).map((after, i) => [after, pictures[i]!]));
   const width = page.width - STEP.says;

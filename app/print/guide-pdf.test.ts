@@ -75,4 +75,15 @@ describe("the printed guide", () => {
     const { lines } = await guide(pieceOf(3), { boxes });
     expect(lines.length).toBeGreaterThan(2);
   });
+  it("has only what is to be shown", async () => {
+    const made = async (how: object) =>
+      pdfPages(await guidePdf({ piece: pieceOf(3), rack, ...how } as Parameters<typeof guidePdf>[0]));
+    const colouring = await picture(300, 200);
+    expect((await made({ colouring, steps: false, ready: false })).sizes).toHaveLength(1);
+    const bare = await made({});
+    expect(bare.images).toBe(0);
+    const steps = await made({ ready: false });
+    expect(bare.lines.reduce((a, b) => a + b, 0)).toBeGreaterThan(steps.lines.reduce((a, b) => a + b, 0));
+    expect((await made({ steps: false, ready: false })).sizes).toHaveLength(1);
+  });
 });

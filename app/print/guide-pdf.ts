@@ -1,5 +1,6 @@
 import sharp from "sharp";
 import type { SheetName } from "@/core/chart/layout";
+import type { Pass } from "@/core/media/medium";
 import { chaptersOf } from "@/core/piece/chapters";
 import { schoolOf, type Piece } from "@/core/piece/piece";
 import { suppliesOf } from "@/core/stock/supplies";
@@ -21,9 +22,15 @@ export type AreaBoxes = ReadonlyMap<string, readonly [number, number, number, nu
 interface Guide {
   readonly piece: Piece;
   readonly rack: Rack;
-  readonly colouring: Buffer;
-  readonly tones: Buffer;
+  /** How it will look, and its tone map; left out of the guide where they are not to be shown. */
+  readonly colouring?: Buffer | undefined;
+  readonly tones?: Buffer;
   readonly boxes?: AreaBoxes;
+  /** Whether its steps are in it, and what is to be laid ready. */
+  readonly steps?: boolean;
+  readonly ready?: boolean;
+  /** What is said of each pass. */
+  readonly says?: (pass: Pass) => string;
   /** What the studio's printer takes. */
   readonly sheet?: SheetName;
 }
@@ -59,21 +66,41 @@ export async function guidePdf({
   colouring,
   tones,
   boxes,
+  steps = true,
+  ready = true,
+  says = passInWords,
   sheet = "A4",
 }: Guide): Promise<Buffer> {
   const { doc, done } = await newSheet(`${piece.name}: guide`, sheet);
-  await picturePage(doc, piece.name, colouring, `As it will look on ${rack.paper.name}.`, CAUTION);
-  await picturePage(
-    doc,
-    "Tone map",
-    tones,
-    "1 is the lightest tone of each area; lines beside a number show the way of the strokes.",
-  );
-  turn(doc);
-  await stepPages(doc, piece, rack, await cropsOf(colouring, boxes));
-  supplies(doc, piece, rack);
+  if (colouring)
+    await picturePage(doc, piece.name, colouring, `As it will look on ${rack.paper.name}.`, CAUTION);
+  if (tones)
+    await picturePage(
+      doc,
+      "Tone map",
+      tones,
+      "1 is the lightest tone of each area; lines beside a number show the way of the strokes.",
+    );
+  if (steps || ready || !colouring) turn(doc);
+  if (!colouring) nameAndCaution(doc, piece.name);
+  if (steps)
+    await stepPages(
+      doc,
+      guideChapters(piece, rack.paper, says),
+      swatchesOf(rack),
+      colouring ? await cropsOf(colouring, boxes) : new Map(),
+    );
+  if (ready) supplies(doc, piece, rack);
   doc.end();
   return done;
+}
+
+/** What stands above everything where no picture does. */
+function nameAndCaution(doc: Doc, name: string): void {
+  const { width } = within(doc);
+  doc.font("strong").fontSize(17).fillColor("black").text(name, MARGIN, MARGIN, { width });
+  doc.font("text").fontSize(8.5).fillColor("#333").text(CAUTION, MARGIN, doc.y, { width });
+  doc.y += GAP;
 }
 
 /** Each area's own part of the colouring, at the size at which it is printed. */
@@ -117,7 +144,11 @@ export interface GuideChapter {
 }
 
 /** All that the guide says of how a piece is laid: the underlay of the whole, then area by area. */
-export function guideChapters(piece: Piece, paper: Rack["paper"]): GuideChapter[] {
+export function guideChapters(
+  piece: Piece,
+  paper: Rack["paper"],
+  says: (pass: Pass) => string = passInWords,
+): GuideChapter[] {
   const { underlay } = piece.whole;
   const areas = chaptersOf(piece, paper).map(({ area, passes, before }): GuideChapter => ({
     id: area.id,
@@ -126,7 +157,7 @@ export function guideChapters(piece: Piece, paper: Rack["paper"]): GuideChapter[
     steps: passes.map((p, i) => ({
       mark: String(before + i + 1),
       code: p.code,
-      says: passInWords(p),
+      says: says(p),
     })),
   }));
   if (!underlay.length || !areas.length) return areas;
@@ -149,13 +180,12 @@ const LEAST_STEP = 5.6 * PT;
 /** Steps of each area beside its own part of the picture. An area's steps stay on one page where a page holds them. */
 async function stepPages(
   doc: Doc,
-  piece: Piece,
-  rack: Rack,
+  chapters: readonly GuideChapter[],
+  swatches: ReturnType<typeof swatchesOf>,
   crops: Awaited<ReturnType<typeof cropsOf>>,
 ): Promise<void> {
-  const swatches = swatchesOf(rack);
   const page = within(doc);
-  doc.font("strong").fontSize(15).fillColor("black").text("Steps", MARGIN, MARGIN);
+  doc.font("strong").fontSize(15).fillColor("black").text("Steps", MARGIN, doc.y);
   const aside = crops.size ? CROP.width + GAP : 0;
   const [left, width] = [MARGIN + aside, page.width - aside];
   const heightOf = (says: string) =>
@@ -167,7 +197,7 @@ async function stepPages(
         .heightOfString(says, { width: width - STEP.says }) +
         1.4 * PT,
     );
-  for (const { id, title, note, steps } of guideChapters(piece, rack.paper)) {
+  for (const { id, title, note, steps } of chapters) {
     const crop = id === undefined ? undefined : crops.get(id);
     const noteHeight = note ? doc.font("text").fontSize(9).heightOfString(note, { width }) : 0;
     const head = 7 * PT + noteHeight;

@@ -1,5 +1,6 @@
 import PDFDocument from "pdfkit";
 import { SHEETS, type SheetName } from "@/core/chart/layout";
+import { labToHex } from "@/core/colour/display";
 import type { Rack } from "@/store/rack";
 import { fontFile } from "./fonts";
 
@@ -39,7 +40,9 @@ export async function newSheet(
 
 /** Strokes of markers by code: hexes of one, two and three coats. */
 export const swatchesOf = (rack: Rack) =>
-  new Map(rack.markers.map((m) => [m.code, m.swatches.flatMap((s) => (s.hex ? [s.hex] : []))]));
+  new Map(
+    [...rack.markers, ...rack.others].map((m) => [m.code, m.swatches.map((s) => s.hex ?? labToHex(s.lab))]),
+  );
 
 /** A marker's stroke: its one, two and three coats side by side. */
 export function stroke(

@@ -1,5 +1,5 @@
 "use client";
-import { Image as ImageIcon, Printer, SunDim } from "lucide-react";
+import { FileText, Image as ImageIcon, Printer, SunDim } from "lucide-react";
 import { useEffect } from "react";
 import type { ReadersRack } from "@/app/readers-rack";
 import type { Piece } from "@/core/piece/piece";
@@ -54,9 +54,17 @@ export function SharedView({
         <span className="text-[22px] font-bold tracking-tight">Blendt</span>
         <span className="text-[19px] font-semibold">{piece.name}</span>
         <span className="text-[15px] text-soft">shown by {studio}, to look at</span>
-        <a className="button ml-auto" href={`/api/shared/${code}/card`} download={`${piece.name}.png`}>
-          <ImageIcon size={16} aria-hidden /> As one picture
-        </a>
+        <span className="ml-auto flex flex-wrap gap-2">
+          <a className="button" href={`/api/shared/${code}/card`} download={`${piece.name}.png`}>
+            <ImageIcon size={16} aria-hidden /> As one picture
+          </a>
+          <a className="button" href={`/api/shared/${code}/file?format=pdf`} download>
+            <FileText size={16} aria-hidden /> PDF
+          </a>
+          <a className="button" href={`/api/shared/${code}/file?format=markdown`} download>
+            <FileText size={16} aria-hidden /> Markdown
+          </a>
+        </span>
         {!has.has("steps") && (
           <button className="button" onClick={() => window.print()}>
             <Printer size={16} aria-hidden /> Print

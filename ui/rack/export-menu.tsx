@@ -14,6 +14,8 @@ const FILES = [
   ["sbz", "Swatch book, one coat"],
   ["css", "CSS variables, one coat"],
   ["cgats", "CGATS.17, all readings on this paper"],
+  ["chart", "Chart to pin up (PDF)"],
+  ["labels", "Labels for the shelf (PDF)"],
 ] as const;
 
 /** The rack as a file of one of the formats. */

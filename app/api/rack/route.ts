@@ -1,4 +1,5 @@
 import { route } from "@/door/route";
+import { rackChartPdf, shelfLabelsPdf } from "@/app/print/rack-pdf";
 import { colourOf } from "@/border/colour";
 import { noSuch, wrong } from "@/border/problem";
 import { plain } from "@/border/read-as";
@@ -25,7 +26,7 @@ import {
 } from "@/store/rack";
 import { currentReadings } from "@/store/swatches";
 import { addReadings } from "@/store/readings";
-import type { Studio } from "@/store/studio";
+import { printerSheet, type Studio } from "@/store/studio";
 import { csvOf, download } from "../download";
 
 const asRow = (m: RackMarker) => ({
@@ -87,6 +88,10 @@ const FILES: Record<RackFileInput["format"], (shown: Shown) => Response | Promis
       "rack.sbz",
     ),
   css: (shown) => download(formatCss(oneCoat(shown)), "text/css", "rack.css"),
+  chart: async ({ studio, rack }) =>
+    download(asBody(await rackChartPdf(rack, await printerSheet(studio))), "application/pdf", "rack.pdf"),
+  labels: async ({ studio, rack }) =>
+    download(asBody(await shelfLabelsPdf(rack, await printerSheet(studio))), "application/pdf", "labels.pdf"),
   cgats: async ({ studio, paper }) => {
     const own = (await currentReadings(studio, paper.id)).filter(
       (r) => !r.lift && r.backing === "paper" && !r.pressure,
