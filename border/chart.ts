@@ -1,3 +1,4 @@
+import { LONGEST_LABEL } from "@/core/chart/compose";
 import {
   fitOnLine,
   MOST_MEETING,
@@ -7,6 +8,7 @@ import {
   type Meeting,
   type SheetName,
 } from "@/core/chart/layout";
+import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
 import type { ColourInput } from "./colour";
 import { Colour, Flag, List, One, OneOf, Optional, Rule, Stack, Text, Whole } from "./fields";
 
@@ -25,13 +27,14 @@ export const MEETS = 'expected {"how","over"}';
 export class ChartCellInput implements ChartCell {
   @Stack(1) stack!: string[];
   @Optional() @Flag() lift?: true;
+  @Optional() @OneOf(PRESSURES) pressure?: Pressure;
   @Optional() @One(() => MeetsInput, MEETS) meets?: MeetsInput;
 }
 
 const isCell = (v: unknown): v is ChartCell => typeof v === "object" && v !== null;
 
 export class ChartLineInput {
-  @Text(120) label!: string;
+  @Text(LONGEST_LABEL) label!: string;
   @Rule(
     "expected cells that fit on a line of four places; a long one takes two of a pair",
     (v) => !Array.isArray(v) || !v.every(isCell) || fitOnLine(v),

@@ -122,6 +122,7 @@ class CellReadingInput {
   @Whole(0, 4) place!: number;
   @Stack(1) stack!: string[];
   @Optional() @Yes() lift?: true;
+  @Optional() @OneOf(PRESSURES) pressure?: Pressure;
   @Optional() @One(() => MeetsInput, MEETS) meets?: MeetsInput;
   @Optional() @One(() => ProfileInput, 'expected {"step","labs"}') profile?: ProfileInput;
   @Numbers(3, -200, 200) lab!: [number, number, number];

@@ -1,3 +1,6 @@
+import sharp from "sharp";
+import { layOutChart, type Chart } from "@/core/chart/layout";
+import { pdfPages } from "@/fixtures/pdf-pages";
 import { expect, test } from "./test";
 import { newPiece, open, openKiteMender, savedNotice, stored, openSettings } from "./studio";
 
@@ -96,4 +99,83 @@ test("neighbours are told, merge when they are too near, and are untold again", 
   await expect(savedNotice(page)).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(limits.getByRole("button", { name: /^No longer/ })).toHaveCount(0);
+});
+
+test("strips that tell most are printed as a chart, and a read page of them becomes readings with their pressure", async ({
+  page,
+  request,
+}) => {
+  await open(page, "/swatchbook");
+  const paper = (await page.getByRole("link", { name: "Smooth white card" }).first().getAttribute("href"))!;
+  const paperId = paper.split("/").at(-1)!;
+  await open(page, `${paper}?tab=chart`);
+  await page.getByLabel("With").selectOption("strips that tell most of your pencils");
+  await expect(page.getByText(/^2\d lines on|^3\d lines on/)).toBeVisible({ timeout: 60_000 });
+  const [made] = await Promise.all([
+    page.waitForResponse((r) => r.url().endsWith("/api/charts") && r.request().method() === "POST"),
+    page.getByRole("button", { name: "Make the PDF" }).click(),
+  ]);
+  const chart = (await made.json()) as Chart & { id: string };
+  const [layout] = layOutChart(chart);
+  const strips = layout!.cells.filter((c) => c.pressure);
+  expect(strips.length).toBeGreaterThan(20);
+  const pdf = await request.get(`/api/charts/${chart.id}/pdf`);
+  expect(pdfPages(await pdf.body()).sizes).toHaveLength(1);
+  const picture = await request.post("/api/pictures", {
+    multipart: {
+      picture: {
+        name: "strips.png",
+        mimeType: "image/png",
+        buffer: await sharp({ create: { width: 64, height: 64, channels: 3, background: "#eee" } })
+          .png()
+          .toBuffer(),
+      },
+    },
+  });
+  const { id: pictureId } = (await picture.json()) as { id: string };
+  const corners = [0, 1, 2, 3].map((i) => [i, i]);
+  const cells = layout!.cells.map(({ line, place, stack, lift, pressure }, i) => ({
+    line,
+    place,
+    stack,
+    ...(lift && { lift }),
+    ...(pressure && { pressure }),
+    lab: [40 + (i % 20), 10, 10],
+    spread: 0.4,
+    streakiness: 0.4,
+    confidence: 1,
+    doubts: [],
+    corners,
+  }));
+  const { serial, pages } = { serial: chart.serial, pages: 1 };
+  const result = {
+    serial,
+    page: 0,
+    pages,
+    width: 64,
+    height: 64,
+    cells,
+    references: 8,
+    marks: corners,
+    pixelsPerMm: 5,
+    lightResidual: 0,
+  };
+  const scan = (change: object) =>
+    request.post("/api/scans", { data: { chartId: chart.id, pictureId, result: { ...result, ...change } } });
+  // With another pressure it is no page of this chart.
+  const other = cells.map((c) =>
+    c.pressure ? { ...c, pressure: c.pressure === "firm" ? "light" : "firm" } : c,
+  );
+  expect((await scan({ cells: other })).status()).toBe(422);
+  expect((await scan({ cells: cells.map((c) => ({ ...c, pressure: "hard" })) })).status()).toBe(422);
+  const { id } = (await (await scan({})).json()) as { id: string };
+  const kept = await request.patch(`/api/scans/${id}`, {
+    data: { decisions: cells.map(() => "accepted"), store: true },
+  });
+  expect(((await kept.json()) as { readings: number }).readings).toBe(cells.length);
+  const rack = (await (await request.get(`/api/papers/${paperId}`)).json()) as {
+    strips: { stack: string[]; pressure: string }[];
+  };
+  for (const { stack, pressure } of strips)
+    expect(rack.strips).toContainEqual(expect.objectContaining({ stack, pressure }));
 });

@@ -1,7 +1,10 @@
 import { expect, test } from "./test";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import { xyzToLab, type Lab } from "@/core/colour/lab";
+import { interleave, stripLines } from "@/core/chart/compose";
 import { printedPage } from "@/demo/printed-page";
+import { drawOver, hand, teeth, waxPencils } from "@/sim/wax";
+import { pencilName } from "@/words/pencil";
 import { harshShot, photograph, type Shot } from "@/sim/camera";
 import { colourPage } from "@/sim/colouring";
 import type { Drawing } from "@/sim/drawing";
@@ -71,6 +74,11 @@ async function refusal(drawing: Drawing, change: Partial<Shot>, asked?: number):
     return e instanceof ChartRefused ? e.reason : String(e);
   }
 }
+
+const allKnown = (own: readonly string[]) =>
+  own
+    .flatMap((c) => [1, 2, 3].map((n) => Array<string>(n).fill(c)))
+    .map((stack) => ({ stack, lab: truth(stack) }));
 
 test.describe.configure({ mode: "serial" });
 
@@ -178,4 +186,43 @@ test("a photographed page of blends is read as colours along its cells, which te
   expect(mixing!.value).toBeLessThan(1.4);
   expect(edge!.value).toBeLessThan(0.75);
   expect(wetLifting!.value).toBeLessThan(0.3);
+});
+
+test("a photographed page of pencil strips is read with its pressures, near what lies there", async () => {
+  const pencils = waxPencils.slice(0, 4);
+  const strips = (["light", "medium", "firm"] as const).flatMap((pressure, p) =>
+    pencils.map((pencil, i) => ({
+      stack: (i + p) % 2 ? [codes[2 * i]!] : [],
+      layers: [
+        { code: pencil.code, layers: 1 + p, pressure },
+        ...(p === 1 ? [{ code: pencils[(i + 1) % 4]!.code, layers: 1, pressure }] : []),
+      ],
+    })),
+  );
+  // Inks whose colour is known stand between them.
+  const lines = interleave(stripLines(strips, pencilName), codes.slice(0, 6), 2);
+  const page: Chart = { serial: 23, sheet: "A4", lines };
+  const layout = layOutChart(page)[0]!;
+  const drawing = colourPage(printedPage(layout), whiteCard, (c) => inks.get(c));
+  const tooth = teeth["Smooth white card"]!;
+  const drawn = (stack: readonly string[], pressure: keyof typeof hand) => {
+    const base = stack.filter((c) => inks.has(c)).map((c) => inks.get(c)!);
+    const passes = stack
+      .filter((c) => !inks.has(c))
+      .map((c) => ({ pencil: pencils.find((q) => q.code === c)!, layers: 1, pressure: hand[pressure] }));
+    return drawOver(colourSheet(whiteCard, base), tooth, passes);
+  };
+  const cells = layout.cells.filter((c) => c.pressure);
+  const patches = cells.map((c) => ({ ...c.box, reflectance: drawn(c.stack, c.pressure!) }));
+  const photo = await take({ ...drawing, patches: [...drawing.patches, ...patches] });
+  const { value } = finish(
+    readChart(photo, [{ ...page, paper: truth([]), known: allKnown(codes.slice(0, 6)) }]),
+  );
+  const read = value.cells.filter((c) => c.pressure);
+  expect(read.map((c) => [c.stack, c.pressure])).toEqual(cells.map((c) => [c.stack, c.pressure]));
+  const off = read
+    .map((c) => deltaE00(c.lab, xyzToLab(look(drawn(c.stack, c.pressure!)))))
+    .sort((a, b) => a - b);
+  expect(off[off.length >> 1]).toBeLessThan(1.6);
+  expect(off.at(-1)).toBeLessThan(5);
 });

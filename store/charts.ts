@@ -142,11 +142,12 @@ export const storeScan = (studio: Studio, id: string): Promise<number | undefine
       await addBlends(tx, studio, scan.paperId, long, id);
       for (const some of inPieces(accepted.filter((c) => !c.meets)))
         await tx.insert(readings).values(
-          some.map(({ stack, lift, lab, spread, streakiness, confidence }) => ({
+          some.map(({ stack, lift, pressure, lab, spread, streakiness, confidence }) => ({
             studioId: studio.id,
             paperId: scan.paperId,
             stack: [...stack],
             lift: lift ?? false,
+            ...(pressure && { pressure }),
             lab: [...lab],
             spread,
             streakiness,

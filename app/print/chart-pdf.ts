@@ -59,7 +59,8 @@ function middleTicks(doc: Doc, { x, y, width, height }: PrintBox): void {
       .stroke();
 }
 
-const cellNote = ({ stack, lift }: ChartCell): string => {
+const cellNote = ({ stack, lift, pressure }: ChartCell): string => {
+  if (pressure) return pressure;
   if (lift) return `${stack.length}, lift`;
   return new Set(stack).size === 1 ? String(stack.length) : stack.map((c) => c.slice(0, 8)).join(">");
 };
@@ -75,6 +76,8 @@ function writeNote(doc: Doc, note: string, { x, y, width }: PrintBox): void {
 
 const SHORT_CELLS =
   "Short cells: one, two, three coats, each dry before the next; the last: two coats, dry, then one pass of the colourless blender.";
+const STRIPS =
+  "Strips of pencil: the marker that is named first, dry; over it so many layers of each pencil as stands beside it, all as hard as it says, the way you draw. Both cells alike.";
 const LONG_CELLS =
   "Long cells: what is named on the left goes over all of it, what is named on the right over its right half, in the order of the numbers; wet: at once; dry: let it dry before.";
 
@@ -110,7 +113,8 @@ function drawPage(
     .text(
       [
         `For ${paper}.`,
-        ...(layout.cells.some((c) => !c.meets) ? [SHORT_CELLS] : []),
+        ...(layout.cells.some((c) => !c.meets && !c.pressure) ? [SHORT_CELLS] : []),
+        ...(layout.cells.some((c) => c.pressure) ? [STRIPS] : []),
         ...(layout.cells.some((c) => c.meets) ? [LONG_CELLS] : []),
         "Fill to the ticks. Keep the narrow cells white. Dry overnight, then scan, or photograph the whole page in even light.",
       ].join(" "),

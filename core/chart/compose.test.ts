@@ -1,7 +1,8 @@
 import { applyCommand } from "@/core/piece/commands";
 import { newPiece } from "@/core/piece/piece";
-import { blendPage, interleave, pencilLines, pieceLines, stackLines } from "./compose";
-import { fitOnLine, inkLine } from "./layout";
+import { MOST_COATS } from "@/border/fields";
+import { blendPage, interleave, MOST_LAID, pencilLines, pieceLines, stackLines, stripLines } from "./compose";
+import { fitOnLine, inkLine, layOutChart } from "./layout";
 
 describe("what goes on a chart", () => {
   const piece = ["Skin", "Hat"].reduce(
@@ -43,6 +44,39 @@ describe("what goes on a chart", () => {
     const lines = pencilLines(["p1", "p2"], ["m1", "m2", "m3", "m4", "m5"]);
     expect(lines).toHaveLength(4);
     expect(lines[1]!.cells).toEqual([{ stack: ["m5", "p1"] }]);
+  });
+});
+
+describe("a sheet of trial strips", () => {
+  const strips = [
+    { stack: [], layers: [{ code: "p1", layers: 3, pressure: "light" as const }] },
+    {
+      stack: ["clay1c"],
+      layers: [
+        { code: "p1", layers: 2, pressure: "firm" as const },
+        { code: "p2", layers: 1, pressure: "firm" as const },
+      ],
+    },
+    {
+      stack: ["clay1c"],
+      layers: [1, 2, 3].map((n) => ({ code: `p${n}`, layers: 4, pressure: "medium" as const })),
+    },
+  ];
+  it("has a line each, drawn twice, with its pressure; what no cell can hold is left out", () => {
+    const lines = stripLines(strips, (c) => c.toUpperCase());
+    expect(lines).toEqual([
+      {
+        label: "light\nP1 x3",
+        cells: Array(2).fill({ stack: ["p1", "p1", "p1"], pressure: "light" }),
+      },
+      {
+        label: "firm on clay1c\nP1 x2\nP2 x1",
+        cells: Array(2).fill({ stack: ["clay1c", "p1", "p1", "p2"], pressure: "firm" }),
+      },
+    ]);
+    expect(MOST_LAID).toBe(MOST_COATS);
+    const [page] = layOutChart({ serial: 1, sheet: "A4", lines });
+    expect(page!.cells.map((c) => c.pressure)).toEqual(["light", "light", "firm", "firm"]);
   });
 });
 

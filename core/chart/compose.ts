@@ -2,6 +2,7 @@ import { layersOf } from "@/core/media/layer";
 import { inkOf } from "@/core/media/registry";
 import { isUnder } from "@/core/media/shadow";
 import { tonesOf, type Area, type Piece } from "@/core/piece/piece";
+import type { Pressure } from "@/core/pencil/tooth";
 import { blendLines, CELLS_A_LINE, inkLine, overlayLine, type ChartCell, type ChartLine } from "./layout";
 
 /** Pairs that are laid one over the other: each tone with the next, and what makes a shadow with the tones beneath or over it. */
@@ -42,6 +43,35 @@ export const pencilLines = (pencils: readonly string[], markers: readonly string
       cells: own.map((m) => ({ stack: [m, pencil] })),
     })),
   );
+
+/** Coats and layers that a cell may have, and letters of a label. */
+export const MOST_LAID = 12;
+export const LONGEST_LABEL = 120;
+
+/** A trial strip: what lies beneath, and pencils over it, all at one pressure. */
+export interface StripWish {
+  readonly stack: readonly string[];
+  readonly layers: readonly { readonly code: string; readonly layers: number; readonly pressure: Pressure }[];
+}
+
+/** Lines of trial strips, one a line, with what is drawn and how hard beside its cell; each drawn twice, so that a hand's own unevenness is seen. */
+export const stripLines = (strips: readonly StripWish[], nameOf: (code: string) => string): ChartLine[] =>
+  strips.flatMap(({ stack, layers }) => {
+    const pressure = layers[0]!.pressure;
+    const drawn = layers.flatMap((l) => Array<string>(l.layers).fill(l.code));
+    if (stack.length + drawn.length > MOST_LAID) return [];
+    const cell: ChartCell = { stack: [...stack, ...drawn], pressure };
+    const line: ChartLine = {
+      label: [
+        `${pressure}${stack.length ? ` on ${stack.join("+")}` : ""}`,
+        ...layers.map((l) => `${nameOf(l.code)} x${l.layers}`),
+      ]
+        .join("\n")
+        .slice(0, LONGEST_LABEL),
+      cells: [cell, cell],
+    };
+    return [line];
+  });
 
 /** Pairs that tell how ink moves on a paper, and how much darker the second of a pair is to be, L*. */
 const BLEND_PAIRS = 6;

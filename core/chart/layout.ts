@@ -1,3 +1,4 @@
+import type { Pressure } from "@/core/pencil/tooth";
 import { encodePage, MODULES } from "./page-code";
 
 /** Printable sheets, in mm. */
@@ -34,6 +35,8 @@ export interface ChartCell {
   readonly stack: readonly string[];
   /** The colourless blender goes over it once, when it is dry. */
   readonly lift?: true;
+  /** How hard the pencils in it are pressed; left out where there are none, or at a middling pressure. */
+  readonly pressure?: Pressure;
   /** The cell is as long as two, and in its middle something else begins: codes, one entry a coat, none for the blender. */
   readonly meets?: { readonly how: Meeting; readonly over: readonly string[] };
 }

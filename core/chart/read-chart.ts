@@ -32,7 +32,10 @@ export interface KnownChart extends Chart {
 }
 
 /** One cell as read. */
-export interface CellReading extends Pick<PlacedCell, "line" | "place" | "stack" | "lift" | "meets"> {
+export interface CellReading extends Pick<
+  PlacedCell,
+  "line" | "place" | "stack" | "lift" | "meets" | "pressure"
+> {
   /** Of a long cell, that of its right end. */
   readonly lab: Lab;
   /** Of a long cell: the colours along it. */
@@ -245,8 +248,8 @@ function judge(
   );
   if (seen.length < layout.cells.length)
     refuse("cut off", `${layout.cells.length - seen.length} cells lie outside the picture`);
-  const knownAs = ({ lift, meets, stack }: PlacedCell) =>
-    lift || meets ? undefined : known.get(keyOf(stack));
+  const knownAs = ({ lift, meets, pressure, stack }: PlacedCell) =>
+    lift || meets || pressure ? undefined : known.get(keyOf(stack));
   const glares = ({ x, y }: PrintBox) => glaring.some((g) => Math.hypot(g.x - x, g.y - y) < GLARE_REACH);
   const references = seen.flatMap(({ cell, levels, blocks }): Reference[] => {
     const lab = knownAs(cell);
@@ -282,6 +285,7 @@ function judge(
         p.cell.line === own.cell.line &&
         !p.cell.lift &&
         !p.cell.meets &&
+        !p.cell.pressure &&
         p.cell.stack.length === own.cell.stack.length - 1 &&
         p.cell.stack.every((c) => c === own.cell.stack[0]),
     );
@@ -303,12 +307,13 @@ function judge(
         [x, y + height],
       ] as const
     ).map(([cx, cy]) => project(found.toPixels, cx, cy));
-    const { line, place, stack, lift, meets } = own.cell;
+    const { line, place, stack, lift, meets, pressure } = own.cell;
     return {
       line,
       place,
       stack,
       ...(lift && { lift }),
+      ...(pressure && { pressure }),
       ...(meets && { meets, profile: own.profile }),
       lab: own.lab,
       spread: own.spread,

@@ -6,13 +6,19 @@ import { interleave } from "@/core/chart/compose";
 import { layOutChart, SHEETS, type SheetName } from "@/core/chart/layout";
 import type { Piece } from "@/core/piece/piece";
 import { Day } from "@/ui/day";
+import { Progress } from "@/ui/jobs/progress";
 import { useFetched } from "@/ui/jobs/use-fetched";
+import { useAsk } from "@/ui/jobs/use-job";
 import { messageOf, send } from "@/ui/send";
 import { counted } from "@/words/numbers";
 import { useStudio } from "@/ui/studio/studio-context";
 import { ChartPreview } from "./chart-preview";
 import { composed, WHICH, type Which } from "./composed-chart";
 import type { PaperData } from "./paper-view";
+
+const STRIPS: Which = "strips that tell most of your pencils";
+/** Strips of one sheet. */
+const MOST_STRIPS = 24;
 
 /** Composes a chart to print, shows its first page, and lists those that were printed. */
 export function ChartTab({ rack, readings, charts, scans, trials, pieces }: PaperData) {
@@ -41,11 +47,17 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
         .map((r) => r.stack[0]!),
     ),
   ].filter((c) => rack.markers.some((m) => m.code === c && m.owned));
+  const strips = useAsk(
+    "pencilStrips",
+    rack,
+    which === STRIPS ? { top: MOST_STRIPS, ownedOnly: true } : null,
+  );
   const { lines: plain, title } = composed(rack, {
     which,
     family,
     piece: chosen.output?.document,
     trials,
+    strips: strips.output?.strips ?? [],
   });
   const lines = known ? interleave(plain, measured) : plain;
   const pages = layOutChart({ serial: 1, sheet, lines });
@@ -152,6 +164,16 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
               near those picked in the piece. Measured first, they make its plan surest soonest.
             </p>
           )}
+          {which === STRIPS && (
+            <>
+              <Progress work={strips} doing="Weighing which strips tell most" />
+              <p className="m-0 text-[14px]">
+                Of all strips that could be drawn, those that leave least unsure about your pencils on{" "}
+                {paper.name}: alone and over each other, light, medium and firm. Draw each the way you will
+                draw; from them Blendt learns this paper, your pencils and your hand.
+              </p>
+            </>
+          )}
           {which === "blends, light against dark" && (
             <p className="m-0 text-[14px]">
               Two markers laid wet, either way round; crisp; and lifted. From how they run into one another,
@@ -173,6 +195,12 @@ export function ChartTab({ rack, readings, charts, scans, trials, pieces }: Pape
                 Fill each long cell as the notes above it say, in the order of their numbers: the right one
                 begins at the ticks in its middle, at once where it says wet. Do one cell at a time, so that
                 nothing dries too early.
+              </li>
+            ) : which === STRIPS ? (
+              <li>
+                Lay the marker that is named first and let it dry; over it so many layers of each pencil as
+                stands beside the cell, all as hard as it says. Both cells of a line alike, filled to their
+                ticks.
               </li>
             ) : (
               <li>

@@ -1,8 +1,16 @@
-import { blendPage, pencilLines, pieceLines, stackLines } from "@/core/chart/compose";
+import {
+  blendPage,
+  pencilLines,
+  pieceLines,
+  stackLines,
+  stripLines,
+  type StripWish,
+} from "@/core/chart/compose";
 import { inkLine, type ChartLine } from "@/core/chart/layout";
 import { PLACES, type Piece } from "@/core/piece/piece";
 import { expectedColours, neededFirst } from "@/core/stock/needed-first";
 import type { Rack } from "@/store/rack";
+import { pencilName } from "@/words/pencil";
 import type { PaperData } from "./paper-view";
 
 /** What may be printed. */
@@ -15,6 +23,7 @@ export const WHICH = [
   "a piece and its overlays",
   "open trials",
   "pencils over markers",
+  "strips that tell most of your pencils",
   "blends, light against dark",
 ] as const;
 export type Which = (typeof WHICH)[number];
@@ -52,11 +61,14 @@ export function composed(
     family,
     piece,
     trials,
+    strips,
   }: {
     which: Which;
     family: string;
     piece: Piece | undefined;
     trials: PaperData["trials"];
+    /** As `pencilStrips` found them; none before it has. */
+    strips: readonly StripWish[];
   },
 ): { lines: ChartLine[]; title: string } {
   const inks = (list: readonly { readonly code: string }[], title: string) => ({
@@ -96,6 +108,8 @@ export function composed(
         ),
         title: "Open trials",
       };
+    case "strips that tell most of your pencils":
+      return { lines: stripLines(strips, pencilName), title: "Strips of pencil" };
     case "blends, light against dark":
       return {
         lines: blendPage(

@@ -21,8 +21,15 @@ export interface Earlier {
 }
 
 /** Name of what a cell was coloured with. */
-export const nameOf = ({ stack, lift, meets }: Pick<CellReading, "stack" | "lift" | "meets">): string =>
-  meets ? meetingInWords({ stack, ...meets }) : `${nameStack(stack)}${lift ? ", lifted" : ""}`;
+export const nameOf = ({
+  stack,
+  lift,
+  meets,
+  pressure,
+}: Pick<CellReading, "stack" | "lift" | "meets" | "pressure">): string =>
+  meets
+    ? meetingInWords({ stack, ...meets })
+    : `${nameStack(stack)}${lift ? ", lifted" : ""}${pressure ? `, ${pressure}` : ""}`;
 
 /** One cell of a page: what was read, what is doubtful about it, and what is decided. */
 export function OneCell({

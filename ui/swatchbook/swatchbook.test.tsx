@@ -135,9 +135,14 @@ describe("readings in columns", () => {
 
 describe("a chart to print", () => {
   const lines = (which: Which, change = {}) =>
-    composed(rack, { which, family: "clay", piece: pieceOf(skin), trials: [trial], ...change }).lines.map(
-      (l) => l.label,
-    );
+    composed(rack, {
+      which,
+      family: "clay",
+      piece: pieceOf(skin),
+      trials: [trial],
+      strips: [],
+      ...change,
+    }).lines.map((l) => l.label);
   it("has what was chosen", () => {
     expect(lines("all markers")).toEqual(["clay1", "clay3", "clay5", "clay7"]);
     expect(lines("owned markers")).toEqual(["clay1", "clay5", "clay7"]);
@@ -147,6 +152,13 @@ describe("a chart to print", () => {
     expect(lines("a piece and its overlays").length).toBeGreaterThan(0);
     expect(lines("a piece and its overlays", { piece: undefined })).toEqual([]);
     expect(lines("pencils over markers").length).toBeGreaterThan(0);
+    const strip = {
+      stack: ["clay1"],
+      layers: [{ code: "pencil ochre", layers: 2, pressure: "firm" as const }],
+    };
+    expect(lines("strips that tell most of your pencils", { strips: [strip] })).toEqual([
+      "firm on clay1\nochre x2",
+    ]);
   });
   it("is shown with what is known already filled in", () => {
     const [page] = layOutChart({ serial: 1, sheet: "A4", lines: chart.lines });

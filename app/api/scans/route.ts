@@ -13,7 +13,10 @@ function isOf(chart: StoredChart, { serial, page, cells }: ReadPage): boolean {
   return (
     serial === chart.serial &&
     layout?.cells.length === cells.length &&
-    cells.every((c, i) => c.stack.join("\n") === layout.cells[i]!.stack.join("\n"))
+    cells.every((c, i) => {
+      const asked = layout.cells[i]!;
+      return c.stack.join("\n") === asked.stack.join("\n") && c.pressure === asked.pressure;
+    })
   );
 }
 

@@ -1,14 +1,25 @@
+import { Printer } from "lucide-react";
 import { useState } from "react";
 import type { PencilPlanOutput } from "@/compute/operations/pencil-plan";
+import { interleave, stripLines } from "@/core/chart/compose";
 import { nameStack } from "@/core/formats/cgats";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/jobs/progress";
 import { useAsk } from "@/ui/jobs/use-job";
+import { useSending } from "@/ui/jobs/use-sending";
 import { Figure } from "@/ui/kit/figure";
 import { Link } from "@/ui/kit/link";
+import { send } from "@/ui/send";
+import { useStudio } from "@/ui/studio/studio-context";
 import { pencilName } from "@/words/pencil";
 
 const MOST = 4;
+/** Markers whose colour is known, put among the strips. */
+const MOST_KNOWN = 8;
+const knownOf = ({ markers }: Rack): string[] =>
+  markers
+    .flatMap((m) => (m.owned && m.state !== "dry" && m.swatches.length > 2 ? [m.code] : []))
+    .slice(0, MOST_KNOWN);
 
 /** What a plan draws, each value once. */
 function drawingsOf({ base, steps }: PencilPlanOutput) {
@@ -29,7 +40,21 @@ export function StripsFirst({ rack, plan }: { readonly rack: Rack; readonly plan
     rack,
     open && drawings.length ? { drawings, top: MOST, ownedOnly: true } : null,
   );
+  const printing = useSending();
+  const sheet = useStudio()?.sheet ?? "A4";
   if (!drawings.length) return null;
+  const print = () =>
+    void printing.run(async () => {
+      const lines = stripLines(work.output?.strips ?? [], pencilName);
+      const chart = await send<{ id: string }>("POST", "/api/charts", {
+        paperId: rack.paper.id,
+        title: "Strips for a plan",
+        sheet,
+        // Markers that are known set the camera's colour right.
+        lines: interleave(lines, knownOf(rack)),
+      });
+      window.location.assign(`/api/charts/${chart.id}/pdf`);
+    });
   const found = work.output;
   return (
     <details className="text-[14px]" onToggle={(e) => setOpen(e.currentTarget.open)}>
@@ -67,9 +92,22 @@ export function StripsFirst({ rack, plan }: { readonly rack: Rack; readonly plan
               ))}
             </tbody>
           </table>
-          <Link className="button mt-2" href={`/swatchbook/${rack.paper.id}?tab=readings`}>
-            Enter what they read
-          </Link>
+          <div className="mt-2 flex flex-wrap gap-2">
+            <button className="button" disabled={printing.busy} onClick={print}>
+              <Printer size={16} aria-hidden /> Print them as a sheet
+            </button>
+            <Link className="button" href={`/swatchbook/${rack.paper.id}?tab=read`}>
+              Bring a photo of the sheet
+            </Link>
+            <Link className="button" href={`/swatchbook/${rack.paper.id}?tab=readings`}>
+              Enter what they read
+            </Link>
+          </div>
+          {printing.trouble && (
+            <p role="alert" className="mt-1 mb-0">
+              {printing.trouble}
+            </p>
+          )}
         </>
       )}
     </details>
