@@ -98,9 +98,24 @@ test("from an empty studio to a first plan: codes typed, a paper, a sheet pointe
   await page.getByRole("button", { name: "New piece" }).click();
   await page.getByLabel("Name", { exact: true }).last().fill("First");
   await page.getByRole("button", { name: "Open it" }).click();
+  // The tour goes with one's own first piece, stage by stage, until it is dismissed.
+  const tour = page.getByRole("region", { name: "A first look round" });
+  await expect(tour).toContainText(/1 of 5\s*Set up/);
+  expect(await faults(page)).toEqual([]);
+  await tour.getByRole("link", { name: "Next: Light" }).click();
+  await expect(tour).toContainText(/2 of 5\s*Light/);
+  await page.goBack();
+  await expect(tour).toContainText("1 of 5");
   await page.getByRole("link", { name: "Go on without a drawing" }).click();
   await page.waitForURL(/colour/);
   await listens(page);
+  await expect(tour).toContainText(/3 of 5\s*Colour/);
+  await tour.getByRole("button", { name: "No tour" }).click();
+  await expect(tour).toHaveCount(0);
+  await page.reload();
+  await listens(page);
+  await expect(page.getByRole("button", { name: "About Colour" })).toBeVisible();
+  await expect(tour).toHaveCount(0);
   await page.getByRole("button", { name: "Add area" }).click();
   await page.getByLabel("Name of the area").fill("Skin");
   await page.keyboard.press("Enter");

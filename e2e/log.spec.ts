@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import { newPiece } from "@/core/piece/piece";
 import { newDemo } from "@/store/copy-studio";
 import { closeDatabase } from "@/store/database";
@@ -248,4 +249,31 @@ test("weighings are refused by field, written down once, and nobody else's", asy
   expect((await request.delete(`/api/ink/${event.id}`)).status()).toBe(204);
   expect((await request.delete(`/api/ink/${event.id}`)).status()).toBe(404);
   expect(await count()).toBe(before);
+});
+
+test("the record of work is seen in figures, each chart with its table and as CSV", async ({
+  page,
+  request,
+}) => {
+  await open(page, "/log/figures");
+  const time = page.getByRole("region", { name: "Time at the desk" });
+  await expect(time.getByRole("img", { name: /^Minutes at the desk by week/ })).toBeVisible();
+  const weeks = await time.getByRole("row").count();
+  expect(weeks).toBeGreaterThan(2);
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    time.getByRole("button", { name: "CSV" }).click(),
+  ]);
+  const lines = (await readFile(await file.path(), "utf8")).trim().split("\r\n");
+  expect(lines[0]).toBe('week from,minutes,steps,"mm², coats counted",mm² a second');
+  expect(lines).toHaveLength(weeks);
+  const used = page.getByRole("region", { name: "Markers most used" });
+  await expect(used.getByRole("row").nth(1)).toContainText(/cm²|mm²/);
+  await page.getByRole("region", { name: "Time by piece" }).getByRole("link").first().click();
+  await expect(page).toHaveURL(/log\?piece=/);
+  // Nothing of it in a studio where nothing was laid.
+  const made = await request.post("/api/studios", { data: { name: "Without work" } });
+  const { id } = (await made.json()) as { id: string };
+  const bare = await request.get("/log/figures", { headers: { cookie: `blendt-studio=${id}` } });
+  expect(await bare.text()).toContain("Nothing was laid at the desk yet");
 });

@@ -74,6 +74,7 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     { name: "Rack: bring in", path: "/rack?view=import" },
     { name: "Log", path: "/log" },
     { name: "Log: found", path: "/log?words=rust" },
+    { name: "Log: in figures", path: "/log/figures" },
     settling({ name: "Supplies", path: "/supplies" }),
     { name: "Swatchbook", path: "/swatchbook" },
     {
@@ -124,6 +125,7 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     { name: "Colour: group", path: `${piece}/colour?tab=group`, then: planned },
     ...tabs(`${piece}/colour`, "Colour", ["school", "shadow", "pencil", "finish"]).map(settling),
     { name: "Colour: match", path: `${piece}/colour`, then: opens("Match exactly") },
+    { name: "Colour: about it", path: `${piece}/colour`, then: opens("About Colour") },
     { name: "Colour: groups", path: `${piece}/colour`, then: opens("Take a group from Groups") },
     { name: "All areas", path: `${piece}/whole` },
     { name: "Variants", path: `${piece}/variants` },

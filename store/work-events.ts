@@ -1,3 +1,4 @@
+import type { PieceEvents } from "@/core/log/figures";
 import { and, asc, count, desc, eq, isNotNull, notInArray } from "drizzle-orm";
 import { MOST_EVENTS, MOST_PHOTOS } from "@/border/work-events";
 import { holding, type EventOf, type WorkEvent } from "@/core/work/record";
@@ -121,3 +122,35 @@ export const addWorkEvents = (
       return eventsIn(tx, studio, pieceId);
     }),
   );
+
+/** Events that figures are made of at most: the newest of all pieces. */
+export const MOST_FOR_FIGURES = 60_000;
+
+/** The record of a studio's pieces, each with its events; of the newest {@link MOST_FOR_FIGURES} in all. */
+export async function recordOfStudio(studio: Studio): Promise<PieceEvents[]> {
+  const rows = await withStore((db) =>
+    db
+      .select({
+        id: workEvents.id,
+        kind: workEvents.kind,
+        at: workEvents.at,
+        undoes: workEvents.undoes,
+        pictureId: workEvents.pictureId,
+        body: workEvents.body,
+        pieceId: workEvents.pieceId,
+        name: pieces.name,
+      })
+      .from(workEvents)
+      .innerJoin(pieces, eq(pieces.id, workEvents.pieceId))
+      .where(eq(workEvents.studioId, studio.id))
+      .orderBy(desc(workEvents.at))
+      .limit(MOST_FOR_FIGURES),
+  );
+  const byPiece = new Map<string, { id: string; name: string; events: WorkEvent[] }>();
+  for (const row of rows) {
+    const own = byPiece.get(row.pieceId) ?? { id: row.pieceId, name: row.name ?? "", events: [] };
+    byPiece.set(row.pieceId, own);
+    own.events.push(asEvent(row));
+  }
+  return [...byPiece.values()];
+}

@@ -1,5 +1,7 @@
 "use client";
 import {
+  BarController,
+  BarElement,
   CategoryScale,
   Chart,
   Legend,
@@ -18,6 +20,8 @@ import { useEffect, useRef } from "react";
 import { useSurround } from "@/ui/use-surround";
 
 Chart.register(
+  BarController,
+  BarElement,
   LineController,
   ScatterController,
   LineElement,
@@ -28,7 +32,7 @@ Chart.register(
   Tooltip,
 );
 
-type Kind = "line" | "scatter";
+type Kind = "line" | "scatter" | "bar";
 
 /** The page's own colours and letters, for what is painted on a canvas. */
 export interface Ink {

@@ -61,7 +61,12 @@ export function LogView({ events, planned, before, trouble, pieces, pictures, ra
     );
   return (
     <main id="main" className="mx-auto max-w-[1120px] p-4 max-[759px]:px-2">
-      <h1 className="m-0 text-[26px]">Log</h1>
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1 className="m-0 text-[26px]">Log</h1>
+        <Link href="/log/figures" className="text-[15px] underline">
+          In figures
+        </Link>
+      </div>
       {mayChange && <EnterLine pieces={pieces} rack={rack} />}
       <LogSearch params={params} pieces={pieces} rack={rack} onGo={go} />
       {trouble && (

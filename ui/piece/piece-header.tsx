@@ -10,24 +10,19 @@ import { PaperSelect } from "@/ui/kit/paper-select";
 import { UndoButtons } from "@/ui/kit/undo-buttons";
 import { messageOf } from "@/ui/send";
 import { useUndoKeys } from "@/ui/use-keys";
+import { STAGES, type StageSlug } from "@/words/stages";
 import type { SaveState } from "./autosave";
 import { LeftDrafts } from "./left-drafts";
 import { useHistory, usePiece, usePieceHandles, useRun, useSaveState } from "./piece-context";
-
-const stages = [
-  { slug: "set-up", name: "Set up" },
-  { slug: "light", name: "Light" },
-  { slug: "colour", name: "Colour" },
-  { slug: "steps", name: "Steps" },
-  { slug: "check", name: "Check" },
-] as const;
+import { StageHelp } from "./stage-help";
+import { Tour } from "./tour";
 
 /** Name, stages, paper, undo and the state of saving, over every view of a piece. */
 export function PieceHeader({
   stage,
   papers,
 }: {
-  readonly stage: (typeof stages)[number]["slug"];
+  readonly stage: StageSlug;
   readonly papers: readonly PaperSheet[];
 }) {
   const { id } = usePieceHandles();
@@ -60,7 +55,7 @@ export function PieceHeader({
           aria-label="Stages"
           className="flex max-[759px]:order-last max-[759px]:-mx-2 max-[759px]:basis-full"
         >
-          {stages.map((s) => (
+          {STAGES.map((s) => (
             <Link
               key={s.slug}
               href={`/pieces/${id}/${s.slug}`}
@@ -86,9 +81,11 @@ export function PieceHeader({
         </div>
         <div className="ml-auto flex items-center gap-1">
           <SaveNotice />
+          <StageHelp stage={stage} />
           <UndoButtons undo={undo} redo={redo} canUndo={canUndo} canRedo={canRedo} />
         </div>
       </section>
+      <Tour pieceId={id} stage={stage} />
       <LeftDrafts />
     </>
   );
