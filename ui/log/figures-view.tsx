@@ -15,9 +15,13 @@ import { pencilName } from "@/words/pencil";
 /** Bars of a chart, and rows of a table before the rest is folded away. */
 const [MOST_WEEKS, MOST_MARKERS, MOST_ROWS] = [52, 20, 12];
 
+/** Widest bar, px. */
+const WIDEST_BAR = 44;
+
 const minutes = (n: number) =>
   n < 90 ? `${Math.round(n)} min` : `${Math.floor(n / 60)} h ${String(Math.round(n % 60)).padStart(2, "0")}`;
-const ground = (mm2: number) => (mm2 < 1000 ? `${Math.round(mm2)} mm²` : `${(mm2 / 100).toFixed(0)} cm²`);
+const ground = (mm2: number) =>
+  mm2 < 100 ? `${Math.round(mm2)} mm²` : `${(mm2 / 100).toFixed(mm2 < 10_000 ? 1 : 0)} cm²`;
 const dayName = (day: string) =>
   new Intl.DateTimeFormat("en", { day: "numeric", month: "short", year: "numeric", timeZone: "UTC" }).format(
     new Date(`${day}T12:00:00Z`),
@@ -69,7 +73,12 @@ export function FiguresView({ figures, rack }: { readonly figures: WorkFigures; 
                 data={({ text }) => ({
                   labels: shownWeeks.map((w) => dayName(w.week)),
                   datasets: [
-                    { label: "minutes", data: shownWeeks.map((w) => w.minutes), backgroundColor: text },
+                    {
+                      label: "minutes",
+                      data: shownWeeks.map((w) => w.minutes),
+                      backgroundColor: text,
+                      maxBarThickness: WIDEST_BAR,
+                    },
                   ],
                 })}
                 options={(ink) => ({
@@ -113,6 +122,7 @@ export function FiguresView({ figures, rack }: { readonly figures: WorkFigures; 
                       backgroundColor: top.map((m) => colourOf(m.code) ?? text),
                       borderColor: text,
                       borderWidth: 1,
+                      maxBarThickness: WIDEST_BAR,
                     },
                   ],
                 })}

@@ -21,9 +21,9 @@ describe("the log in figures", () => {
       markers: [{ code: "clay1", steps: 3, mm2: 900, pieces: 1 }],
     });
     expect(said).toContain(
-      "Nov 30, 2026 12 min 3 320 mm² – Nov 23, 2026 2 h 10 40 520 cm² 21.5 mm² a second",
+      "Nov 30, 2026 12 min 3 3.2 cm² – Nov 23, 2026 2 h 10 40 520 cm² 21.5 mm² a second",
     );
-    expect(said).toContain("clay1 900 mm² 3 1");
+    expect(said).toContain("clay1 9.0 cm² 3 1");
     expect(said).toContain("Kite 2 h 22 43 523 cm²");
   });
   it("folds away what is beyond a dozen", () => {

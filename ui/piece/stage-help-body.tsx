@@ -22,7 +22,7 @@ export function StageHelpBody({ of: own }: { readonly of: Stage }) {
         {termsAt(own).map((t) => (
           <div
             key={t.term}
-            className="grid grid-cols-[72px_minmax(0,1fr)] content-start gap-x-3 border-b border-line py-2 text-[14px]"
+            className="grid grid-cols-[100px_minmax(0,1fr)] content-start gap-x-3 border-b border-line py-2 text-[14px]"
           >
             <dt className="col-start-2 font-semibold">{t.term}</dt>
             <dd className="col-start-1 row-span-2 row-start-1 m-0 pt-1">
