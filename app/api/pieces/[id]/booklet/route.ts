@@ -1,13 +1,10 @@
 import { reads, route } from "@/door/route";
 import { bookletPdf } from "@/app/print/booklet-pdf";
 import { documentOf, pictureOf } from "@/app/print/form-picture";
+import { pieceToPrint } from "@/app/print/piece-to-print";
 import { BookletInput } from "@/border/booklet";
 import { formOf } from "@/border/form";
 import { wrong } from "@/border/problem";
-import { listPapers } from "@/store/papers";
-import { findPiece } from "@/store/pieces";
-import { rackOn } from "@/store/rack";
-import { printerSheet } from "@/store/studio";
 import { download } from "../../../download";
 
 const MOST_TEXT = 2_000_000;
@@ -27,15 +24,11 @@ const asked = reads("form", async (request) => {
 export const POST = route(
   asked,
   async (studio, { order, pictures }, { id }) => {
-    const piece = await findPiece(studio, id!);
-    if (!piece) return undefined;
-    const papers = await listPapers(studio);
-    const paper = papers.find((p) => p.id === piece.document.paperId) ?? papers[0];
-    const rack = paper && (await rackOn(studio, paper.id));
-    if (!rack) return undefined;
-    const sheet = await printerSheet(studio);
-    const pdf = await bookletPdf({ name: piece.document.name, rack, sheet, order, pictures });
-    return download(new Uint8Array(pdf), "application/pdf", `${piece.document.name}, order of work.pdf`);
+    const own = await pieceToPrint(studio, id!);
+    if (!own) return undefined;
+    const { name } = own.piece;
+    const pdf = await bookletPdf({ name, rack: own.rack, sheet: own.sheet, order, pictures });
+    return download(new Uint8Array(pdf), "application/pdf", `${name}, order of work.pdf`);
   },
   "piece",
   "viewer",

@@ -1,12 +1,9 @@
 import { reads, route } from "@/door/route";
 import { documentOf, pictureOf } from "@/app/print/form-picture";
 import { guidePdf, type AreaBoxes } from "@/app/print/guide-pdf";
+import { pieceToPrint } from "@/app/print/piece-to-print";
 import { BoxesInput } from "@/border/guide";
 import { formOf } from "@/border/form";
-import { listPapers } from "@/store/papers";
-import { findPiece } from "@/store/pieces";
-import { rackOn } from "@/store/rack";
-import { printerSheet } from "@/store/studio";
 import { download } from "../../../download";
 
 const MOST_TEXT = 100_000;
@@ -27,15 +24,10 @@ const pictures = reads("form", async (request) => {
 export const POST = route(
   pictures,
   async (studio, given, { id }) => {
-    const piece = await findPiece(studio, id!);
-    if (!piece) return undefined;
-    const papers = await listPapers(studio);
-    const paper = papers.find((p) => p.id === piece.document.paperId) ?? papers[0];
-    const rack = paper && (await rackOn(studio, paper.id));
-    if (!rack) return undefined;
-    const sheet = await printerSheet(studio);
-    const pdf = await guidePdf({ piece: piece.document, rack, sheet, ...given });
-    return download(new Uint8Array(pdf), "application/pdf", `${piece.document.name} guide.pdf`);
+    const own = await pieceToPrint(studio, id!);
+    if (!own) return undefined;
+    const pdf = await guidePdf({ ...own, ...given });
+    return download(new Uint8Array(pdf), "application/pdf", `${own.piece.name} guide.pdf`);
   },
   "piece",
   "viewer",
