@@ -94,11 +94,13 @@ describe("the log of a desk", () => {
     state.loseAnswers = 1;
     const log = begun();
     log.add({ kind: "begun" });
-    await settled(() => log.log.getState().state.kind === "waiting");
+    // What was kept is read meanwhile and sends again at once: the wait may be over before it is looked at.
+    const again = () => calls.filter((c) => c === 1).length > 1;
+    await settled(() => log.log.getState().state.kind === "waiting" || again());
     page.dispatchEvent(new Event("online"));
     await settled(() => log.log.getState().state.kind === "saved");
     expect(there.size).toBe(1);
-    expect(calls.filter((c) => c === 1).length).toBeGreaterThan(1);
+    expect(again()).toBe(true);
     expect(ids(log)).toHaveLength(1);
   });
   it("puts what happens after a clock was set back behind what happened before", async () => {
