@@ -1,5 +1,5 @@
 import type { PieceEvents } from "@/core/log/figures";
-import { and, asc, count, desc, eq, isNotNull, notInArray } from "drizzle-orm";
+import { and, asc, count, desc, eq, isNotNull, notInArray, sql } from "drizzle-orm";
 import { MOST_EVENTS, MOST_PHOTOS } from "@/border/work-events";
 import { holding, type EventOf, type WorkEvent } from "@/core/work/record";
 import { inPieces, lockStudio, StudioFull, withStore, type Db } from "./database";
@@ -136,7 +136,8 @@ export async function recordOfStudio(studio: Studio): Promise<PieceEvents[]> {
         at: workEvents.at,
         undoes: workEvents.undoes,
         pictureId: workEvents.pictureId,
-        body: workEvents.body,
+        // Figures read no words.
+        body: sql<object>`jsonb_strip_nulls(jsonb_build_object('code', ${workEvents.body} -> 'code', 'mm2', ${workEvents.body} -> 'mm2', 'coats', ${workEvents.body} -> 'coats'))`,
         pieceId: workEvents.pieceId,
         name: pieces.name,
       })

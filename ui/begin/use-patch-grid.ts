@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
 import type { FindPatchesOutput } from "@/compute/operations/find-patches";
-import { patchGrid, type At, type PatchGrid } from "@/core/picture/patch-grid";
+import { MOST_PATCHES, patchGrid, type At, type PatchGrid } from "@/core/picture/patch-grid";
 import { askOfPicture } from "@/ui/jobs/client";
 import { messageOf } from "@/ui/send";
 
@@ -76,6 +76,7 @@ export function usePatchGrid(onChange: () => void) {
   /** Shows a grid at once, and moves it onto the patches once they are seen. */
   const place = async (of: SheetPicture, asPointed: PatchGrid, its: Size) => {
     setPlaced({ grid: asPointed, how: "pointed", bare: [] });
+    if (its.rows * its.columns > MOST_PATCHES) return;
     const found = await look(of, { ...cornersOf(asPointed, its), ...its });
     if (!found) return;
     onChange();
@@ -97,9 +98,12 @@ export function usePatchGrid(onChange: () => void) {
   };
   const choose = (file: File) => {
     clear();
+    const turn = latest.current;
     const url = URL.createObjectURL(file);
     const image = new Image();
     image.onload = async () => {
+      // Another photo was chosen before this one had come.
+      if (turn !== latest.current) return URL.revokeObjectURL(url);
       const taken = {
         handle: crypto.randomUUID(),
         file,
