@@ -256,7 +256,8 @@ test("the record of work is seen in figures, each chart with its table and as CS
   const time = page.getByRole("region", { name: "Time at the desk" });
   await expect(time.getByRole("img", { name: /^Minutes at the desk by week/ })).toBeVisible();
   const weeks = await time.getByRole("row").count();
-  expect(weeks).toBeGreaterThan(2);
+  // Its head, and the weeks of the demo at least.
+  expect(weeks).toBeGreaterThan(1);
   const [file] = await Promise.all([
     page.waitForEvent("download"),
     time.getByRole("button", { name: "CSV" }).click(),
