@@ -23,10 +23,19 @@ export function keyOfScript(address: string): string {
   return url.href;
 }
 
-/** Makes the desk work without the server from its next opening on, where the browser lets it. */
+/** A page that is no desk has its first pictures before it makes the desk ready, ms. */
+const FIRST_PICTURES = 6000;
+
+/**
+ * Makes the desk work without the server from its next opening on, where the browser lets it. Whatever a page fetches goes through that
+ * from then on, which a first visit would pay while it waits for its first picture.
+ */
 export function readyForAway(): void {
   if (!("serviceWorker" in navigator)) return;
-  navigator.serviceWorker.register("/away.js", { scope: "/" }).catch(() => undefined);
+  const register = () =>
+    void navigator.serviceWorker.register("/away.js", { scope: "/" }).catch(() => undefined);
+  if (isDeskPage(location.pathname)) register();
+  else setTimeout(register, FIRST_PICTURES);
 }
 
 /** Forgets the pages that were kept: whoever uses this browser next is somebody else. */

@@ -1,33 +1,3 @@
-/** Rows or columns that are turned at once: what they hold stays in the nearest memory. */
-const TILE = 32;
-
-/** Rows become columns, tile by tile. */
-function turned<A extends Float32Array | Int16Array>(from: A, to: A, width: number, height: number): A {
-  for (let top = 0; top < height; top += TILE) {
-    const bottom = Math.min(height, top + TILE);
-    for (let left = 0; left < width; left += TILE) {
-      const right = Math.min(width, left + TILE);
-      for (let y = top; y < bottom; y++)
-        for (let x = left, p = y * width + left, q = left * height + y; x < right; x++, p++, q += height)
-          to[q] = from[p]!;
-    }
-  }
-  return to;
-}
-
-/** The part of a plane in a box, as a plane of its own. */
-function cut<A extends Float32Array | Int16Array>(
-  plane: A,
-  out: A,
-  width: number,
-  [left, top, right, bottom]: Box,
-): A {
-  const wide = right - left;
-  for (let y = top; y < bottom; y++)
-    out.set(plane.subarray(y * width + left, y * width + right), (y - top) * wide);
-  return out;
-}
-
 type Box = readonly [left: number, top: number, right: number, bottom: number];
 
 /**
@@ -45,29 +15,20 @@ export function runMeans(
   times = 1,
 ): Float32Array {
   const [left, top, right, bottom] = box;
-  const [wide, high] = [Math.max(0, right - left), Math.max(0, bottom - top)];
-  const size = wide * high;
   const out = new Float32Array(plane.length);
-  if (!size) return out;
-  // Columns are far apart in memory: they are turned into rows, which takes less time than walking them.
-  const rows = cut(own, new Int16Array(size), width, box);
-  const columns = turned(rows, new Int16Array(size), wide, high);
-  let now = cut(plane, new Float32Array(size), width, box);
-  let next = new Float32Array(size);
+  if (right <= left || bottom <= top) return out;
+  const between = new Float32Array(plane.length);
   for (let round = 0; round < times; round++) {
-    next.fill(0);
-    for (let from = 0; from < size; from += wide) means(now, next, rows, from, from + wide, radius);
-    turned(next, now, wide, high);
-    next.fill(0);
-    for (let from = 0; from < size; from += high) means(now, next, columns, from, from + high, radius);
-    [now, next] = [turned(next, now, high, wide), next];
+    const from = round ? out : plane;
+    for (let y = top; y < bottom; y++)
+      alongRow(from, between, own, y * width + left, y * width + right, radius);
+    downColumns(between, out, own, width, radius, box);
   }
-  for (let y = 0; y < high; y++) out.set(now.subarray(y * wide, (y + 1) * wide), (y + top) * width + left);
   return out;
 }
 
 /** Along one row of pixels. */
-function means(
+function alongRow(
   from: Float32Array,
   to: Float32Array,
   own: Int16Array,
@@ -94,4 +55,51 @@ function means(
     }
     first = end;
   }
+}
+
+/** Down all columns at once, row by row as they lie in memory: each column has its own sum and its own ends of what is summed. */
+function downColumns(
+  from: Float32Array,
+  to: Float32Array,
+  own: Int16Array,
+  width: number,
+  radius: ArrayLike<number>,
+  [left, top, right, bottom]: Box,
+): void {
+  const wide = right - left;
+  const sums = new Float64Array(wide);
+  // Pixels, the first that is summed and the first that is not yet.
+  const lows = new Int32Array(wide);
+  const highs = new Int32Array(wide);
+  const beyond = bottom * width;
+  for (let y = top; y < bottom; y++)
+    for (let i = 0, p = y * width + left; i < wide; i++, p++) {
+      const a = own[p]!;
+      if (a < 0) continue;
+      const r = radius[a]!;
+      let sum = sums[i]!;
+      let low = lows[i]!;
+      let high = highs[i]!;
+      if (y === top || own[p - width] !== a) {
+        sum = 0;
+        low = high = p;
+        const reach = Math.min(beyond, p + r * width);
+        while (high < reach && own[high] === a) {
+          sum += from[high]!;
+          high += width;
+        }
+      }
+      if (high < beyond && own[high] === a) {
+        sum += from[high]!;
+        high += width;
+      }
+      if (p - r * width > low) {
+        sum -= from[low]!;
+        low += width;
+      }
+      to[p] = (sum * width) / (high - low);
+      sums[i] = sum;
+      lows[i] = low;
+      highs[i] = high;
+    }
 }

@@ -36,7 +36,10 @@ function junctions({ width, height, data }: Labels, owner: Int32Array, radius: n
   const across = Math.ceil(width / cell) + 1;
   for (let y = 0, p = 0; y + 1 < height; y++, p++)
     for (let x = 0; x + 1 < width; x++, p++) {
-      const [a, b, c, d] = [data[p]!, data[p + 1]!, data[p + width]!, data[p + width + 1]!];
+      const a = data[p]!;
+      const b = data[p + 1]!;
+      const c = data[p + width]!;
+      const d = data[p + width + 1]!;
       if ((a === b && c === d) || (a === c && b === d)) continue;
       if (new Set([owner[a], owner[b], owner[c], owner[d]]).size < 3) continue;
       const key = Math.floor(y / cell) * across + Math.floor(x / cell);

@@ -54,6 +54,13 @@ function worker(place: Place): Running {
   return own;
 }
 
+/** Starts both workers while the page itself still comes: its first question finds them loaded. */
+export function startWorkers(): void {
+  if (typeof Worker === "undefined") return;
+  worker("drawing");
+  worker("desk");
+}
+
 /** Ends a worker that failed; the next question starts another. */
 function dropWorker(failed: Running): void {
   if (running[failed.place] === failed) delete running[failed.place];
