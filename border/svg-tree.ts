@@ -182,10 +182,11 @@ export function treeOf(source: string): Tree {
   if (!trouble) parser.close();
   const [root] = roots;
   const isDrawn = (e: Element): boolean => SHAPES.has(e.tag) || e.tag === "image" || e.children.some(isDrawn);
+  const missing = leftOut.size ? `, and this cannot come with it: ${[...leftOut].join(", ")}` : "";
   if (trouble || root?.tag !== "svg" || !isDrawn(root))
     throw wrong(
       "",
-      `This SVG cannot be read: ${trouble ?? "it has no drawing in it"}. Save it again as plain SVG, or as PNG.`,
+      `This SVG cannot be read: ${trouble ?? `it has no drawing in it${missing}`}. Save it again as plain SVG, or as PNG.`,
     );
   return { root, images, leftOut };
 }

@@ -76,7 +76,12 @@ describe("a picture that comes in", () => {
     );
     expect(
       await refusal("a.png", Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')),
-    ).toMatch(/no drawing in it/);
+    ).toMatch(/no drawing in it\. Save/);
+    const elsewhere =
+      '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><image href="tux.png" width="9" height="9"/></svg>';
+    expect(await refusal("a.svg", Buffer.from(elsewhere))).toMatch(
+      /no drawing in it, and this cannot come with it: a picture that lies elsewhere/,
+    );
     const whole = await plain(300, 300).png({ compressionLevel: 0 }).toBuffer();
     expect(await refusal("b.png", whole.subarray(0, whole.length / 2))).toMatch(/damaged/);
     expect(await refusal("c.png", Buffer.alloc(0))).toMatch(/empty/);
