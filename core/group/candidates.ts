@@ -21,6 +21,8 @@ export interface Candidates {
   readonly sheet: InkedSheet;
   /** Whether two tones look alike. */
   readonly alike: (first: number, second: number) => boolean;
+  /** Colours of inks where they lie alone, by coats, kept from search to search. */
+  readonly alone: Map<string, Lab>;
   /** How much each tone counts at a place of a shape, kept from search to search. */
   readonly known: Map<string, PlaceWeights | undefined>;
 }
@@ -95,5 +97,13 @@ export function candidatesOf(desk: Desk, maxCoats: number, usable: (ink: number)
   const { doses, lookup } = tableOf(desk);
   const alike = (first: number, second: number): boolean =>
     deltaE00(tones[first]!.lab, tones[second]!.lab) < TWIN;
-  return { desk, tones, doses, sheet: new InkedSheet(desk, lookup), alike, known: new Map() };
+  return {
+    desk,
+    tones,
+    doses,
+    sheet: new InkedSheet(desk, lookup),
+    alike,
+    alone: new Map(),
+    known: new Map(),
+  };
 }

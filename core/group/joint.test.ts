@@ -95,4 +95,25 @@ describe("a whole piece", () => {
     expect(priced[1]!.markers).toBeLessThanOrEqual(priced[0]!.markers);
     expect(priced[1]!.fit).toBeGreaterThanOrEqual(priced[0]!.fit - 1e-9);
   });
+  it("of many areas is sketched first, and each plan that is shown is better than the one before", () => {
+    const many = Math.ceil(25_000 / 24 / desk.inks.length);
+    const open = Array.from({ length: many }, (_, i) => {
+      const local = [45 + (i % 8) * 4, 6 + (i % 5) * 3, 10 + (i % 7) * 2.5] as const;
+      return {
+        ...area(local),
+        wish: shapeWish(desk, { local }, { tones: "auto", mostTones: 5, shadow: "best" }),
+      };
+    });
+    const shown: number[] = [];
+    const large = { ...wish, areas: open, neighbours: [] };
+    const { alone, together: plan } = finish(
+      planTogether(desk, large, [], ({ together: t }) => shown.push(t.objective)),
+    )!;
+    expect(shown.length).toBeGreaterThanOrEqual(3);
+    for (const [i, objective] of shown.entries())
+      expect(objective).toBeLessThanOrEqual((shown[i - 1] ?? Infinity) + 1e-9);
+    expect(plan.objective).toBe(shown.at(-1));
+    expect(plan.objective).toBeLessThan(shown[0]!);
+    expect(plan.objective).toBeLessThanOrEqual(alone.objective + 1e-9);
+  }, 60_000);
 });

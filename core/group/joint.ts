@@ -5,7 +5,7 @@ import { part, type Work } from "@/core/progress";
 import { inksOf, planner, SLACK, TONE_COATS, type BestGroup, type Planner, type PlannedGroup } from "./plan";
 import { LOCAL_UNIT } from "./score";
 import type { FixedTone } from "./search";
-import type { Shape, ShapeWish } from "./shapes";
+import { mostShapes, type Shape, type ShapeWish } from "./shapes";
 
 /** An area of the piece to be planned with the others. */
 export interface JointArea {
@@ -58,7 +58,10 @@ const WEIGHED = 5;
 const MOST_ROUNDS = 4;
 /** What a marker costs, in the units of a score. */
 const priceOf = ({ markerCost }: JointWish): number => markerCost * LOCAL_UNIT;
-/** Shares of the progress of the first look, and of planning each area by itself. */
+/** Areas of different wishes times ways to lay them times inks from which on each area gets a short look only: about ten seconds' work. */
+const LARGE = 24_000;
+/** Shares of the progress of the first sketch and look, and of planning each area by itself. */
+const SKETCH = 0.02;
 const FIRST_LOOK = 0.1;
 const ALONE = 0.3;
 
@@ -93,31 +96,47 @@ function plannersOf(desk: Desk, wish: JointWish): Planner[] {
   });
 }
 
-/** Lays a piece out, each area by itself, after a short look or a long one; undefined when an area cannot be planned. */
-function* board(
+/**
+ * A look at a whole piece, area by area: what an area finds goes for all of the same wish.
+ * @returns undefined when an area cannot be planned
+ */
+function* eachArea(
   wish: JointWish,
-  planners: readonly Planner[],
-  look: "short" | "long",
-): Work<Board | undefined> {
-  // What is asked for twice is planned once.
+  find: (area: number, soFar: readonly BestGroup[]) => Work<BestGroup | undefined>,
+): Work<BestGroup[] | undefined> {
   const known = new Map<JointArea, BestGroup>();
   const own: BestGroup[] = [];
   for (const [i, area] of wish.areas.entries()) {
     let found = known.get(area);
     if (!found) {
       const from = i / wish.areas.length;
-      found =
-        look === "short"
-          ? planners[i]!.glance(area.wish)
-          : yield* part(planners[i]!.best(area.wish), from, 1 / wish.areas.length);
+      found = yield* part(find(i, own), from, 1 / wish.areas.length);
       if (!found) return undefined;
       known.set(area, found);
       yield from;
     }
     own.push(found);
   }
-  return { wish, planners, alone: own.map((o) => asJoint(o.group)), shapes: own.map((o) => o.from) };
+  return own;
 }
+
+const boardOf = (wish: JointWish, planners: readonly Planner[], own: readonly BestGroup[]): Board => ({
+  wish,
+  planners,
+  alone: own.map((o) => asJoint(o.group)),
+  shapes: own.map((o) => o.from),
+});
+
+/** One area after the other, each with the markers that those before it have where they do. */
+const sketched = (wish: JointWish, planners: readonly Planner[]) =>
+  eachArea(wish, function* (area, soFar) {
+    const there = new Set(soFar.flatMap((o) => inksOf(o.group)));
+    const isFixed = fixedIn(wish.areas[area]!);
+    yield 0;
+    return planners[area]!.sketch(wish.areas[area]!.wish, (ink) =>
+      there.has(ink) || isFixed(ink) ? 0 : priceOf(wish),
+    );
+  });
 
 const fixedIn =
   ({ fixed }: Pick<JointArea, "fixed">) =>
@@ -206,8 +225,8 @@ const betterOf = (wish: JointWish, a: JointPlan, b: JointPlan | undefined): Join
 /**
  * All areas together. Starts from each area by itself; then each area answers the others (the best group given which markers lie ready
  * anyway and where neighbours stand), and each marker used by few areas is tried without; a change is kept only when it lowers the whole, so
- * the result is never worse than the start. With a limit, the price of a marker rises until the limit is met. A short look at every area
- * comes first, so that there is something to show. Yields progress 0–1.
+ * the result is never worse than the start. With a limit, the price of a marker rises until the limit is met. A sketch and a short look at
+ * every area come first, so that there is something to show; a large piece is planned from those. Yields progress 0–1.
  * @param prices costs of a marker for which the piece is planned too, cheapest first, to show markers against fit
  * @param show told the best plan so far each time there is a better one; what it is told of each area alone is not its best yet
  * @returns undefined when an area has no group at all
@@ -219,21 +238,40 @@ export function* planTogether(
   show?: (soFar: JointPlans) => void,
 ): Work<(JointPlans & { readonly priced: readonly JointPlan[] }) | undefined> {
   const planners = plannersOf(desk, wish);
+  const ways = [...new Set(wish.areas)].reduce((sum, a) => sum + mostShapes(a.wish), 0);
+  const isLarge = ways * desk.inks.length > LARGE;
+  const glanced = (known: readonly (BestGroup | undefined)[], which: "likeliest" | "others") =>
+    eachArea(wish, function* (area) {
+      yield 0;
+      return planners[area]!.glance(wish.areas[area]!.wish, known[area], which);
+    });
   let looked: JointPlan | undefined;
-  if (show) {
-    const first = yield* part(board(wish, planners, "short"), 0, FIRST_LOOK / 2);
+  let own: BestGroup[] | undefined;
+  if (show || isLarge) {
+    const first = yield* part(sketched(wish, planners), 0, SKETCH);
     if (first) {
-      const alone = weighJoint(wish, first.alone);
-      show({ alone, together: alone });
-      looked = yield* part(improve(first, alone), FIRST_LOOK / 2, FIRST_LOOK / 2);
-      show({ alone, together: looked });
+      const sketch = weighJoint(wish, boardOf(wish, planners, first).alone);
+      show?.({ alone: sketch, together: sketch });
+      own = yield* part(glanced(first, "likeliest"), SKETCH, FIRST_LOOK / 2);
+      const short = boardOf(wish, planners, own!);
+      const alone = weighJoint(wish, short.alone);
+      const from = SKETCH + FIRST_LOOK / 2;
+      looked = yield* part(improve(short, betterOf(wish, alone, sketch)), from, FIRST_LOOK / 2);
+      show?.({ alone, together: looked });
     }
   }
-  const start = yield* part(board(wish, planners, "long"), FIRST_LOOK, ALONE);
-  if (!start) return undefined;
-  const done = FIRST_LOOK + ALONE;
-  const share = (1 - done) / (1 + prices.length);
+  own = yield* part(
+    isLarge && own
+      ? glanced(own, "others")
+      : eachArea(wish, (area) => planners[area]!.best(wish.areas[area]!.wish)),
+    SKETCH + FIRST_LOOK,
+    ALONE,
+  );
+  if (!own) return undefined;
+  const start = boardOf(wish, planners, own);
   const alone = weighJoint(wish, start.alone);
+  const done = SKETCH + FIRST_LOOK + ALONE;
+  const share = (1 - done) / (1 + prices.length);
   let plan = yield* part(improve(start, betterOf(wish, alone, looked)), done, share);
   for (
     let price = Math.max(0.5, wish.markerCost), tries = 0;

@@ -8,7 +8,7 @@ import type { GroupGoal } from "./goal";
 import type { School } from "./school";
 import { SCORE_WEIGHTS, type ScoreWeights } from "./score";
 import { searchGroups, type FixedTone, type FoundGroup } from "./search";
-import { shapesOf, toneCounts, type Shape, type ShapeWish } from "./shapes";
+import { shapesOf, toneCounts, USUAL_TONES, type Shape, type ShapeWish } from "./shapes";
 import { STEP_LIMITS, type StepLimits } from "./step";
 import { FEWEST_TONES } from "./tone";
 import { weighGroup, type LaidGroup } from "./weigh";
@@ -40,9 +40,13 @@ const REAL_DIFFERENCE = 3;
 const OTHER_INKS = 0.5;
 /** Cost laid on the inks of groups already given, and on their twins, so that the next group is another one. */
 const USED = 0.9;
+/** Partial groups kept of each length for a sketch. */
+const SKETCH = 8;
 /** Partial groups kept of each length, and groups weighed of each shape, for a first look. */
 const FIRST_LOOK = 12;
 const FIRST_WEIGHED = 2;
+/** Shapes of least strain that a first look takes in. */
+const LIKELIEST = 8;
 /** Partial groups kept of each length: to find out which shapes are worth it, and of those that are. */
 const GLANCE = 40;
 const WIDTH = 160;
@@ -84,8 +88,17 @@ export interface Planner {
     extra?: (ink: number) => number,
     school?: School,
   ) => Work<BestGroup | undefined>;
-  /** A good group after a short look at every shape: what {@link best} gives is as good or better. */
-  readonly glance: (wish: ShapeWish) => BestGroup | undefined;
+  /** A group after a look at the shape that is likeliest to be good, or at the first that gives one. */
+  readonly sketch: (wish: ShapeWish, extra: (ink: number) => number) => BestGroup | undefined;
+  /**
+   * A good group after a short look at the shapes that are likeliest to be good, or at all others.
+   * @param known a group that is there already: only better ones are of interest
+   */
+  readonly glance: (
+    wish: ShapeWish,
+    known: BestGroup | undefined,
+    which: "likeliest" | "others",
+  ) => BestGroup | undefined;
   /** The next best one of a shape while inks cost extra. */
   readonly next: (shape: Shape, extra: (ink: number) => number) => PlannedGroup | undefined;
 }
@@ -160,9 +173,19 @@ function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
     toneCounts(wish, fixed.length)
       .flatMap((n) => shapesOf(wish, n, school))
       .map((s) => (goalOf ? { ...s, goal: goalOf(s.shape) } : s));
-  const glance: Planner["glance"] = (wish) => {
-    let found: BestGroup | undefined;
-    for (const from of shapesFor(wish)) {
+  const sketch: Planner["sketch"] = (wish, extra) => {
+    const unusual = (tones: number) => Math.abs(tones - USUAL_TONES);
+    for (const tones of toneCounts(wish, fixed.length).sort((a, b) => unusual(a) - unusual(b)))
+      for (const from of shapesFor({ ...wish, tones }).sort((a, b) => a.off - b.off)) {
+        const [found] = search(from, SKETCH, extra, 1);
+        if (found) return { from, group: weigh(found, from.goal) };
+      }
+    return undefined;
+  };
+  const glance: Planner["glance"] = (wish, known, which) => {
+    let found = known;
+    const shapes = shapesFor(wish).sort((a, b) => a.off - b.off);
+    for (const from of which === "likeliest" ? shapes.slice(0, LIKELIEST) : shapes.slice(LIKELIEST)) {
       const least = found ? found.group.score : Infinity;
       for (const other of search(from, FIRST_LOOK, () => 0, FIRST_WEIGHED, least)) {
         const group = weigh(other, from.goal);
@@ -206,7 +229,7 @@ function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
     }
     return found;
   }
-  return { search, weigh, best, glance, next };
+  return { search, weigh, best, sketch, glance, next };
 }
 
 /**

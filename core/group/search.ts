@@ -75,7 +75,7 @@ export function searchGroups(
   cap = Infinity,
   most = 1,
 ): FoundGroup[] {
-  const { tones, doses, desk, sheet } = c;
+  const { tones, doses, desk, sheet, alone } = c;
   const { goal, limits, weights: w, inkCost, unowned, purchases = Infinity } = wish;
   const extra = new Map<number, number>();
   for (const t of tones) if (!extra.has(t.ink)) extra.set(t.ink, inkCost(t.ink));
@@ -89,7 +89,6 @@ export function searchGroups(
   const left = followers(c, free, shape.tones);
   const mixed = new Float64Array(BANDS);
   const half = new Float64Array(BANDS);
-  const alone = new Map<string, Lab>();
 
   /** Expands partial groups by one tone. */
   function grow(partials: readonly (Partial | undefined)[], zone: number, limit: number): Partial[] {

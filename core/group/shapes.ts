@@ -27,6 +27,8 @@ export interface ShapeWish {
 export interface Shape {
   readonly shape: SearchShape;
   readonly goal: GroupGoal;
+  /** How far what is wanted is from what lies comfortably, L*. */
+  readonly off: number;
 }
 
 const WAYS: Readonly<Record<ShadowWay, readonly SearchShape["shadow"][]>> = {
@@ -39,7 +41,7 @@ const WAYS: Readonly<Record<ShadowWay, readonly SearchShape["shadow"][]>> = {
 /** Steps that a goal asks for should lie within these, L*; beyond, another tone had better carry the local colour. */
 const COMFORT = { least: 5, most: 17 } as const;
 /** Tones of a group of which nobody says how many. */
-const USUAL_TONES = 4;
+export const USUAL_TONES = 4;
 /** Places that are tried for the local colour. */
 const LOCALS = 2;
 
@@ -63,12 +65,12 @@ export function shapesOf(w: ShapeWish, tones: number, school = w.school): Shape[
   const naturalFor = w.tones === "auto" ? Math.min(USUAL_TONES, w.mostTones) : w.tones;
   return WAYS[w.shadow].flatMap((shadow) => {
     const places = tones + (shadow === "tone" ? 0 : 1);
-    return Array.from({ length: tones }, (_, local): Shape => ({
+    return Array.from({ length: tones }, (_, local) => ({
       shape: { school, tones, local, shadow, capacity: w.capacity },
       goal: groupGoal(w.target, places, w.paper, { naturalFor, ...w.wish }, local),
     }))
       .filter(({ shape }) => fits(shape))
-      .map((s) => ({ ...s, off: strain(s.goal) + Math.abs(s.shape.local - (places - 1) / 2) / 4 }))
+      .map((s): Shape => ({ ...s, off: strain(s.goal) + Math.abs(s.shape.local - (places - 1) / 2) / 4 }))
       .sort((a, b) => a.off - b.off)
       .slice(0, LOCALS);
   });
@@ -80,3 +82,7 @@ export function toneCounts({ tones, mostTones }: ShapeWish, least = FEWEST_TONES
   const from = Math.max(FEWEST_TONES, least);
   return Array.from({ length: Math.max(1, mostTones - from + 1) }, (_, i) => from + i);
 }
+
+/** So many ways to lay a wish's group are looked at, at most. */
+export const mostShapes = (wish: ShapeWish): number =>
+  toneCounts(wish).length * WAYS[wish.shadow].length * LOCALS;
