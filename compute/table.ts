@@ -13,6 +13,7 @@ import { line } from "./operations/line";
 import { light } from "./operations/light";
 import { lookOver } from "./operations/look-over";
 import { match } from "./operations/match";
+import { mends } from "./operations/mends";
 import { neutralPairs } from "./operations/neutral-pairs";
 import { open } from "./operations/open";
 import { parseCode } from "./operations/parse-code";
@@ -85,6 +86,7 @@ export const table = {
   render,
   lookOver,
   waysOut,
+  mends,
   repair,
   sections,
   workOrder,

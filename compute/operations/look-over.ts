@@ -1,8 +1,4 @@
-import { reachOn } from "@/core/ink/reach";
-import { inkPasses } from "@/core/course/laid-passes";
-import { fadeOf } from "@/core/ink/fade";
 import { List, One, Optional, Within } from "@/border/fields";
-import { hueTurn, hue, chroma, type Lab } from "@/core/colour/lab";
 import {
   againstReference,
   meetingsOf,
@@ -15,16 +11,16 @@ import { NO_TONES } from "@/core/colouring/tone-map";
 import { referenceValues } from "@/core/light/reference-values";
 import type { Bytes } from "@/core/picture/plane";
 import { part, type Work } from "@/core/progress";
-import { reads } from "@/core/shadow/monochrome";
 import { noticedInWords, type Noticed } from "@/words/check";
 import { Names } from "../area-names";
 import type { OpenDesk } from "../desk";
 import { targetOf } from "../group-wish";
 import { deskOperation } from "../operation";
+import { COVERED, darkerBy, isCramped, isMerging, paleCover } from "../noticing";
 import { pixelsOf } from "../pictures";
 import { LaidReference } from "./light";
 import { seen, type SeenColour } from "../seen";
-import { ShownQuestion, shownIn, type ShownInField } from "./render";
+import { ShownQuestion, shownIn } from "./render";
 import { fieldFor, toneMapFor } from "./tone-map";
 
 export class LookOverQuestion extends ShownQuestion {
@@ -54,34 +50,10 @@ export interface LookOverOutput {
   readonly differences?: Bytes;
 }
 
-/** A border shorter than this is a touch of corners, mm; and the share of one that has to run together to be told. */
-const [SHORTEST, MUCH] = [4, 0.4] as const;
 /** ΔE00 over its pixels from which on an area is off. */
 const OFF = 5;
-/** mm² of a highlight that a nib can hardly lay; of areas larger than so many mm². */
-const [SMALL, OF_LARGE] = [3, 60] as const;
-/** L* by which a highlight is covered. */
-const COVERED = 7;
 /** L* from dark to light under which a picture is flat, and by which it may be flatter than its reference. */
 const [FLAT, FLATTER] = [35, 12] as const;
-
-/** How far the hue of a shadow is held by its underlay, degrees; undefined when the cover reads as itself, or there is no underlay. */
-function paleCover(open: OpenDesk, shown: ShownInField, question: ShownQuestion): number | undefined {
-  const under = shown.passes.filter((p) => p.role === "underlay" || p.role === "undertone");
-  if (!under.length) return undefined;
-  const { desk } = open;
-  const t = (Math.max(...under.map((p) => p.from)) + 1) / 2;
-  const cover = fadeOf(
-    desk,
-    inkPasses(
-      shown.passes.filter((p) => !under.includes(p)),
-      open.find,
-    ),
-    reachOn(desk, question.sheet),
-  ).at(t, 0);
-  const seen: Lab = shown.laid.at(t, 0);
-  return reads(cover, seen) || chroma(cover) < 4 ? undefined : Math.abs(hueTurn(hue(cover), hue(seen)));
-}
 
 function* lookOverOf(question: LookOverQuestion, open: OpenDesk): Work<LookOverOutput> {
   const field = fieldFor(question);
@@ -104,16 +76,13 @@ function* lookOverOf(question: LookOverQuestion, open: OpenDesk): Work<LookOverO
     const looked = seeArea(own.laid, map, a, own.wanted, own.borders[1] ?? 1, ground.mmPerPixel);
     if (looked.off !== undefined && looked.off > OFF)
       noticed.push({ kind: "off target", area: id, deltaE00: looked.off });
-    const size =
-      map.counts.subarray(a * 256, a * 256 + 256).reduce((s, n) => s + n, 0) * ground.mmPerPixel ** 2;
-    const tones = own.borders.length - 1;
-    const cramped = tones > 2 && size > OF_LARGE && looked.lightest < SMALL && own.wish.whites.length === 0;
+    const cramped = isCramped(own, map, a, looked.lightest, ground.mmPerPixel);
     if (cramped) noticed.push({ kind: "small highlight", area: id, mm2: looked.lightest });
-    const target = asked.get(id)?.wish && targetOf(open, asked.get(id)!.wish!.target);
-    const darker = target?.light ? target.light[0] - looked.ends[0][0] : 0;
+    const wish = asked.get(id)?.wish;
+    const darker = wish ? darkerBy(targetOf(open, wish.target), looked) : 0;
     // What has no room at all is not covered.
     if (darker > COVERED && !cramped) noticed.push({ kind: "lost highlight", area: id, darker });
-    const turn = paleCover(open, own, question);
+    const turn = paleCover(open, own, question.sheet);
     if (turn !== undefined) noticed.push({ kind: "pale cover", area: id, turn });
     return {
       id,
@@ -127,7 +96,7 @@ function* lookOverOf(question: LookOverQuestion, open: OpenDesk): Work<LookOverO
     merging,
     deltaE00,
   } of meetingsOf(ground, rgba, question.apart))
-    if (mm > SHORTEST && merging > MUCH && colours[a] && colours[b])
+    if (isMerging(mm, merging) && colours[a] && colours[b])
       noticed.push({ kind: "merging", areas: [ids[a]!, ids[b]!], share: merging, deltaE00 });
   // What has no plan yet is neither light nor dark.
   const planned = shown.map((s) => (s && (s.passes.length || s.wish.white) ? 1 : 0));

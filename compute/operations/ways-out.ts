@@ -2,27 +2,17 @@ import { List } from "@/border/fields";
 import { wrong } from "@/border/problem";
 import { seeArea } from "@/core/colouring/look-over";
 import { NO_TONES } from "@/core/colouring/tone-map";
-import { plannedLayers } from "@/core/course/planned-layers";
 import { inksOf, planGroups, type PlannedGroup } from "@/core/group/plan";
 import { missed } from "@/core/group/wanted";
-import { inOrder } from "@/core/media/registry";
-import type { Layer } from "@/core/media/layer";
-import { isPlannedShade, type KeptTone } from "@/core/piece/piece";
-import type { Shade } from "@/core/piece/commands";
 import { part, type Work } from "@/core/progress";
-import { AreaId, type AreaIdInput } from "../grounds";
+import { AnewInput, laidWith, otherOf, type OtherGroup } from "../area-anew";
 import { costOf, isUnowned } from "../cost";
 import type { OpenDesk } from "../desk";
-import { fixedOf, PlanWish, schoolOf, shapeWishOf } from "../group-wish";
-import { pencilsFor, shownArea, type ShownArea } from "../laid-areas";
+import { fixedOf, shapeWishOf } from "../group-wish";
+import { pencilsFor, type ShownArea } from "../laid-areas";
 import { deskOperation } from "../operation";
 import { ShownQuestion, shownIn } from "./render";
 import { fieldFor, toneMapFor } from "./tone-map";
-
-/** An area to be planned anew, and what is wished of its group. */
-class AnewInput extends PlanWish {
-  @AreaId() id!: AreaIdInput;
-}
 
 /** Areas that are planned anew at once: about half a minute's work on a large rack. */
 const MOST_ANEW = 40;
@@ -32,11 +22,8 @@ export class WaysOutQuestion extends ShownQuestion {
   @List(() => AnewInput, 1, MOST_ANEW, '{"id","target"}') anew!: AnewInput[];
 }
 
-/** A group that an area may have instead, as it is kept. */
-export interface OtherGroup {
-  readonly tones: readonly KeptTone[];
-  readonly shade: readonly Shade[];
-  readonly school: ReturnType<typeof schoolOf>;
+/** Another group for an area, and how near it comes. */
+export interface NearerGroup extends OtherGroup {
   /** Mean ΔE00 over the area's pixels, measured as {@link lookOver} does. */
   readonly after: number;
 }
@@ -47,7 +34,7 @@ export interface WayOut {
   /** Mean ΔE00 over its pixels as it is planned. */
   readonly before: number;
   /** Another group from what may be used; left out where none is worth the change. */
-  readonly group?: OtherGroup;
+  readonly group?: NearerGroup;
   /** Mean ΔE00 if it stayed bare paper, where that is nearer than anything else. */
   readonly white?: number;
   /** The one marker that is not owned which would help most. */
@@ -66,22 +53,6 @@ const STILL_OFF = 3;
 const TRIED = 4;
 
 const isWorth = (before: number, after: number) => after <= before - Math.max(WORTH, SHARE * before);
-
-/** A planned group as it is kept. */
-function keptOf(open: OpenDesk, g: PlannedGroup) {
-  const layers = plannedLayers(g, (ink) => open.desk.inks[ink]!.code);
-  const tones = layers.flatMap((l): KeptTone[] => {
-    if (l.medium !== "tone") return [];
-    const { medium: _, ...tone } = l;
-    return [tone];
-  });
-  const shade = layers.flatMap((l): Shade[] =>
-    l.medium === "shadow" && (l.kind === "underlay" || l.kind === "overlay")
-      ? [{ kind: l.kind, code: l.code, coats: l.coats }]
-      : [],
-  );
-  return { layers, tones, shade };
-}
 
 function* waysOutOf(
   question: WaysOutQuestion,
@@ -117,27 +88,10 @@ function* waysOutOf(
     const price = costOf(open, asked.ownedOnly);
     const excluded = new Set(asked.exclude);
     const fixed = fixedOf(open, asked, `anew[${i}].`);
-    const others = area.layers.filter((l) => l.medium !== "tone" && !isPlannedShade(l));
-    const laidWith = (group: readonly Layer[], school: OtherGroup["school"]) =>
-      offOf(
-        shownArea(
-          open,
-          {
-            layers: inOrder([...others, ...group]),
-            school,
-            upTo: null,
-            underlay: question.underlay,
-            wish: area.wish ?? asked,
-          },
-          question.sheet,
-          question.finishers,
-          pencils,
-        ),
-      );
     /** The best of what a planner gives, each laid and measured. */
     function* bestOf(
       purchases: number,
-    ): Work<{ readonly planned: PlannedGroup; readonly group: OtherGroup } | undefined> {
+    ): Work<{ readonly planned: PlannedGroup; readonly group: NearerGroup } | undefined> {
       const planned = yield* planGroups(open.desk, shapeWishOf(open, asked), purchases ? 1 : TRIED, {
         inkCost: (ink) =>
           excluded.has(open.desk.inks[ink]!.code) ? Infinity : purchases ? costOf(open)(ink) : price(ink),
@@ -147,9 +101,9 @@ function* waysOutOf(
       });
       return planned
         .map((g) => {
-          const { layers, tones, shade } = keptOf(open, g);
-          const after = laidWith(layers, g.laying.school) ?? Infinity;
-          return { planned: g, group: { tones, shade, school: g.laying.school, after } };
+          const other = otherOf(open, g);
+          const after = offOf(laidWith(open, question, area!, asked, other, pencils)) ?? Infinity;
+          return { planned: g, group: { ...other, after } };
         })
         .sort((a, b) => a.group.after - b.group.after)[0];
     }

@@ -115,25 +115,25 @@ export interface Meeting {
 /** Distance to each side of a line at which two areas are compared, mm. */
 const ASIDE = 0.7;
 
-/**
- * How areas stand beside each other where they touch, from a colouring without its line.
- * @param rgba of the colouring; `apart` the ΔE00 under which two colours merge
- */
-export function meetingsOf(
-  { width, height, own, mmPerPixel, count }: Ground,
-  rgba: Uint8ClampedArray,
-  apart: number,
-): Meeting[] {
+/** Where two areas touch: pixels to each side of their line, one after the other. */
+export interface Border {
+  readonly areas: readonly [number, number];
+  /** mm of it. */
+  readonly mm: number;
+  readonly pixels: readonly number[];
+}
+
+/** All places where areas touch, each pair once. */
+export function bordersOf({ width, height, own, mmPerPixel, count }: Ground): Border[] {
   const d = Math.max(1, Math.round(ASIDE / mmPerPixel));
   const found = new Map<number, number[]>();
-  const labAt = labsOf(rgba);
   const look = (before: number, after: number) => {
     const [a, b] = [own[before]!, own[after]!];
     if (a < 0 || b < 0 || a === b) return;
     const key = Math.min(a, b) * count + Math.max(a, b);
     const list = found.get(key) ?? [];
     found.set(key, list);
-    list.push(deltaE00(labAt(before), labAt(after)));
+    list.push(before, after);
   };
   for (let y = d; y + d + 1 < height; y++)
     for (let x = d; x + d + 1 < width; x++) {
@@ -141,13 +141,37 @@ export function meetingsOf(
       if (own[p] !== own[p + 1]) look(p - d, p + 1 + d);
       if (own[p] !== own[p + width]) look(p - d * width, p + (1 + d) * width);
     }
-  return [...found].map(([key, list]): Meeting => {
-    const sorted = list.sort((a, b) => a - b);
+  return [...found].map(([key, pixels]) => ({
+    areas: [Math.floor(key / count), key % count],
+    mm: (pixels.length / 2) * mmPerPixel,
+    pixels,
+  }));
+}
+
+/** ΔE00 from one side of a border to the other, smallest first. @param labAt what is seen at a pixel */
+export function acrossBorder({ pixels }: Border, labAt: (p: number) => Lab): number[] {
+  const out: number[] = [];
+  for (let i = 0; i < pixels.length; i += 2) out.push(deltaE00(labAt(pixels[i]!), labAt(pixels[i + 1]!)));
+  return out.sort((a, b) => a - b);
+}
+
+/** Share of a border along which what lies to its sides differs by less than `apart`, ΔE00. */
+export const mergingShare = (across: readonly number[], apart: number): number =>
+  across.filter((v) => v < apart).length / across.length;
+
+/**
+ * How areas stand beside each other where they touch, from a colouring without its line.
+ * @param rgba of the colouring; `apart` the ΔE00 under which two colours merge
+ */
+export function meetingsOf(ground: Ground, rgba: Uint8ClampedArray, apart: number): Meeting[] {
+  const labAt = labsOf(rgba);
+  return bordersOf(ground).map((border): Meeting => {
+    const across = acrossBorder(border, labAt);
     return {
-      areas: [Math.floor(key / count), key % count],
-      mm: list.length * mmPerPixel,
-      merging: sorted.filter((v) => v < apart).length / sorted.length,
-      deltaE00: sorted[sorted.length >> 1]!,
+      areas: border.areas,
+      mm: border.mm,
+      merging: mergingShare(across, apart),
+      deltaE00: across[across.length >> 1]!,
     };
   });
 }

@@ -1,4 +1,5 @@
 import type { LookOverOutput } from "@/compute/operations/look-over";
+import type { Mend } from "@/compute/mend-one";
 import type { WaysOutOutput } from "@/compute/operations/ways-out";
 import { newArea, type Area, type Piece } from "@/core/piece/piece";
 import { drawn, wordsOf } from "@/fixtures/drawn";
@@ -25,7 +26,12 @@ const still = {
 };
 
 const off = (id: string, deltaE00: number): Noticed => ({ kind: "off target", area: id, deltaE00 });
-const says = (noticed: readonly Noticed[], ways: WaysOutOutput["areas"], old = false) => {
+const says = (
+  noticed: readonly Noticed[],
+  ways: WaysOutOutput["areas"],
+  old = false,
+  mends: readonly Mend[] = [],
+) => {
   const own = {
     piece,
     over: {
@@ -35,6 +41,7 @@ const says = (noticed: readonly Noticed[], ways: WaysOutOutput["areas"], old = f
       } as unknown as LookOverOutput,
     },
     ways: { ...still, old, output: { areas: ways } },
+    mends: { ...still, output: { mends } },
     askedOut: noticed.flatMap((n) => (n.kind === "off target" ? [n.area] : [])),
   } as unknown as Check;
   return wordsOf(
@@ -56,6 +63,21 @@ const group = (after: number) => ({
 });
 
 describe("what was noticed, and the ways out of it", () => {
+  it("mends a highlight where something does, with what it changes", () => {
+    const mend: Mend = {
+      kind: "small highlight",
+      areas: ["Sea"],
+      means: "border",
+      off: [4.2, 4.1],
+      figure: [0.3, 8],
+      shares: { id: "Sea", shares: [0.1, 0.5] },
+    };
+    const noticed: Noticed[] = [{ kind: "small highlight", area: "Sea", mm2: 0.3 }];
+    expect(says(noticed, [], false, [mend])).toMatch(
+      /hardly any room.*Sea: its lightest tone gets more room\. 0\.3 → 8\.0 mm², 4\.2 → 4\.1 ΔE00/,
+    );
+    expect(says(noticed, [])).not.toMatch(/more room/);
+  });
   it("names each way with what it changes, and folds what the rack cannot mend", () => {
     const words = says(
       [off("Sea", 7.3), off("Sky", 6), off("Wall", 9), off("Moon", 5.5)],

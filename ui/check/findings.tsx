@@ -4,11 +4,12 @@ import { useMayChange } from "@/ui/studio/studio-context";
 import { useRun } from "@/ui/piece/piece-context";
 import { noticedTogether } from "@/words/check";
 import { wayInWords } from "@/words/ways-out";
+import { Mends } from "./mends";
 import type { Check } from "./use-check";
 
 /** What was noticed in the colouring, and under it what would mend it: laid and measured before it is offered, taken by one button. */
 export function Findings({ own }: { readonly own: Check }) {
-  const { over, ways, piece } = own;
+  const { over, ways, mends, piece } = own;
   const run = useRun();
   const may = useMayChange();
   const found = over.output!;
@@ -31,6 +32,7 @@ export function Findings({ own }: { readonly own: Check }) {
           <span className="text-soft">
             {n.figure}; {n.advice}.
           </span>
+          <Mends own={own} kind={n.kind} nameOf={nameOf} />
           {n === offLine && (
             <div className="mt-2 flex flex-col gap-1.5" data-testid="ways-out">
               <Progress work={ways} doing="Looking for a way out" />
@@ -96,6 +98,11 @@ export function Findings({ own }: { readonly own: Check }) {
           )}
         </li>
       ))}
+      {mends.progress !== undefined && (
+        <li className="py-2">
+          <Progress work={mends} doing="Looking for what mends it" />
+        </li>
+      )}
       {!found.noticed.length && (
         <li className="border-b border-line py-2 text-[15px]">
           {planned

@@ -12,6 +12,7 @@ import { planQuestion, useJudged } from "@/ui/piece/group/use-groups";
 import { useKeepPicture, useKeptNow } from "@/ui/piece/kept-picture";
 import { usePiece } from "@/ui/piece/piece-context";
 import { useRack } from "@/ui/piece/use-rack";
+import { isMendable } from "@/words/mends";
 import type { WorkLog } from "@/ui/desk/work-log";
 import { useCompared } from "./use-compared";
 import { useSheetPhoto } from "./use-sheet-photo";
@@ -35,8 +36,9 @@ export const COMPARE = ["one", "split", "beside", "blink"] as const;
 export type Compare = (typeof COMPARE)[number];
 
 const NOTHING = () => 0;
-/** Areas for which ways out are looked for at once. */
+/** Areas for which ways out are looked for at once, and findings times inks that are looked into. */
 const MOST_WAYS = 12;
+const MOST_MENDED = 6000;
 
 /** Everything that Check shows: the predicted colouring, what is noticed in it, and how it comes to be. */
 export function useCheck(papers: readonly PaperSheet[], first: Rack, log: WorkLog) {
@@ -125,6 +127,30 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack, log: WorkLo
         }
       : null,
   );
+  // What else was noticed is looked into once it is known what the colours should be.
+  const toMend = useMemo(
+    () =>
+      (over.output?.noticed ?? []).flatMap((n) => {
+        if (!isMendable(n)) return [];
+        return [{ kind: n.kind, areas: "areas" in n ? [...n.areas] : [n.area] }];
+      }),
+    [over.output],
+  );
+  const inks = byDay.markers.filter((m) => m.swatches.length > 0).length;
+  const findings = toMend.slice(0, Math.min(MOST_WAYS, Math.floor(MOST_MENDED / Math.max(1, inks))));
+  const concerned = new Set(findings.flatMap((f) => f.areas));
+  const wishes = piece.areas.flatMap((a) => {
+    const wish = concerned.has(a.id) ? planQuestion(byDay, a, piece.whole.scene) : null;
+    return wish ? [{ id: a.id, ...wish }] : [];
+  });
+  const isWaiting = askedOut.length > 0 && (ways.progress !== undefined || !ways.output || ways.old);
+  const mends = useAsk(
+    "mends",
+    byDay,
+    field && isLooked && !isWaiting && wishes.length
+      ? { field, ...shownQuestion(piece, byDay), apart: piece.whole.apart, wishes, findings }
+      : null,
+  );
   const still =
     kept && rack === byDay && !alone && at === undefined && !whole.coloured && !light.error
       ? kept
@@ -177,6 +203,7 @@ export function useCheck(papers: readonly PaperSheet[], first: Rack, log: WorkLo
     over,
     ways,
     askedOut,
+    mends,
     map: map.output,
     sheet,
     log,

@@ -1,0 +1,117 @@
+import type { Lab } from "@/core/colour/lab";
+import { acrossBorder, mergingShare, seeArea, type Border } from "@/core/colouring/look-over";
+import { tOf, type ToneMap, type ToneWish } from "@/core/colouring/tone-map";
+import { planTogether } from "@/core/group/joint";
+import { USUAL_STEEPNESS } from "@/core/group/wanted";
+import type { KeptTone } from "@/core/piece/piece";
+import { part, type Work } from "@/core/progress";
+import { otherOf, type AnewInput } from "./area-anew";
+import { costOf } from "./cost";
+import type { OpenDesk } from "./desk";
+import { fixedOf, shapeWishOf } from "./group-wish";
+import type { ShownArea } from "./laid-areas";
+import { DEARER, type Mend, type Place } from "./mend-one";
+import { isMerging } from "./noticing";
+import type { ShownInField } from "./operations/render";
+import type { Field } from "./grounds";
+
+/** Two areas that run together, planned anew to stand apart: neither may come to run together with another one that it touches. */
+export function* parted(
+  open: OpenDesk,
+  field: Field,
+  apart: number,
+  shown: readonly (ShownInField | undefined)[],
+  mapWith: (other: ReadonlyMap<number, ToneWish>) => ToneMap,
+  borders: readonly Border[],
+  places: readonly Place[],
+  pair: readonly string[],
+): Work<Mend | undefined> {
+  const { ground } = field.relieved;
+  const { own } = ground;
+  const labs = (laid: ReadonlyMap<number, ShownArea>, map: ToneMap) => {
+    const known = new Map<number, Lab>();
+    return (p: number): Lab => {
+      const [a, place] = [own[p]!, map.places[p]!];
+      const key = a * 256 + place;
+      let lab = known.get(key);
+      if (!lab) {
+        const lies = laid.get(a) ?? shown[a];
+        lab = place && lies ? lies.laid.at(tOf(place), USUAL_STEEPNESS) : open.desk.paper.lab;
+        known.set(key, lab);
+      }
+      return lab;
+    };
+  };
+  const { ids } = field.named;
+  const isPair = (b: Border) => b.areas.every((a) => pair.includes(ids[a]!));
+  const beside = borders.filter((b) => b.areas.some((a) => places.some((p) => p.at === a)));
+  const meetings = (laid: ReadonlyMap<number, ShownArea>, map: ToneMap) => {
+    const labAt = labs(laid, map);
+    return beside.map((b) => mergingShare(acrossBorder(b, labAt), apart));
+  };
+  const at = beside.findIndex(isPair);
+  if (at < 0) return undefined;
+  const before = meetings(new Map(), mapWith(new Map()));
+  const offNow = places.map((p) => p.look(p.now).off ?? 0);
+  const isWorse = (after: readonly number[]) =>
+    after.some((share, i) => i !== at && isMerging(beside[i]!.mm, share) && share > before[i]! + 0.05);
+  const best: { off: number; mend?: Mend } = { off: Infinity };
+  // First one of them anew and then both: what changes least is offered.
+  const ways = places.length > 1 ? [...places.map((p) => [p]), [...places]] : [[places[0]!]];
+  for (const [n, way] of ways.entries()) {
+    const areas = places.map((p) => {
+      const isFree = way.includes(p);
+      const held = isFree ? [] : p.kept.tones;
+      const asked = isFree
+        ? p.wish
+        : { ...p.wish, tones: Math.max(2, held.length), fixed: held as KeptTone[] };
+      const excluded = new Set(p.wish.exclude);
+      return {
+        wish: shapeWishOf(open, asked as AnewInput),
+        fixed: fixedOf(open, asked as AnewInput, "wishes."),
+        excluded: (ink: number) => excluded.has(open.desk.inks[ink]!.code),
+        emphasis: true,
+      };
+    });
+    const plan = yield* part(
+      planTogether(open.desk, {
+        areas,
+        neighbours: places.length > 1 ? [[0, 1]] : [],
+        apart,
+        markerCost: 0.5,
+        inkCost: costOf(
+          open,
+          places.every((p) => p.wish.ownedOnly),
+        ),
+        limit: null,
+      }),
+      n / ways.length,
+      1 / ways.length,
+    );
+    if (!plan) continue;
+    const groups = way.map((p) => otherOf(open, plan.together.groups[places.indexOf(p)]!));
+    const laid = new Map(way.map((p, i) => [p.at, p.lay(groups[i]!)]));
+    const map = mapWith(new Map(way.map((p) => [p.at, { ...p.now.wish, borders: laid.get(p.at)!.borders }])));
+    const after = meetings(laid, map);
+    const { mmPerPixel } = ground;
+    const off = way.map((p) => {
+      const s = laid.get(p.at)!;
+      return seeArea(s.laid, map, p.at, s.wanted, s.borders[1] ?? 1, mmPerPixel).off ?? 0;
+    });
+    const dearer = way.some((p, i) => off[i]! > offNow[places.indexOf(p)]! + 3 * DEARER);
+    if (isMerging(beside[at]!.mm, after[at]!) || isWorse(after) || dearer) continue;
+    const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
+    const sum = mean(places.map((p, i) => (way.includes(p) ? off[way.indexOf(p)]! : offNow[i]!)));
+    if (sum >= best.off) continue;
+    best.off = sum;
+    best.mend = {
+      kind: "merging",
+      areas: pair,
+      means: "other group",
+      off: [mean(way.map((p) => offNow[places.indexOf(p)]!)), mean(off)],
+      figure: [before[at]!, after[at]!],
+      groups: way.map((p, i) => ({ id: p.id, ...groups[i]! })),
+    };
+  }
+  return best.mend;
+}
