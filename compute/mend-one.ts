@@ -1,5 +1,6 @@
 import type { SeenArea } from "@/core/colouring/look-over";
-import type { ToneMap } from "@/core/colouring/tone-map";
+import { deltaE00 } from "@/core/colour/delta-e00";
+import type { Spot, ToneMap, ToneWish } from "@/core/colouring/tone-map";
 import { planGroups } from "@/core/group/plan";
 import type { KeptTone } from "@/core/piece/piece";
 import { part, type Work } from "@/core/progress";
@@ -21,13 +22,16 @@ export interface Mend {
   /** What was noticed, by its areas. */
   readonly areas: readonly string[];
   /** What it does: the border of the lightest tone moves, that tone goes, or the area has another group. */
-  readonly means: "border" | "without lightest" | "other tone" | "other group" | "coats" | "underlay";
+  readonly means:
+    "border" | "white spot" | "without lightest" | "other tone" | "other group" | "coats" | "underlay";
   /** Mean ΔE00 over the pixels of what changes from what was picked there, before and after. */
   readonly off: readonly [number, number];
   /** What was noticed, in its own measure, before and after: mm², L* darker, degrees of hue, share of the border. */
   readonly figure: readonly [number, number];
   /** Where tones end by hand, by area. */
   readonly shares?: { readonly id: string; readonly shares: readonly number[] };
+  /** A spot that stays bare paper, besides those that do. */
+  readonly white?: { readonly id: string; readonly spot: Spot };
   readonly groups?: readonly ({ readonly id: string } & OtherGroup)[];
 }
 
@@ -49,8 +53,8 @@ export interface Place {
   readonly wish: AnewInput;
   /** As it would be seen where the tones go now: near, and at once. */
   readonly look: (s: ShownArea) => SeenArea;
-  /** As it will be seen, on a tone map of its own. @param shares where its tones end by hand, where that changes */
-  readonly lookAgain: (s: ShownArea, shares?: readonly number[] | null) => SeenArea;
+  /** As it will be seen, on a tone map of its own. @param change of where its tones go */
+  readonly lookAgain: (s: ShownArea, change?: Partial<ToneWish>) => SeenArea;
   readonly lay: (other: OtherGroup) => ShownArea;
   readonly kept: OtherGroup;
 }
@@ -80,7 +84,7 @@ export function roomier(
   if (rest.length > 1 && isPlain) {
     const other = { ...kept, tones: rest };
     const shares = byHand?.slice(1) ?? null;
-    const after = lookAgain(lay(other), shares);
+    const after = lookAgain(lay(other), { shares });
     if (after.off !== undefined)
       tried.push({
         ...base,
@@ -96,7 +100,7 @@ export function roomier(
   const inner = byHand ?? now.wish.borders.slice(1, -1);
   if (share <= MOST_ROOM && inner.length && share < (inner[1] ?? 1)) {
     const shares = [Math.max(share, inner[0]!), ...inner.slice(1)];
-    const after = lookAgain(now, shares);
+    const after = lookAgain(now, { shares });
     if (after.off !== undefined && after.lightest > SMALL)
       tried.push({
         ...base,
@@ -109,6 +113,36 @@ export function roomier(
   return tried.filter((m) => m.off[1] <= off + DEARER).sort((a, b) => a.off[1] - b.off[1])[0];
 }
 
+/** Radius of a spot that is left white, mm, and the share of the room that it takes. */
+const [LEAST_SPOT, MOST_SPOT, OF_ROOM] = [0.6, 3, 0.6] as const;
+
+/**
+ * A spot of the lightest tone that stays bare paper, where that is nearer to the light that was picked than what covers it.
+ * @param room where the lightest tone has most room
+ */
+export function leftWhite(
+  open: OpenDesk,
+  { id, now, wish, look, lookAgain }: Place,
+  room: { readonly at: readonly [number, number]; readonly room: number } | undefined,
+): Mend | undefined {
+  const target = targetOf(open, wish.target);
+  const seen = look(now);
+  const was = darkerBy(target, seen, now.wish);
+  if (!room || !target.light || seen.off === undefined || was <= COVERED) return undefined;
+  const { paper } = open.desk;
+  if (deltaE00(paper.lab, target.light) >= deltaE00(seen.ends[0], target.light)) return undefined;
+  const radius = Math.min(MOST_SPOT, Math.max(LEAST_SPOT, OF_ROOM * room.room));
+  const spot: Spot = { at: [...room.at], radius };
+  return {
+    kind: "lost highlight",
+    areas: [id],
+    means: "white spot",
+    off: [seen.off, lookAgain(now, { whites: [spot] }).off ?? seen.off],
+    figure: [was, target.light[0] - paper.lab[0]],
+    white: { id, spot },
+  };
+}
+
 /** A highlight that is light enough, or a cover that reads over its underlay, by the change that stays nearest to what was picked. */
 export function* better(
   open: OpenDesk,
@@ -118,7 +152,7 @@ export function* better(
 ): Work<Mend | undefined> {
   const target = targetOf(open, wish.target);
   const wrongBy = (s: ShownArea, seen: SeenArea): number =>
-    kind === "lost highlight" ? darkerBy(target, seen) : (paleCover(open, s, sheet) ?? 0);
+    kind === "lost highlight" ? darkerBy(target, seen, now.wish) : (paleCover(open, s, sheet) ?? 0);
   const present = look(now);
   const [was, off] = [wrongBy(now, present), present.off];
   const isRight = (by: number) => (kind === "lost highlight" ? by <= COVERED : by === 0);

@@ -1,8 +1,7 @@
-import type { Lab } from "@/core/colour/lab";
-import { acrossBorder, mergingShare, seeArea, type Border } from "@/core/colouring/look-over";
-import { tOf, type ToneMap, type ToneWish } from "@/core/colouring/tone-map";
+import { acrossBorder, labsOf, mergingShare, seeArea, type Border } from "@/core/colouring/look-over";
+import { paint } from "@/core/colouring/paint";
+import { type ToneMap, type ToneWish } from "@/core/colouring/tone-map";
 import { planTogether } from "@/core/group/joint";
-import { USUAL_STEEPNESS } from "@/core/group/wanted";
 import type { KeptTone } from "@/core/piece/piece";
 import { part, type Work } from "@/core/progress";
 import { otherOf, type AnewInput } from "./area-anew";
@@ -27,26 +26,19 @@ export function* parted(
   pair: readonly string[],
 ): Work<Mend | undefined> {
   const { ground } = field.relieved;
-  const { own } = ground;
-  const labs = (laid: ReadonlyMap<number, ShownArea>, map: ToneMap) => {
-    const known = new Map<number, Lab>();
-    return (p: number): Lab => {
-      const [a, place] = [own[p]!, map.places[p]!];
-      const key = a * 256 + place;
-      let lab = known.get(key);
-      if (!lab) {
-        const lies = laid.get(a) ?? shown[a];
-        lab = place && lies ? lies.laid.at(tOf(place), USUAL_STEEPNESS) : open.desk.paper.lab;
-        known.set(key, lab);
-      }
-      return lab;
-    };
-  };
   const { ids } = field.named;
   const isPair = (b: Border) => b.areas.every((a) => pair.includes(ids[a]!));
   const beside = borders.filter((b) => b.areas.some((a) => places.some((p) => p.at === a)));
+  /** Shares of the borders beside that run together, in the picture as it would be painted. */
   const meetings = (laid: ReadonlyMap<number, ShownArea>, map: ToneMap) => {
-    const labAt = labs(laid, map);
+    const colours = shown.map((s, a) => {
+      const lies = laid.get(a) ?? s;
+      return lies?.passes.length ? lies.colours() : undefined;
+    });
+    const { flows } = field.relieved;
+    const labAt = labsOf(
+      paint(ground, map.places, colours, flows, { paper: open.desk.paper.lab, texture: 0 }),
+    );
     return beside.map((b) => mergingShare(acrossBorder(b, labAt), apart));
   };
   const at = beside.findIndex(isPair);

@@ -57,6 +57,7 @@ const taken = (areas: readonly Own[], m: Mend): Own[] =>
   areas.map((a) => {
     const group = m.groups?.find((g) => g.id === a.id);
     const shares = m.shares?.id === a.id ? m.shares.shares : undefined;
+    const white = m.white?.id === a.id ? m.white.spot : undefined;
     const layers = group
       ? inOrder([
           ...asLayers(group.tones),
@@ -68,6 +69,7 @@ const taken = (areas: readonly Own[], m: Mend): Own[] =>
       layers,
       ...(group && { school: group.school }),
       ...(shares && { tones: { ...NO_MARKS, shares } }),
+      ...(white && { tones: { ...NO_MARKS, shares: null, whites: [white] } }),
     };
   });
 
@@ -86,7 +88,7 @@ async function mended(areas: readonly Own[], kind: Mended, of: readonly string[]
   expect(found).toBeDefined();
   const after = await over(field, taken(areas, found));
   expect(kinds(after, of[0]!)).not.toContain(kind);
-  const changed = found.shares ? [found.shares.id] : found.groups!.map((g) => g.id);
+  const changed = found.shares || found.white ? [of[0]!] : found.groups!.map((g) => g.id);
   const mean = (o: LookOverOutput) => changed.reduce((sum, id) => sum + off(o, id), 0) / changed.length;
   expect(mean(before)).toBeCloseTo(found.off[0], 6);
   expect(mean(after)).toBeCloseTo(found.off[1], 6);
@@ -102,6 +104,26 @@ describe("what was noticed in a colouring", () => {
     expect(figure[0]).toBeGreaterThan(7);
     expect(figure[1]).toBeLessThanOrEqual(7);
     expect(off1[1]).toBeLessThanOrEqual(off1[0] + 0.5);
+  });
+  it("a highlight that no marker can give stays bare paper", async () => {
+    const target = { light: { lab: [94, 0, 2] }, local: labOf(24), shadow: labOf(34) };
+    const barred = byL.filter(({ coats: [c] }) => c!.lab[0] > 70).map((i) => i.code);
+    const areas = [{ id: "1", layers: toned(20, 24, 34), wish: { target, exclude: barred } }, plain];
+    const field = await lit();
+    const asShown = areas.map((a) => ({ ...a, wish: { target: (a.wish as { target: object }).target } }));
+    const before = await over(field, asShown);
+    expect(kinds(before, "1")).toContain("lost highlight");
+    const { mends } = (await runOperation("mends", {
+      ...desk,
+      field,
+      areas: asShown,
+      wishes: areas.map(({ id, wish }) => ({ id, tones: "auto", ...wish })),
+      findings: [{ kind: "lost highlight", areas: ["1"] }],
+    })) as MendsOutput;
+    expect(mends[0]!.means).toBe("white spot");
+    const after = await over(field, taken(asShown, mends[0]!));
+    expect(kinds(after, "1")).not.toContain("lost highlight");
+    expect(off(after, "1")).toBeCloseTo(mends[0]!.off[1], 6);
   });
   it("a lightest tone without room gets some, or goes", async () => {
     const areas = [

@@ -34,9 +34,12 @@ export function isCramped(
   return tones > 2 && pixels * mmPerPixel ** 2 > OF_LARGE && lightest < SMALL && wish.whites.length === 0;
 }
 
-/** L* by which the light end of an area is darker than the light that was picked; 0 where none was. */
-export const darkerBy = ({ light }: GroupTarget, { ends }: SeenArea): number =>
-  light ? light[0] - ends[0][0] : 0;
+/** L* by which the light end of an area is darker than the light that was picked; 0 where none was, and where a spot stays white for it. */
+export const darkerBy = (
+  { light }: GroupTarget,
+  { ends }: SeenArea,
+  { whites }: Pick<ToneWish, "whites">,
+): number => (light && !whites.length ? light[0] - ends[0][0] : 0);
 
 /** How far the hue of a shadow is held by its underlay, degrees; undefined when the cover reads as itself, or there is no underlay. */
 export function paleCover(

@@ -92,15 +92,22 @@ const figureOf = (n: OfArea): number => {
   }
 };
 
+/** One thing that is said, of one area, two, or many. */
+export type NoticedLine = ReturnType<typeof noticedInWords> & {
+  readonly kind: Noticed["kind"];
+  readonly areas: readonly string[];
+};
+
 /** What was noticed, in the order in which it was; what is the same of many areas is one sentence with all their figures, worst first. */
 export function noticedTogether<N extends Noticed & ReturnType<typeof noticedInWords>>(
   noticed: readonly N[],
   nameOf: (id: string) => string,
-): (ReturnType<typeof noticedInWords> & { readonly kind: Noticed["kind"] })[] {
+): NoticedLine[] {
   const said = new Set<string>();
-  return noticed.flatMap((n): (ReturnType<typeof noticedInWords> & { readonly kind: Noticed["kind"] })[] => {
+  return noticed.flatMap((n): NoticedLine[] => {
     const same = noticed.filter((o) => o.kind === n.kind && "area" in o) as (N & OfArea)[];
-    if (same.length < TOGETHER) return [n];
+    const areas = "areas" in n ? n.areas : "area" in n ? [n.area] : [];
+    if (same.length < TOGETHER) return [{ ...n, areas }];
     if (said.has(n.kind)) return [];
     said.add(n.kind);
     const kind = same[0]!.kind;
@@ -112,6 +119,7 @@ export function noticedTogether<N extends Noticed & ReturnType<typeof noticedInW
     return [
       {
         kind,
+        areas: same.map((o) => o.area),
         says: `${same.length} areas ${SAID_OF_ALL[kind]}`,
         figure: `${figures.join(", ")} ${UNITS[kind]}`,
         advice: n.advice.replace("its group", "their groups"),

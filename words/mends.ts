@@ -11,7 +11,8 @@ export const isMendable = (n: Noticed): n is Extract<Noticed, { readonly kind: M
 interface Mends {
   readonly kind: Mendable;
   readonly areas: readonly string[];
-  readonly means: "border" | "without lightest" | "other tone" | "other group" | "coats" | "underlay";
+  readonly means:
+    "border" | "white spot" | "without lightest" | "other tone" | "other group" | "coats" | "underlay";
   readonly off: readonly [number, number];
   readonly figure: readonly [number, number];
   readonly groups?: readonly {
@@ -50,6 +51,8 @@ export function mendInWords(
   switch (m.means) {
     case "border":
       return { says: `${changed}: its lightest tone gets more room.`, figure, take: "Move its border" };
+    case "white spot":
+      return { says: `${changed}: a spot of its light stays bare paper.`, figure, take: "Keep it white" };
     case "without lightest":
       return { says: `${changed}: leave its lightest tone out.`, figure, take: "Leave it out" };
     case "underlay":

@@ -79,7 +79,7 @@ function* lookOverOf(question: LookOverQuestion, open: OpenDesk): Work<LookOverO
     const cramped = isCramped(own, map, a, looked.lightest, ground.mmPerPixel);
     if (cramped) noticed.push({ kind: "small highlight", area: id, mm2: looked.lightest });
     const wish = asked.get(id)?.wish;
-    const darker = wish ? darkerBy(targetOf(open, wish.target), looked) : 0;
+    const darker = wish ? darkerBy(targetOf(open, wish.target), looked, own.wish) : 0;
     // What has no room at all is not covered.
     if (darker > COVERED && !cramped) noticed.push({ kind: "lost highlight", area: id, darker });
     const turn = paleCover(open, own, question.sheet);

@@ -1,16 +1,17 @@
 import { List, OneOf, Optional, Rule, Within } from "@/border/fields";
 import { wrong } from "@/border/problem";
 import { bordersOf, seeArea, type Border } from "@/core/colouring/look-over";
+import { zoneMarks, type ZoneMark } from "@/core/colouring/zones";
 import { NO_TONES, type ToneMap, type ToneWish } from "@/core/colouring/tone-map";
 import { part, type Work } from "@/core/progress";
 import { AnewInput, keptIn, laidWith, schoolNow, type OtherGroup } from "../area-anew";
 import type { OpenDesk } from "../desk";
 import { pencilsFor, type ShownArea } from "../laid-areas";
-import { better, MENDED, roomier, type Mend, type Mended, type Place } from "../mend-one";
+import { better, leftWhite, MENDED, roomier, type Mend, type Mended, type Place } from "../mend-one";
 import { parted } from "../mend-pair";
 import { deskOperation } from "../operation";
 import { ShownQuestion, shownIn } from "./render";
-import { fieldFor, toneMapFor } from "./tone-map";
+import { fieldFor, toneMapFor, zonesOfMap } from "./tone-map";
 
 /** Something that was noticed, to be mended. */
 class FindingInput {
@@ -67,6 +68,16 @@ function* mendsOf(
       field,
       toneWishes.map((w, i) => other.get(i) ?? w),
     );
+  let marks: readonly ZoneMark[] | undefined;
+  /** Where the lightest tone of an area has most room. */
+  const roomOf = (at: number) => {
+    marks ??= zoneMarks(
+      ground,
+      zonesOfMap(ground.own, { places: map.places, wishes: toneWishes }),
+      field.relieved.flows,
+    );
+    return marks.find((m) => m.area === at && m.zone === 1);
+  };
   const placeOf = (id: string, path: string): Place | undefined => {
     const at = ids.indexOf(id);
     if (at < 0) throw wrong(path, "expected the id of an area that lies on the drawing");
@@ -76,8 +87,8 @@ function* mendsOf(
     const seenOn = (s: ShownArea, on: ToneMap) =>
       seeArea(s.laid, on, at, s.wanted, s.borders[1] ?? 1, ground.mmPerPixel);
     const look: Place["look"] = (s) => seenOn(s, map);
-    const lookAgain: Place["lookAgain"] = (s, shares = now.wish.shares) =>
-      seenOn(s, mapWith(new Map([[at, { ...now.wish, borders: s.borders, shares }]])));
+    const lookAgain: Place["lookAgain"] = (s, change) =>
+      seenOn(s, mapWith(new Map([[at, { ...now.wish, borders: s.borders, ...change }]])));
     const lay = (other: OtherGroup) => laidWith(open, question, area, wish, other, pencils);
     return {
       id,
@@ -109,11 +120,11 @@ function* mendsOf(
     } else {
       if (areas.length !== 1) throw wrong(`findings[${n}].areas`, "expected one area");
       const [place] = places;
-      if (place)
-        found =
-          kind === "small highlight"
-            ? roomier(place, map, ground.mmPerPixel)
-            : yield* part(better(open, question, place, kind), from, wide);
+      if (place && kind === "small highlight") found = roomier(place, map, ground.mmPerPixel);
+      else if (place && kind !== "small highlight") {
+        found = yield* part(better(open, question, place, kind), from, wide);
+        if (!found && kind === "lost highlight") found = leftWhite(open, place, roomOf(place.at));
+      }
     }
     if (found) mends.push(found);
     show?.({ mends: [...mends] });

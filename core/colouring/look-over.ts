@@ -89,8 +89,8 @@ export function seeArea(
   };
 }
 
-/** Lab of a pixel; a picture has far fewer colours than pixels. */
-function labsOf(rgba: Uint8ClampedArray): (p: number) => Lab {
+/** Lab of each pixel of a picture, which has far fewer colours than pixels. @param rgba red, green, blue, opacity */
+export function labsOf(rgba: Uint8ClampedArray): (p: number) => Lab {
   const known = new Map<number, Lab>();
   return (p) => {
     const [r, g, b] = [rgba[4 * p]!, rgba[4 * p + 1]!, rgba[4 * p + 2]!];

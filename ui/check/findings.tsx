@@ -32,7 +32,7 @@ export function Findings({ own }: { readonly own: Check }) {
           <span className="text-soft">
             {n.figure}; {n.advice}.
           </span>
-          <Mends own={own} kind={n.kind} nameOf={nameOf} />
+          <Mends own={own} kind={n.kind} areas={n.areas.length > 2 ? undefined : n.areas} nameOf={nameOf} />
           {n === offLine && (
             <div className="mt-2 flex flex-col gap-1.5" data-testid="ways-out">
               <Progress work={ways} doing="Looking for a way out" />

@@ -12,20 +12,26 @@ const idOf = (m: Mend) => `${m.kind} ${m.areas.join(" ")}`;
 export function Mends({
   own: { mends },
   kind,
+  areas,
   nameOf,
 }: {
   readonly own: Pick<Check, "mends">;
   readonly kind: Noticed["kind"];
+  /** Of these alone; of all where it is left out. */
+  readonly areas?: readonly string[] | undefined;
   readonly nameOf: (id: string) => string;
 }) {
   const run = useRun();
   const may = useMayChange();
-  const known = mends.old ? [] : (mends.output?.mends.filter((m) => m.kind === kind) ?? []);
+  const isMeant = (m: Mend) => m.kind === kind && (!areas || areas.every((id) => m.areas.includes(id)));
+  const known = mends.old ? [] : (mends.output?.mends.filter(isMeant) ?? []);
   const take = (taken: readonly Mend[]) => {
     const groups = taken.flatMap((m) => m.groups ?? []);
     if (groups.length) run({ type: "accept groups", groups });
-    for (const { shares } of taken)
+    for (const { shares, white } of taken) {
       if (shares) run({ type: "change tones", id: shares.id, set: { shares: shares.shares } });
+      if (white) run({ type: "change tones", id: white.id, set: { whites: [white.spot] } });
+    }
   };
   // What changes the same area twice is taken one after the other, each measured anew.
   const ids = known.flatMap((m) => m.groups?.map((g) => g.id) ?? [m.areas[0]!]);
