@@ -15,7 +15,7 @@ import {
 import { MEDIA, inOrder, overfull } from "@/core/media/registry";
 import type { LaidPencil } from "@/core/pencil/plan";
 import { PRESSURES, type Pressure } from "@/core/pencil/tooth";
-import { SCENES, type Piece, type Scene } from "@/core/piece/piece";
+import { SCENES, type Piece, type PlacedStep, type Scene } from "@/core/piece/piece";
 import { MOST_REFERENCES, type Joints } from "@/core/piece/set-up";
 import { upgradePiece } from "@/core/piece/upgrade";
 import { SHADOW_KINDS, type ShadowKind } from "@/core/shadow/shadow";
@@ -45,6 +45,7 @@ import { BadInput, within, type Problem } from "./problem";
 import { plain, readAs, type Expect, type Tied } from "./read-as";
 import { AreaPlaceInput, JOINT_KINDS, Points, ReferenceInput, SetUpInput } from "./set-up";
 import { ChosenToneInput, DriftInput, ToneInput } from "./tone";
+import { Followed, Pins } from "./work-steps";
 
 class SpotInput {
   @Within(0, 1) x!: number;
@@ -179,6 +180,8 @@ class WholeInput {
   @Codes(0, 4) underlay!: string[];
   @Optional() @Texts(MOST_WISHED, 60) first?: string[];
   @Optional() @Texts(MOST_WISHED, 60) last?: string[];
+  @Optional() @Pins() pins?: [PlacedStep, PlacedStep][];
+  @Optional() @Followed() byHand?: PlacedStep[];
 }
 
 /** Most areas of a piece. */

@@ -1,12 +1,9 @@
 import { MOST_SECTIONS } from "@/core/work/problem";
 import { Code, Flag, List, Nullable, Numbers, One, OneOf, Optional, Rule, Whole, Within } from "./fields";
 import { MOST_AREAS } from "./piece";
+import type { PlacedStep } from "@/core/piece/piece";
 import { HANDS } from "./studio";
-
-type AreaIdInput = string | number;
-
-const isAreaId = (v: unknown): v is AreaIdInput =>
-  (typeof v === "string" && v.length > 0 && v.length <= 60) || Number.isSafeInteger(v);
+import { Followed, isAreaId, MOST_PASSES, Pins, type AreaIdInput } from "./work-steps";
 
 const WorkId = () => Rule("expected the id of an area, 1 to 60 characters", isAreaId);
 const WorkIds = () =>
@@ -14,9 +11,6 @@ const WorkIds = () =>
     `expected a list of at most ${MOST_AREAS} ids of areas`,
     (v) => Array.isArray(v) && v.length <= MOST_AREAS && v.every(isAreaId),
   );
-
-/** Passes of one area. */
-const MOST_PASSES = 60;
 
 class WorkPassInput {
   @Code() code!: string;
@@ -78,6 +72,10 @@ export class WorkOrderQuestion {
       ),
   )
   cuts: Record<string, number> | null = null;
+  /** Steps that are to come before others: they are planned around. */
+  @Optional() @Pins() pins: [PlacedStep, PlacedStep][] = [];
+  /** The whole order as somebody has put it: it is timed, and what breaks is told. */
+  @Nullable() @Followed() follow: PlacedStep[] | null = null;
   /** How long to look for better orders. */
   @Optional() @Within(0.05, 60, "seconds") seconds = 2;
 }

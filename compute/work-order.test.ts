@@ -88,4 +88,59 @@ describe("workOrder", () => {
     const found = await ask({ ...askedOfWork(pieceOfWork(300, 4, 60)), seconds: 0.1 });
     expect(found.steps).toHaveLength(300);
   });
+  it("takes steps that are put before others, and an order that is put, and refuses what is none, by field", async () => {
+    const areas = [
+      { id: "a/b", passes: [pass] },
+      { id: 2, passes: [pass, { ...pass, code: "clay3m" }] },
+    ];
+    const pinned = await ask({
+      areas,
+      pins: [
+        [
+          [2, 0, 1],
+          ["a/b", 0, 0],
+        ],
+      ],
+    });
+    expect(pinned.steps.at(-1)!.area).toBe("a/b");
+    const follow = [
+      ["a/b", 0, 0],
+      [2, 0, 0],
+      [2, 0, 1],
+    ];
+    expect((await ask({ areas, follow })).steps.map((s) => s.area)).toEqual(["a/b", 2, 2]);
+    expect((await ask({ areas, follow: [...follow].reverse() })).broken).toMatchObject([
+      { rule: "beneath", area: 2 },
+    ]);
+    expect(
+      await paths({
+        areas,
+        pins: [
+          [
+            ["z", 0, 0],
+            [2, 0, 0],
+          ],
+        ],
+      }),
+    ).toEqual(["pins[0][0]"]);
+    expect(await paths({ areas, follow: [[2, 0, 7]] })).toEqual(["follow[0]"]);
+    for (const pins of [
+      [[1, 2]],
+      [
+        [
+          ["a/b", -1, 0],
+          [2, 0, 0],
+        ],
+      ],
+      [
+        [
+          ["a/b", 1e308, 0],
+          [2, 0, 0],
+        ],
+      ],
+      "x",
+    ])
+      expect(await paths({ areas, pins })).toEqual(["pins"]);
+    expect(await paths({ areas, follow: Array(4001).fill([2, 0, 0]) })).toEqual(["follow"]);
+  });
 });

@@ -1,7 +1,7 @@
 import { readFile } from "node:fs/promises";
 import { pdfPages } from "@/fixtures/pdf-pages";
 import { expect, test } from "./test";
-import { openKiteMender, open, listens } from "./studio";
+import { openKiteMender, open, listens, savedNotice } from "./studio";
 
 test("the order of work: marker after marker, scrubbed through, by goal, and gone back from", async ({
   page,
@@ -13,7 +13,7 @@ test("the order of work: marker after marker, scrubbed through, by goal, and gon
   await expect(page).toHaveURL(/order=changes/);
   const order = page.getByRole("list", { name: "Order of work" });
   await expect(order.getByRole("listitem").first()).toBeVisible({ timeout: 30_000 });
-  const sum = page.getByRole("region", { name: "Steps" }).getByRole("status");
+  const sum = page.getByRole("region", { name: "Steps" }).getByRole("status").first();
   await expect(sum).toHaveText(/^A marker is taken up \d+ times/);
   await expect(page.getByRole("progressbar")).toHaveCount(0, { timeout: 30_000 });
   await expect(sum).not.toContainText("Looking for a better one", { timeout: 30_000 });
@@ -86,6 +86,66 @@ test("what is wished first is laid first, and last last, whatever order is found
   }).toPass({ timeout: 60_000 });
   await page.getByLabel("Begin with").selectOption("");
   await page.getByLabel("Leave for last").selectOption("");
+});
+
+test("a step is put elsewhere by keys, tried, planned around, kept as it is, and let go again", async ({
+  page,
+}) => {
+  await openKiteMender(page);
+  const id = page.url().split("/")[4]!;
+  await open(page, `/pieces/${id}/steps`);
+  await page.getByRole("button", { name: "Fewest changes" }).click();
+  const order = page.getByRole("list", { name: "Order of work" });
+  const grips = order.getByRole("button", { name: /^Put .+ elsewhere$/ });
+  await expect(page.getByText("Looking for a better one")).toHaveCount(0, { timeout: 60_000 });
+  await expect(grips.nth(5)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText("Looking for a better one")).toHaveCount(0, { timeout: 60_000 });
+  const notice = page.getByRole("region", { name: "What you put elsewhere" });
+  const nameOf = async (n: number) => (await grips.nth(n).getAttribute("aria-label"))!;
+  /** Moves a row down by keys until it may stand there. */
+  const put = async (row: number): Promise<string> => {
+    for (const by of [2, 3, 4, 5]) {
+      const name = await nameOf(row);
+      await grips.nth(row).focus();
+      await page.keyboard.press("Space");
+      await page.waitForTimeout(300);
+      for (let k = 0; k < by; k++) {
+        await page.keyboard.press("ArrowDown");
+        await page.waitForTimeout(150);
+      }
+      await page.keyboard.press("Space");
+      await expect(notice.getByText(/as before|more|fewer|longer|shorter|cannot/).first()).toBeVisible();
+      if (await notice.getByRole("button", { name: "Keep this order" }).count()) return name;
+      await notice.getByRole("button", { name: "Put it back" }).click();
+      await expect(notice).toHaveCount(0);
+    }
+    throw new Error("no place was left for the row");
+  };
+  const first = await nameOf(0);
+  const moved = await put(1);
+  await notice.getByRole("button", { name: "Put it back" }).click();
+  expect([await nameOf(0), await nameOf(1)]).toEqual([first, moved]);
+
+  await put(1);
+  await notice.getByRole("button", { name: "Plan the rest around it" }).click();
+  await expect(page.getByText("Planned around what you put elsewhere.")).toBeVisible();
+  await expect(page.getByText("Looking for a better one")).toHaveCount(0, { timeout: 60_000 });
+  await page.getByRole("button", { name: "Let it go" }).click();
+  await expect(page.getByText("Planned around what you put elsewhere.")).toHaveCount(0);
+  await expect(page.getByText("Looking for a better one")).toHaveCount(0, { timeout: 60_000 });
+
+  const again = await put(1);
+  await notice.getByRole("button", { name: "Keep this order" }).click();
+  await expect(page.getByText("This is the order as you put it.")).toBeVisible({ timeout: 30_000 });
+  expect(await nameOf(1)).not.toBe(again);
+  const kept = await nameOf(1);
+  await savedNotice(page);
+  await page.reload();
+  await expect(page.getByText("This is the order as you put it.")).toBeVisible({ timeout: 60_000 });
+  expect(await nameOf(1)).toBe(kept);
+  await page.getByRole("button", { name: "Plan it anew" }).click();
+  await expect(page.getByText("This is the order as you put it.")).toHaveCount(0);
+  await listens(page);
 });
 
 test("from the third finished piece on a studio's pace follows from its work, unless somebody set it", async ({

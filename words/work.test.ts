@@ -1,4 +1,4 @@
-import { brokenInWords, clockInWords, durationInWords, orderInSum, waitInWords } from "./work";
+import { movedInWords, brokenInWords, clockInWords, durationInWords, orderInSum, waitInWords } from "./work";
 
 describe("time at the desk", () => {
   it("is said as people say it", () => {
@@ -25,4 +25,11 @@ describe("time at the desk", () => {
     expect(waitInWords(80, "Sea")).toBe("80 s: nothing can be laid. Look whether the edge of Sea is even.");
     expect(waitInWords(80, undefined)).toBe("80 s: nothing can be laid.");
   });
+});
+
+test("a step that was put elsewhere is said with what it costs", () => {
+  const before = { changes: 12, seconds: 600 };
+  expect(movedInWords(before, { changes: 14, seconds: 780 })).toBe("2 changes of marker more, 3 min longer");
+  expect(movedInWords(before, { changes: 11, seconds: 590 })).toBe("1 change of marker fewer, 10 s shorter");
+  expect(movedInWords(before, before)).toBe("as many changes and as long as before");
 });

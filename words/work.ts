@@ -38,7 +38,7 @@ export const orderInSum = (
   ].join(", ");
 
 interface BrokenRule {
-  readonly rule: "wet" | "wet and dry" | "too late";
+  readonly rule: "wet" | "wet and dry" | "too late" | "beneath" | "waits" | "pinned";
   readonly area: string | number;
   readonly pass: number;
   readonly needs: number;
@@ -46,11 +46,17 @@ interface BrokenRule {
 }
 
 /** A rule that no order can keep: what stands against what. */
-export function brokenInWords({ rule, pass, needs, has }: BrokenRule, name: string): string {
+export function brokenInWords({ rule, pass, needs, has }: BrokenRule, name: string, other = ""): string {
   const which = `Pass ${pass + 1} of ${name}`;
   switch (rule) {
     case "wet":
       return `${which} is to blend into wet ink, but the pass before it takes ${durationInWords(needs)} and the ink stays open for ${durationInWords(has)}: an edge will show. Cut the area into more parts, or go back with the lighter tone.`;
+    case "beneath":
+      return `${which} lies over what it would come before: it cannot be laid there.`;
+    case "waits":
+      return `${name} is laid once ${other} is dry: it cannot come before that.`;
+    case "pinned":
+      return `${which} cannot come after ${other} as you have put it; that is let go.`;
     case "wet and dry":
       return `${which} is wanted wet and dry at once; it is laid when it is dry.`;
     case "too late":
@@ -61,3 +67,19 @@ export function brokenInWords({ rule, pass, needs, has }: BrokenRule, name: stri
 /** What waiting is good for. */
 export const waitInWords = (seconds: number, last: string | undefined): string =>
   `${durationInWords(seconds)}: nothing can be laid${last ? `. Look whether the edge of ${last} is even` : ""}.`;
+
+interface Sum {
+  readonly changes: number;
+  readonly seconds: number;
+}
+
+/** What a step that was put elsewhere costs, beside the order before. */
+export function movedInWords(before: Sum, after: Sum): string {
+  const changes = after.changes - before.changes;
+  const seconds = Math.round(after.seconds - before.seconds);
+  const said = [
+    changes && `${counted(Math.abs(changes), "change")} of marker ${changes > 0 ? "more" : "fewer"}`,
+    seconds && `${durationInWords(Math.abs(seconds))} ${seconds > 0 ? "longer" : "shorter"}`,
+  ].filter(Boolean);
+  return said.length ? said.join(", ") : "as many changes and as long as before";
+}

@@ -1,7 +1,14 @@
 import { BadInput, type Problem } from "@/border/problem";
 import { WorkOrderQuestion } from "@/border/work";
 import { part } from "@/core/progress";
-import { leastSections, sectionsOf, type WorkArea, type WorkQuestion } from "@/core/work/problem";
+import {
+  leastSections,
+  sectionsOf,
+  type StepAt,
+  type WorkArea,
+  type WorkQuestion,
+} from "@/core/work/problem";
+import type { PlacedStep } from "@/core/piece/piece";
 import { workOrder as orderOf, type WorkOrder } from "@/core/work/work-order";
 import type { Operation } from "../operation";
 
@@ -73,8 +80,29 @@ export function workQuestionOf(asked: WorkOrderQuestion): WorkQuestion {
     if (pass > 0 && !lies.has(`${area} ${section} ${pass - 1}`))
       wrong(`done[${k}].pass`, "expected that the pass before it lies as well");
   });
+  const stepAt = ([area, section, pass]: PlacedStep, path: string): StepAt => {
+    const place = placeOf(area, path);
+    if (place >= 0 && pass >= areas[place]!.passes.length)
+      wrong(path, `expected one of the area's ${areas[place]!.passes.length} passes, from 0`);
+    return { area: place, section, pass };
+  };
+  const pins = asked.pins.map(
+    (pair, k) => pair.map((step, i) => stepAt(step, `pins[${k}][${i}]`)) as [StepAt, StepAt],
+  );
+  const follow = asked.follow
+    ?.map((step, k) => stepAt(step, `follow[${k}]`))
+    .filter(({ area, section, pass }) => !lies.has(`${area} ${section} ${pass}`));
   if (problems.length) throw new BadInput(problems);
-  const question = { areas, desk: asked.desk, worth: asked.worth, first, done, cuts };
+  const question = {
+    areas,
+    desk: asked.desk,
+    worth: asked.worth,
+    first,
+    done,
+    cuts,
+    pins,
+    ...(follow && { follow }),
+  };
   const steps = sectionsOf(question).reduce((sum, n, a) => sum + n * areas[a]!.passes.length, 0);
   if (steps > MOST_STEPS) {
     const most = areas.reduce(
@@ -112,7 +140,10 @@ function inCircle(after: readonly ReadonlySet<number>[]): number {
 type Id = string | number;
 export type WorkOrderOutput = Omit<WorkOrder, "steps" | "broken"> & {
   readonly steps: readonly (Omit<WorkOrder["steps"][number], "area"> & { readonly area: Id })[];
-  readonly broken: readonly (Omit<WorkOrder["broken"][number], "area"> & { readonly area: Id })[];
+  readonly broken: readonly (Omit<WorkOrder["broken"][number], "area" | "other"> & {
+    readonly area: Id;
+    readonly other?: Id;
+  })[];
 };
 
 /** The order in which everything is laid: what next, where, and when, while it is wet. */
@@ -125,7 +156,11 @@ export const workOrder: Operation<WorkOrderQuestion, WorkOrderOutput> = {
     const told = (order: WorkOrder): WorkOrderOutput => ({
       ...order,
       steps: order.steps.map((s) => ({ ...s, area: ids.get(s.area)! })),
-      broken: order.broken.map((b) => ({ ...b, area: ids.get(b.area)! })),
+      broken: order.broken.map((b) => ({
+        ...b,
+        area: ids.get(b.area)!,
+        ...("other" in b && b.other !== undefined && { other: ids.get(b.other)! }),
+      })),
     });
     const began = performance.now();
     const time = { passed: () => (performance.now() - began) / 1000, most: asked.seconds };

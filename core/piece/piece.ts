@@ -52,7 +52,14 @@ export interface Whole {
   /** Areas that are laid before all others, and after all others. */
   readonly first?: readonly string[];
   readonly last?: readonly string[];
+  /** Steps of the work that come before others, as somebody has put them: the rest is planned around them. */
+  readonly pins?: readonly (readonly [first: PlacedStep, then: PlacedStep])[];
+  /** The whole order of work as somebody has put it. */
+  readonly byHand?: readonly PlacedStep[];
 }
+
+/** A step of the work: an area as the order knows it, its section and its pass, both from 0. */
+export type PlacedStep = readonly [area: string | number, section: number, pass: number];
 
 export type Place = "light" | "local" | "shadow";
 export const PLACES: readonly Place[] = ["light", "local", "shadow"];

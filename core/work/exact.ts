@@ -26,7 +26,7 @@ export function* exactOrder(
   let looked = 0;
   let ended = false;
   // Sections of an area are alike as long as nothing lies: they begin in their order.
-  const alike = question.done.length === 0;
+  const alike = question.done.length === 0 && !question.pins?.length;
   const left = new Int32Array(codes.length);
   for (let x = 0; x < count; x++) left[code[x]!]!++;
   let work = 0;
@@ -81,6 +81,7 @@ export function* exactOrder(
   /** Whether all that must lie before a step does: a beginning knows nothing of steps that it does not have. */
   const isReady = (x: number): boolean => {
     const { after } = question.areas[area[x]!]!;
+    if (problem.heldBy[x]!.some((y) => !used[y])) return false;
     for (let y = 0; y < count; y++) {
       if (used[y]) continue;
       if (problem.dry[x] && area[y] === area[x] && pass[y]! < pass[x]!) return false;

@@ -3,9 +3,14 @@ import type { Problem } from "./problem";
 /**
  * A plain order: passes that follow each other wet are one job, and the job that may start first goes next, with the marker in hand where two
  * may. What a person does without a plan; and the order from which a better one is sought.
+ * @returns undefined where steps that somebody has put before others wait for each other
  */
-export function listOrder(problem: Problem): number[] {
-  const { question, chains, area, pass, code, seconds, before, dry, passes, count } = problem;
+export function listOrder(problem: Problem): number[] | undefined {
+  const { question, area, pass, code, seconds, before, dry, passes, count, heldBy } = problem;
+  // What somebody has put between them parts passes that would follow each other.
+  const chains = problem.chains.flatMap((c) =>
+    c.some((x, i) => i > 0 && heldBy[x]!.length > 0) ? c.map((x) => [x]) : [c],
+  );
   const { areas, desk } = question;
   const { change, openTime, dryTime } = desk;
   const left = new Int32Array(problem.left);
@@ -38,7 +43,7 @@ export function listOrder(problem: Problem): number[] {
   });
   const startOf = (x: number): number => {
     const a = area[x]!;
-    if (waitsFor[a]! > 0) return Infinity;
+    if (waitsFor[a]! > 0 || heldBy[x]!.some((y) => Number.isNaN(ends[y]!))) return Infinity;
     let t = hand < 0 || hand === code[x] ? now : now + change;
     const p = before[x]!;
     if (p >= 0) {
@@ -63,7 +68,7 @@ export function listOrder(problem: Problem): number[] {
       if (t < Infinity && (by < urgent || (by === urgent && t < soonest - 1e-9)))
         [best, soonest, urgent] = [c, t, by];
     }
-    if (best < 0) throw new Error("areas that wait for each other");
+    if (best < 0) return undefined;
     waiting.delete(best);
     for (const x of chains[best]!) {
       const t = startOf(x);

@@ -1,5 +1,5 @@
 import { areaCourse } from "@/core/piece/area-course";
-import type { Area, Piece } from "@/core/piece/piece";
+import type { Area, Piece, PlacedStep } from "@/core/piece/piece";
 import { bringsOf, type Pass } from "@/core/media/medium";
 
 /** What is to be laid in one go of one area: its ink, or what comes onto its dry ink. */
@@ -113,6 +113,19 @@ export function workOf(
 }
 
 const isInk = (p: Pass): boolean => bringsOf(p) === "ink";
+
+/** What somebody has wished of the order of these parts: only of steps that there still are. */
+export function orderWishOf(
+  { pins = [], byHand }: Pick<Piece["whole"], "pins" | "byHand">,
+  work: readonly PieceWork[],
+): { readonly pins: (readonly [PlacedStep, PlacedStep])[]; readonly follow: readonly PlacedStep[] | null } {
+  const passes = new Map(work.map((w) => [w.id, w.passes.length]));
+  const isThere = ([area, , pass]: PlacedStep) => pass < (passes.get(String(area)) ?? 0);
+  return {
+    pins: pins.filter((pair) => pair.every(isThere)),
+    follow: byHand?.length && byHand.every(isThere) ? byHand : null,
+  };
+}
 
 /** Markers taken up when one area after the other is laid, each in as many sections: what follows wet goes section by section. */
 export function changesByArea(

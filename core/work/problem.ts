@@ -40,6 +40,13 @@ export interface Done {
   readonly end: number;
 }
 
+/** One step: a pass of a section of an area by its place. */
+export interface StepAt {
+  readonly area: number;
+  readonly section: number;
+  readonly pass: number;
+}
+
 export interface WorkQuestion {
   readonly areas: readonly WorkArea[];
   readonly desk: WorkDesk;
@@ -50,13 +57,22 @@ export interface WorkQuestion {
   readonly done: readonly Done[];
   /** Sections of an area by its place, where somebody says. */
   readonly cuts: ReadonlyMap<number, number>;
+  /** Steps that are to come before others, as somebody has put them; what is no step (any more) holds nothing. */
+  readonly pins?: readonly (readonly [first: StepAt, then: StepAt])[];
+  /** The whole order, as somebody has put it: it is timed, and nothing is looked for. */
+  readonly follow?: readonly StepAt[];
 }
 
 /** What cannot be had: which pass of which area, and what stands against it. */
 export interface Broken {
-  /** The rule: a pass into wet ink would come too late, or is wanted wet and dry at once. */
-  readonly rule: "wet" | "wet and dry";
+  /**
+   * The rule: a pass into wet ink would come too late, or is wanted wet and dry at once; a step was put where it cannot be, before what lies
+   * beneath it or before an area that comes first.
+   */
+  readonly rule: "wet" | "wet and dry" | "beneath" | "waits" | "pinned";
   readonly area: string;
+  /** The area that must come first, or that it was pinned to. */
+  readonly other?: string;
   readonly section: number | null;
   readonly pass: number;
   /** Seconds that are needed between the starts of both passes, and those that there are. */
@@ -96,6 +112,8 @@ export interface Problem {
   readonly now: number;
   readonly inHand: number;
   readonly broken: readonly Broken[];
+  /** Steps that must come before each, because somebody has put them so. */
+  readonly heldBy: readonly (readonly number[])[];
 }
 
 /** Sections of one area: more are no places any more. */
@@ -188,6 +206,12 @@ export function problemOf(question: WorkQuestion): Problem {
   });
   const chainOf = new Int32Array(rows.length);
   chains.forEach((c, i) => c.forEach((x) => (chainOf[x] = i)));
+  const places = new Map(rows.map((r, x) => [keyOf(r.a, r.s, r.p), x]));
+  const heldBy = rows.map((): number[] => []);
+  for (const [first, then] of question.pins ?? []) {
+    const [x, y] = [placeIn(places, first), placeIn(places, then)];
+    if (x !== undefined && y !== undefined && x !== y) heldBy[y]!.push(x);
+  }
   const share = (row: (typeof rows)[number]) => areas[row.a]!.passes[row.p]!.mm2 / sections[row.a]!;
   const passOf = (row: (typeof rows)[number]) => areas[row.a]!.passes[row.p]!;
   return {
@@ -214,5 +238,53 @@ export function problemOf(question: WorkQuestion): Problem {
     now,
     inHand,
     broken,
+    heldBy,
   };
+}
+
+const keyOf = (area: number, section: number, pass: number): string => `${area} ${section} ${pass}`;
+const placeIn = (places: ReadonlyMap<string, number>, { area, section, pass }: StepAt): number | undefined =>
+  places.get(keyOf(area, section, pass));
+
+/** A whole order as somebody has put it, as steps; undefined when it is not of exactly these. */
+export function followed(
+  { count, area, section, pass }: Problem,
+  follow: readonly StepAt[],
+): number[] | undefined {
+  if (follow.length !== count) return undefined;
+  const places = new Map(
+    Array.from({ length: count }, (_, x) => [keyOf(area[x]!, section[x]!, pass[x]!), x]),
+  );
+  const order = follow.flatMap((s) => placeIn(places, s) ?? []);
+  return new Set(order).size === count ? order : undefined;
+}
+
+/** Why an order cannot be: the first step that is put before what must come before it. */
+export function against(problem: Problem, order: readonly number[]): Broken | undefined {
+  const { question, area, pass, before, dry, heldBy } = problem;
+  const at = new Int32Array(problem.count).fill(-1);
+  order.forEach((x, k) => (at[x] = k));
+  const left = new Map<number, number>();
+  for (const x of order) left.set(area[x]!, (left.get(area[x]!) ?? 0) + 1);
+  const told = (x: number, rule: Broken["rule"], other?: number): Broken => ({
+    rule,
+    area: question.areas[area[x]!]!.id,
+    section: problem.section[x]!,
+    pass: pass[x]!,
+    needs: 0,
+    has: 0,
+    ...(other !== undefined && { other: question.areas[other]!.id }),
+  });
+  for (const [k, x] of order.entries()) {
+    const a = area[x]!;
+    if (before[x]! >= 0 && at[before[x]!]! > k) return told(x, "beneath");
+    if (dry[x] && order.some((y, q) => q > k && area[y] === a && pass[y]! < pass[x]!))
+      return told(x, "beneath");
+    const waits = question.areas[a]!.after.find((b) => (left.get(b) ?? 0) > 0);
+    if (waits !== undefined) return told(x, "waits", waits);
+    const held = heldBy[x]!.find((y) => at[y]! > k);
+    if (held !== undefined) return told(x, "pinned", area[held]!);
+    left.set(a, left.get(a)! - 1);
+  }
+  return undefined;
 }

@@ -73,7 +73,7 @@ export class Clock {
 
   #once(order: ArrayLike<number>, part: boolean, mayDelay: boolean): Timing | undefined | "again" {
     const { problem, start, at } = this;
-    const { question, passes, area, pass, code, seconds, before, wet, dry, latest } = problem;
+    const { question, passes, area, pass, code, seconds, before, wet, dry, latest, heldBy } = problem;
     const { areas, desk } = question;
     const { change, openTime, dryTime } = desk;
     const lastEnd = this.#lastEnd;
@@ -110,6 +110,8 @@ export class Clock {
         if (at[p]! >= k) return undefined;
         t = Math.max(t, start[p]! + seconds[p]!);
       }
+      const held = heldBy[x]!;
+      for (let i = 0; i < held.length; i++) if (at[held[i]!]! >= k) return undefined;
       if (dry[x]) {
         const own = pass[x]!;
         while (open[a]! < own && left[base + open[a]!] === 0) open[a]!++;

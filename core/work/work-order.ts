@@ -3,7 +3,7 @@ import { leastChanges, lowerBound } from "./bound";
 import { exactOrder, MOST_EXACT } from "./exact";
 import { improve, Improver, type Ordered } from "./improve";
 import { listOrder } from "./list-order";
-import { problemOf, type Broken, type Problem, type WorkQuestion } from "./problem";
+import { against, followed, problemOf, type Broken, type Problem, type WorkQuestion } from "./problem";
 import { costOf, PRICES, type Timing } from "./time-order";
 
 export interface WorkStep {
@@ -38,6 +38,8 @@ export interface WorkOrder {
     readonly hand: number;
     readonly prices: { readonly first: number; readonly hand: number };
   };
+  /** It is the order that somebody has put. */
+  readonly followed?: true;
   /** Rules that no order can keep: they are let go, and the order is the nearest that can be worked. */
   readonly broken: readonly (Broken | Late)[];
 }
@@ -114,6 +116,8 @@ function told(problem: Problem, { order, timing }: Ordered, start: Float64Array,
 
 /** Sections of an area are alike: they are counted as they are begun, unless something of the area lies already. */
 function inTurn({ question, area, section }: Problem, order: readonly number[]): (x: number) => number {
+  // What somebody has put somewhere keeps its name.
+  if (question.pins?.length || question.follow) return (x) => section[x]!;
   const lies = new Set(question.done.map((d) => d.area));
   const turns = new Map<number, Map<number, number>>();
   for (const x of order) {
@@ -122,6 +126,29 @@ function inTurn({ question, area, section }: Problem, order: readonly number[]):
     if (!own.has(section[x]!)) own.set(section[x]!, own.size);
   }
   return (x) => (lies.has(area[x]!) ? section[x]! : turns.get(area[x]!)!.get(section[x]!)!);
+}
+
+/** A question with as many of its pins as can be kept, the older ones first, and what is left of them told. */
+function workable(question: WorkQuestion): { problem: Problem; list: number[]; broken: Broken[] } {
+  const broken: Broken[] = [];
+  const pins = [...(question.pins ?? [])];
+  for (;;) {
+    const problem = problemOf({ ...question, pins });
+    const list = listOrder(problem);
+    if (list) return { problem, list, broken };
+    const pin = pins.pop();
+    if (!pin) throw new Error("areas that wait for each other");
+    const [first, then] = pin;
+    broken.push({
+      rule: "pinned",
+      area: question.areas[then.area]!.id,
+      other: question.areas[first.area]!.id,
+      section: then.section,
+      pass: then.pass,
+      needs: 0,
+      has: 0,
+    });
+  }
 }
 
 const NOTHING: Timing = { end: 0, changes: 0, late: 0, lateness: 0, inversions: 0, crossings: 0 };
@@ -137,7 +164,7 @@ export function* workOrder(
   time: Time,
   show: (soFar: WorkOrder) => void = () => undefined,
 ): Work<WorkOrder> {
-  const problem = problemOf(question);
+  const { problem, list, broken } = workable(question);
   const { now, count } = problem;
   if (!count)
     return told(
@@ -149,10 +176,20 @@ export function* workOrder(
   const improver = new Improver(problem);
   const tell = (o: Ordered, bound: number): WorkOrder => {
     improver.clock.time(o.order);
-    return told(problem, o, improver.clock.start, bound);
+    const said = told(problem, o, improver.clock.start, bound);
+    return broken.length ? { ...said, broken: [...broken, ...said.broken] } : said;
   };
   let bound = lowerBound(problem);
-  let best = improver.judged(listOrder(problem))!;
+  const order = question.follow && followed(problem, question.follow);
+  if (order) {
+    const put = improver.judged(order);
+    const why = put ? undefined : against(problem, order);
+    // What cannot be is told beside the plain order.
+    return put
+      ? { ...tell(put, bound), followed: true }
+      : { ...tell(improver.judged(list)!, bound), broken: why ? [why] : [] };
+  }
+  let best = improver.judged(list)!;
   show(tell(best, bound));
   yield 0.02;
   const few = count <= MOST_EXACT;

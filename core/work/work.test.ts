@@ -99,6 +99,7 @@ function leastCost(problem: Problem): number {
       if (area[y] === area[x] && section[y] === section[x] && pass[y]! < pass[x]!) return false;
       if (area[y] === area[x] && passOf(x).dry && pass[y]! < pass[x]!) return false;
       if (areas[area[x]!]!.after.includes(area[y]!)) return false;
+      if (problem.heldBy[x]!.includes(y)) return false;
     }
     return true;
   };
@@ -234,6 +235,81 @@ describe("the order of work", () => {
     expect([found.steps.map((s) => s.area), found.wishes.hand]).toEqual([["a", "b", "c"], 0]);
     const left = ordered({ ...plan, desk: { ...wet, hand: "left" }, first: [] });
     expect(left.wishes.hand).toBe(0);
+  });
+  const stepAt = (question: WorkQuestion, s: WorkOrder["steps"][number]) => ({
+    area: question.areas.findIndex((a) => a.id === s.area),
+    section: s.section,
+    pass: s.pass,
+  });
+  it("is planned around steps that somebody has put before others: still at the least cost, of few", () => {
+    let judged = 0;
+    for (let seed = 1; seed <= 16; seed++) {
+      const question = pieceOfWork(6 + (seed % 2), 500 + seed, seed % 3 ? 60 : 0);
+      const free = ordered(question, 2000);
+      // What comes last comes before something else now.
+      const last = stepAt(question, free.steps.at(-1)!);
+      const other = free.steps.find((s) => stepAt(question, s).area !== last.area);
+      if (!other) continue;
+      const pinned: WorkQuestion = { ...question, pins: [[last, stepAt(question, other)]] };
+      const least = leastCost(problemOf(pinned));
+      const found = ordered(pinned, 2000);
+      const placeOf = (at: { readonly area: number; readonly section: number; readonly pass: number }) =>
+        found.steps.findIndex((s) => JSON.stringify(stepAt(question, s)) === JSON.stringify(at));
+      if (found.broken.some((b) => b.rule === "pinned")) continue;
+      expect(placeOf(last)).toBeLessThan(placeOf(stepAt(question, other)));
+      // Where wet ink cannot be reached in time any more, that is told.
+      if (least === Infinity) expect(found.broken.map((b) => b.rule)).toContain("too late");
+      else {
+        judged++;
+        expect(found.cost).toBeCloseTo(least, 4);
+        expect(found.bound).toBeLessThanOrEqual(least + 1e-6);
+        expect(faultsOf(question, found)).toEqual([]);
+      }
+    }
+    expect(judged).toBeGreaterThan(4);
+  });
+  it("that somebody has put is timed as it stands; what cannot be is told with its rule", () => {
+    const question = pieceOfWork(40, 42, 60);
+    const found = ordered(question, 200);
+    const follow = found.steps.map((s) => stepAt(question, s));
+    const again = ordered({ ...question, follow });
+    expect(again).toMatchObject({ followed: true, cost: found.cost, changes: found.changes, broken: [] });
+    expect(again.steps).toEqual(found.steps);
+    expect(faultsOf(question, again)).toEqual([]);
+    // Two steps of different areas change places: all rules but that of the open time are kept by waiting.
+    const swapped = [...follow];
+    const k = follow.findIndex((s, i) => i > 0 && s.area !== follow[i - 1]!.area && s.pass === 0);
+    [swapped[k - 1], swapped[k]] = [swapped[k]!, swapped[k - 1]!];
+    const moved = ordered({ ...question, follow: swapped });
+    expect(moved.broken.every((b) => b.rule === "too late" || b.rule === "waits")).toBe(true);
+    // What lies beneath comes first, whoever says otherwise.
+    const second = follow.findIndex((s) => s.pass === 1);
+    const wrong = [follow[second]!, ...follow.filter((_, i) => i !== second)];
+    const told = ordered({ ...question, follow: wrong });
+    expect(told.followed).toBeUndefined();
+    expect(told.broken).toMatchObject([{ rule: "beneath", pass: 1 }]);
+    // An order of other steps is of another plan.
+    expect(ordered({ ...question, follow: follow.slice(1) }, 50).followed).toBeUndefined();
+  });
+  it("lets go of what was put in a circle, and says so", () => {
+    const question = pieceOfWork(12, 9, 60);
+    const [a, b] = [
+      { area: 0, section: 0, pass: 0 },
+      { area: 1, section: 0, pass: 0 },
+    ];
+    const found = ordered(
+      {
+        ...question,
+        pins: [
+          [a, b],
+          [b, a],
+        ],
+      },
+      100,
+    );
+    expect(found.broken.filter((x) => x.rule === "pinned")).toHaveLength(1);
+    const at = (place: number) => found.steps.findIndex((s) => s.area === question.areas[place]!.id);
+    expect(at(0)).toBeLessThan(at(1));
   });
   it("is empty where nothing is to be laid", () => {
     const random = numbers(1);

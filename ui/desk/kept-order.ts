@@ -16,15 +16,16 @@ export const keptOf = ({ steps, sections }: Pick<WorkOrderOutput, "steps" | "sec
 
 const keyOf = (pieceId: string) => `blendt-order-${pieceId}`;
 
-/** What an order was made for: what is laid where and on what, not how large it is. */
-export const shapeOf = (work: readonly PieceWork[]): string =>
-  JSON.stringify(
-    work.map(({ id, asked }) => [
+/** What an order was made for: what is laid where and on what, not how large it is; and what somebody has put where. */
+export const shapeOf = (work: readonly PieceWork[], wish: object = {}): string =>
+  JSON.stringify([
+    ...work.map(({ id, asked }) => [
       id,
       asked.after,
       asked.passes.map(({ code, wet, dry }) => `${code} ${wet ? "w" : ""}${dry ? "d" : ""}`),
     ]),
-  );
+    ...(Object.keys(wish).length ? [wish] : []),
+  ]);
 
 interface Kept extends KeptOrder {
   readonly shape: string;

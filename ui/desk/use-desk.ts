@@ -10,7 +10,7 @@ import { leftOf, recordOf, stepKey, type EventOf, type WorkRecord } from "@/core
 import type { Rack } from "@/store/rack";
 import { useCompute } from "@/ui/jobs/use-job";
 import { useStudio } from "@/ui/studio/studio-context";
-import { deskOf, GOALS } from "@/ui/work/use-order";
+import { deskOf, GOALS, orderWishAsked } from "@/ui/work/use-order";
 import { keepOrder, keptOf, shapeOf, useKeptOrder } from "./kept-order";
 import type { NewEvent, WorkLog } from "./work-log";
 
@@ -36,7 +36,8 @@ export function useDesk(
   const piece = useMemo(() => exchangedIn(planned, record), [planned, record]);
   const desk = deskOf(useStudio(), rack.paper);
   const work = useMemo(() => workOf(piece, rack.paper, mm2Of), [piece, rack.paper, mm2Of]);
-  const shape = useMemo(() => shapeOf(work), [work]);
+  const wish = useMemo(() => orderWishAsked(piece.whole, work), [piece.whole, work]);
+  const shape = useMemo(() => shapeOf(work, wish), [work, wish]);
   const lying = useMemo(() => lyingOf(work, record, record.events.at(-1)?.at ?? 0), [work, record]);
   // What lay when the order was last asked for; what is laid in the order that was found changes it not.
   const [asked, setAsked] = useState({ serial: 0, done: NOTHING, cuts: NO_CUTS });
@@ -47,6 +48,7 @@ export function useDesk(
     work.length && !isAnswered
       ? {
           areas: work.map((w) => w.asked),
+          ...wish,
           desk,
           worth: GOALS.changes.worth,
           seconds: record.done.size ? SECONDS_ANEW : SECONDS,

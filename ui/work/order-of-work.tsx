@@ -1,9 +1,14 @@
 "use client";
+import { closestCenter, DndContext } from "@dnd-kit/core";
+import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { useState } from "react";
 import type { WorkOrderOutput } from "@/compute/operations/work-order";
 import { labToHex } from "@/core/colour/display";
 import { bringsOf } from "@/core/media/medium";
-import type { Piece } from "@/core/piece/piece";
+import type { Piece, PlacedStep } from "@/core/piece/piece";
+import { stepKey } from "@/core/work/record";
+import { spokenDrag, useListSensors } from "@/ui/kit/list-drag";
+import { useMayChange } from "@/ui/studio/studio-context";
 import { laidAfter, type PieceWork } from "@/core/work/of-piece";
 import type { Rack, RackMarker } from "@/store/rack";
 import { Progress } from "@/ui/jobs/progress";
@@ -14,9 +19,12 @@ import { passAmount, passStroke, passWhere } from "@/words/pass";
 import { pencilName } from "@/words/pencil";
 import { brokenInWords, clockInWords, durationInWords, orderInSum, waitInWords } from "@/words/work";
 import { Moment } from "./moment";
+import { MovableRow } from "./movable-row";
+import { PutNotice } from "./put-notice";
 import { SaveOrder } from "./save-order";
 import { Timeline, type Lanes } from "./timeline";
 import type { OrderFound } from "./use-order";
+import { usePut } from "./use-put";
 
 type Step = WorkOrderOutput["steps"][number];
 
@@ -72,10 +80,15 @@ export function OrderOfWork({
   /** Hears how many passes of each area lie at the moment that is looked at; undefined when all do. */
   readonly onLaid: (laid: ReadonlyMap<string, number> | undefined) => void;
 }) {
-  const { work, desk, job, byArea } = found;
+  const { work, desk, job, tried, setPut, byArea } = found;
+  const may = useMayChange();
+  const put = usePut(piece, setPut);
+  const sensors = useListSensors();
   const [asked, setAsked] = useState<number>();
   const [lanes, setLanes] = useState<Lanes>("areas");
-  const order = job.output;
+  // What was put elsewhere is seen where it was put, as far as it can be.
+  const timed = put.moved && !tried.old ? tried.output : undefined;
+  const order = timed?.followed ? timed : job.output;
   const markers = new Map([...rack.markers, ...rack.others].map((m) => [m.code, m]));
   const parts = new Map(work.map((w) => [w.id, w]));
   if (!order) return <Progress work={job} doing="Looking for the order of work" />;
@@ -93,17 +106,31 @@ export function OrderOfWork({
     return lab ? labToHex(lab) : "var(--soft)";
   };
   const nameOf = (id: string | number) => parts.get(String(id))?.area.name ?? "";
+  const stretches = stretchesOf(steps, desk.change);
+  const rows = stretches.flatMap((s) => rowsOf(s.steps));
+  const keys = rows.map((r) => stepKey({ ...r.steps[0]!, area: String(r.steps[0]!.area) }));
+  const rowName = (key: string) => {
+    const [s] = rows[keys.indexOf(key)]?.steps ?? [];
+    return s ? `${nameOf(s.area)}, ${pencilName(s.code)}` : "";
+  };
+  const move = (from: number, to: number) => {
+    if (from === to || from < 0 || to < 0) return;
+    const placed = rows.map((r) => r.steps.map((s): PlacedStep => [String(s.area), s.section, s.pass]));
+    const beside = rowName(keys[to]!);
+    put.move(placed, from, to, `${rowName(keys[from]!)} ${to > from ? "after" : "before"} ${beside}`);
+  };
   return (
     <div className="grid gap-4">
       <p className="m-0 text-[15px]" role="status">
         {orderInSum(order, byArea)}.{" "}
         {job.progress !== undefined && <span className="text-soft">Looking for a better one…</span>}
       </p>
-      {order.broken.length > 0 && (
+      <PutNotice piece={piece} order={job.output!} tried={timed} put={put} nameOf={nameOf} />
+      {!put.moved && order.broken.length > 0 && (
         <ul className="m-0 grid list-none gap-1 p-0" aria-label="What cannot be kept">
           {order.broken.map((b, i) => (
             <li key={i} className="border-l-4 border-strong pl-3 text-[14px]">
-              {brokenInWords(b, nameOf(b.area))}
+              {brokenInWords(b, nameOf(b.area), b.other === undefined ? "" : nameOf(b.other))}
             </li>
           ))}
         </ul>
@@ -170,22 +197,34 @@ export function OrderOfWork({
         parts={parts}
         openTime={desk.openTime}
       />
-      <ol className="m-0 list-none p-0" aria-label="Order of work">
-        {stretchesOf(steps, desk.change).map((s) => (
-          <StretchRow
-            key={s.from}
-            stretch={s}
-            marker={markers.get(s.code)}
-            parts={parts}
-            order={order}
-            openTime={desk.openTime}
-            first={first}
-            last={s.from ? nameOf(steps[s.from - 1]!.area) : undefined}
-            at={at}
-            onAt={setAt}
-          />
-        ))}
-      </ol>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        accessibility={spokenDrag(rowName)}
+        onDragEnd={({ active, over }) =>
+          over && move(keys.indexOf(String(active.id)), keys.indexOf(String(over.id)))
+        }
+      >
+        <SortableContext items={keys} strategy={verticalListSortingStrategy}>
+          <ol className="m-0 list-none p-0" aria-label="Order of work">
+            {stretches.map((s) => (
+              <StretchRow
+                key={s.from}
+                stretch={s}
+                marker={markers.get(s.code)}
+                parts={parts}
+                order={order}
+                openTime={desk.openTime}
+                first={first}
+                last={s.from ? nameOf(steps[s.from - 1]!.area) : undefined}
+                at={at}
+                onAt={setAt}
+                mayMove={may && !put.moved}
+              />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
     </div>
   );
 }
@@ -200,6 +239,7 @@ function StretchRow({
   last,
   at,
   onAt,
+  mayMove,
 }: {
   readonly stretch: Stretch;
   readonly marker: RackMarker | undefined;
@@ -210,6 +250,7 @@ function StretchRow({
   readonly last: string | undefined;
   readonly at: number;
   readonly onAt: (steps: number) => void;
+  readonly mayMove: boolean;
 }) {
   return (
     <li className="mb-3 break-inside-avoid">
@@ -235,10 +276,13 @@ function StretchRow({
           const [k, last] = [from + i + 1, from + i + own.length];
           const end = own.at(-1)!.start + own.at(-1)!.seconds;
           return (
-            <li
+            <MovableRow
               key={k}
-              aria-current={at >= k && at <= last ? "step" : undefined}
-              className={`grid grid-cols-[46px_48px_minmax(0,1fr)] items-baseline gap-x-3 border-b border-line py-1 text-[15px] min-[640px]:grid-cols-[46px_48px_minmax(0,150px)_minmax(0,1fr)_auto] ${at >= k && at <= last ? "bg-panel" : ""} ${k > at ? "text-soft" : ""}`}
+              id={stepKey({ ...s, area: String(s.area) })}
+              name={`${part?.area.name ?? ""}, ${pencilName(code)}`}
+              mayMove={mayMove}
+              isAt={at >= k && at <= last}
+              isToCome={k > at}
             >
               <button
                 className="button-bare min-h-8 px-0 text-right font-semibold"
@@ -276,7 +320,7 @@ function StretchRow({
                 {durationInWords(Math.max(1, end - s.start))}
                 {pass && bringsOf(pass) === "ink" && <>, wet until {clockInWords(end + openTime - first)}</>}
               </span>
-            </li>
+            </MovableRow>
           );
         })}
       </ol>

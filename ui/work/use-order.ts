@@ -1,7 +1,7 @@
 "use client";
-import { useMemo } from "react";
-import { changesByArea, workOf } from "@/core/work/of-piece";
-import type { Area, Piece } from "@/core/piece/piece";
+import { useMemo, useState } from "react";
+import { changesByArea, orderWishOf, workOf } from "@/core/work/of-piece";
+import type { Area, Piece, PlacedStep } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { useCompute } from "@/ui/jobs/use-job";
 import { useStudio, type StudioHere } from "@/ui/studio/studio-context";
@@ -29,6 +29,12 @@ export const deskOf = (studio: StudioHere | undefined, paper: Rack["paper"]) => 
   hand: studio?.hand ?? null,
 });
 
+/** What somebody has wished of the order, as it is asked; nothing where nobody has. */
+export function orderWishAsked(...of: Parameters<typeof orderWishOf>) {
+  const { pins, follow } = orderWishOf(...of);
+  return { ...(pins.length && { pins }), ...(follow && { follow }) };
+}
+
 /** The order of work of a piece, and what it is made of. */
 export function useOrder(
   piece: Piece,
@@ -40,15 +46,13 @@ export function useOrder(
   const { paper } = rack;
   const work = useMemo(() => workOf(piece, paper, mm2Of), [piece, paper, mm2Of]);
   const desk = deskOf(studio, paper);
-  const job = useCompute(
-    "workOrder",
-    work.length
-      ? { areas: work.map((w) => w.asked), desk, worth: GOALS[goal].worth, seconds: SECONDS }
-      : null,
-    undefined,
-    { about: goal },
-  );
-  return { work, desk, job, byArea: changesByArea(work, job.output?.sections) };
+  const asked = { areas: work.map((w) => w.asked), desk, worth: GOALS[goal].worth, seconds: SECONDS };
+  const wish = useMemo(() => orderWishAsked(piece.whole, work), [piece.whole, work]);
+  const job = useCompute("workOrder", work.length ? { ...asked, ...wish } : null, undefined, { about: goal });
+  // What somebody has just put elsewhere is timed as it stands, beside the order that was found.
+  const [put, setPut] = useState<readonly PlacedStep[]>();
+  const tried = useCompute("workOrder", put ? { ...asked, cuts: job.output?.sections, follow: put } : null);
+  return { work, desk, job, tried, put, setPut, byArea: changesByArea(work, job.output?.sections) };
 }
 
 export type OrderFound = ReturnType<typeof useOrder>;
