@@ -1,4 +1,4 @@
-import { Flag, Name, Within } from "./fields";
+import { Flag, Name, OneOf, Optional, Within } from "./fields";
 
 /** A drawing on its sheet, mm: what is printed in true size to be traced. */
 export class TracingInput {
@@ -10,4 +10,6 @@ export class TracingInput {
   @Within(-2000, 2000, "mm") left!: number;
   @Within(-2000, 2000, "mm") top!: number;
   @Flag() mirrored!: boolean;
+  /** The printer's paper, where the sheet is larger than that. */
+  @Optional() @OneOf(["A4", "Letter"]) pages?: "A4" | "Letter";
 }

@@ -1,3 +1,4 @@
+import { pdfPages } from "@/fixtures/pdf-pages";
 import { randomUUID } from "node:crypto";
 import type { APIRequestContext } from "@playwright/test";
 import { expect, test } from "./test";
@@ -103,6 +104,15 @@ test.describe("pictures and sheets to trace", () => {
       expect(answer.status()).toBe(422);
       return ((await answer.json()) as Refusal).problems![0]!.path;
     };
+    const large = await ask({ ...sheet, sheetWidth: 420, sheetHeight: 594, pages: "A4" });
+    const { sizes, lines } = pdfPages(await large.body());
+    expect(sizes.length).toBeGreaterThan(4);
+    for (const size of sizes) expect(size.map(Math.round).sort()).toEqual([595, 842]);
+    for (const line of lines) expect(line).toBe(1);
+    expect(await problem(await ask({ ...sheet, pages: "A5" }))).toBe("pages");
+    expect(await problem(await ask({ ...sheet, sheetWidth: 2000, sheetHeight: 2000, pages: "A4" }))).toBe(
+      "sheetWidth",
+    );
     expect(await problem(await ask({ ...sheet, width: 1e9 }))).toBe("width");
     expect(await problem(await ask("{"))).toBe("sheet");
     expect(await problem(await ask(sheet, Buffer.from("x")))).toBe("picture");

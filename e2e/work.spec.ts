@@ -86,6 +86,14 @@ test("what is wished first is laid first, and last last, whatever order is found
   }).toPass({ timeout: 60_000 });
   await page.getByLabel("Begin with").selectOption("");
   await page.getByLabel("Leave for last").selectOption("");
+  // A series of the same card is one order, each card by itself.
+  const cards = page.getByLabel("On so many cards of the same");
+  await cards.fill("2");
+  await cards.press("Enter");
+  await expect(page).toHaveURL(/cards=2/);
+  const name = (await rows.first().innerText()).replace(/, card \d$/, "");
+  await expect(rows.filter({ hasText: `${name}, card 2` }).first()).toBeVisible({ timeout: 60_000 });
+  await expect(rows.filter({ hasText: `${name}, card 1` }).first()).toBeVisible();
 });
 
 test("a step is put elsewhere by keys, tried, planned around, kept as it is, and let go again", async ({

@@ -1,5 +1,5 @@
 import { newArea, newPiece } from "@/core/piece/piece";
-import { changesByArea, laidAfter, workOf } from "./of-piece";
+import { changesByArea, laidAfter, mostCards, onCards, workOf, type PieceWork } from "./of-piece";
 
 const tone = (code: string) => ({ medium: "tone" as const, code, coats: 1 });
 const piece = () => {
@@ -36,7 +36,7 @@ describe("a piece as work", () => {
     const finish = { medium: "finish" as const, code: "white", place: "light" as const };
     const drawn = { ...one, areas: [{ ...sea!, layers: [...sea!.layers, finish] }, ...rest] };
     const work = workOf(drawn as never, { capacity: 5 }, mm2Of);
-    const dry = work.find((w) => w.id !== w.area.id)!;
+    const dry = work.find((w) => w.isDry)!;
     expect(dry.area.id).toBe("sea");
     expect(dry.asked).toMatchObject({ touches: [], after: ["sea", "sky"] });
     expect(dry.asked.passes.every((p) => !p.wet && !p.dry)).toBe(true);
@@ -64,4 +64,27 @@ describe("a piece as work", () => {
     expect(laidAfter(work, steps, { sea: 2 }, 1).get("sea")).toBe(0);
     expect(laidAfter(work, steps, { sea: 2 }, 2).get("sea")).toBe(1);
   });
+});
+
+test("a series has every part once on each card, and nothing of one waits for another", () => {
+  const part = (id: string, after: string[] = []): PieceWork => ({
+    id,
+    area: newArea(id, id),
+    isDry: false,
+    course: [0],
+    passes: [],
+    asked: { id, touches: id === "a" ? ["b"] : ["a"], box: null, after, passes: [] },
+  });
+  const work = [part("a"), part("b", ["a"])];
+  expect(onCards(work, 1)).toBe(work);
+  const three = onCards(work, 3);
+  expect(three.map((w) => [w.id, w.card, w.asked.touches, w.asked.after])).toEqual([
+    ["a", 0, ["b"], []],
+    ["b", 0, ["a"], ["a"]],
+    ["a~2", 1, ["b~2"], []],
+    ["b~2", 1, ["a~2"], ["a~2"]],
+    ["a~3", 2, ["b~3"], []],
+    ["b~3", 2, ["a~3"], ["a~3"]],
+  ]);
+  expect([mostCards(work), mostCards(Array.from({ length: 90 }, () => work[0]!))]).toEqual([24, 4]);
 });

@@ -7,6 +7,10 @@ export interface PieceWork {
   /** As the order knows it. */
   readonly id: string;
   readonly area: Area;
+  /** Which card of a series it is on, from 0; left out where there is one. */
+  readonly card?: number;
+  /** It comes onto the dry ink. */
+  readonly isDry: boolean;
   /** Places of its passes in the area's course. */
   readonly course: readonly number[];
   readonly passes: readonly Pass[];
@@ -82,6 +86,7 @@ export function workOf(
       {
         id,
         area,
+        isDry: dry,
         course: at,
         passes,
         asked: {
@@ -113,6 +118,35 @@ export function workOf(
 }
 
 const isInk = (p: Pass): boolean => bringsOf(p) === "ink";
+
+/** An area as the order speaks of it: of a series, with its card. */
+export const partName = (part: Pick<PieceWork, "area" | "card"> | undefined): string =>
+  part ? `${part.area.name}${part.card === undefined ? "" : `, card ${part.card + 1}`}` : "";
+
+/** Cards of a series, at most; areas of all of them, as many as an order takes. */
+export const [MOST_CARDS, MOST_ON_CARDS] = [24, 400] as const;
+
+/** The work of the same drawing on so many cards: each by itself, in one order. */
+export function onCards(work: readonly PieceWork[], cards: number): readonly PieceWork[] {
+  if (cards <= 1) return work;
+  return Array.from({ length: cards }, (_, card) => {
+    const idOf = (id: string) => (card ? `${id}~${card + 1}` : id);
+    return work.map((w): PieceWork => {
+      const { asked } = w;
+      const id = idOf(w.id);
+      return {
+        ...w,
+        id,
+        card,
+        asked: { ...asked, id, touches: asked.touches.map(idOf), after: asked.after.map(idOf) },
+      };
+    });
+  }).flat();
+}
+
+/** Cards on which this work can be ordered at once. */
+export const mostCards = (work: readonly PieceWork[]): number =>
+  Math.max(1, Math.min(MOST_CARDS, Math.floor(MOST_ON_CARDS / Math.max(1, work.length))));
 
 /** What somebody has wished of the order of these parts: only of steps that there still are. */
 export function orderWishOf(
@@ -157,7 +191,8 @@ export function laidAfter(
   const done = new Map<string, Map<number, number>>();
   for (const { area, pass } of steps.slice(0, count)) {
     const own = parts.get(String(area));
-    if (!own) continue;
+    // One card shows them all.
+    if (!own || own.card) continue;
     const of = done.get(own.area.id) ?? new Map<number, number>();
     const place = own.course[pass]!;
     of.set(place, (of.get(place) ?? 0) + 1 / (sections[own.id] ?? 1));

@@ -137,7 +137,7 @@ export function LitPicture({
           field,
           ...toneMapQuestion(piece),
           sections: Object.fromEntries(
-            work.flatMap((w) => (w.id === w.area.id ? [[w.area.id, sections[w.id] ?? 1]] : [])),
+            work.flatMap((w) => (!w.isDry ? [[w.area.id, sections[w.id] ?? 1]] : [])),
           ),
           hand: desk.hand,
         }

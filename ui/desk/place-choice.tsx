@@ -18,7 +18,7 @@ export interface ChosenPlace extends StackAt {
 
 /** Which place of the piece is meant: the area of the step at hand unless another is chosen. */
 export function usePlace(state: DeskState, step: DeskStep | undefined) {
-  const inked = state.work.filter((w) => w.id === w.area.id);
+  const inked = state.work.filter((w) => !w.isDry);
   const [area, setArea] = useState(() => {
     const last = state.done.at(-1)?.area ?? step?.area;
     return inked.find((w) => w.id === last)?.id ?? inked[0]?.id ?? "";

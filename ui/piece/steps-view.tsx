@@ -269,8 +269,30 @@ function Ordered({
   readonly mm2Of: (area: Area, from: number, to: number) => number | undefined;
   readonly onLaid: (laid: ReadonlyMap<string, number> | undefined) => void;
 }) {
-  const found = useOrder(piece, rack, goal, mm2Of);
-  return <OrderOfWork key={goal} piece={piece} rack={rack} found={found} onLaid={onLaid} />;
+  const said = Number(useQueryPart("cards"));
+  const cards = Number.isInteger(said) && said > 0 ? said : 1;
+  const found = useOrder(piece, rack, goal, mm2Of, cards);
+  return (
+    <>
+      <label className="screen-only mb-4 flex w-fit items-center gap-2 text-[15px]">
+        On so many cards of the same
+        <input
+          key={cards}
+          className="field w-20"
+          type="number"
+          min={1}
+          max={found.most}
+          defaultValue={Math.min(cards, found.most)}
+          onBlur={(e) => {
+            const n = Math.min(found.most, Math.max(1, Math.round(Number(e.target.value)) || 1));
+            if (n !== cards) ask(`?order=${goal}${n > 1 ? `&cards=${n}` : ""}`);
+          }}
+          onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+        />
+      </label>
+      <OrderOfWork key={`${goal} ${cards}`} piece={piece} rack={rack} found={found} onLaid={onLaid} />
+    </>
+  );
 }
 
 /** The same where the rack comes with the page. */

@@ -1,5 +1,12 @@
 "use client";
-import { FlipHorizontal2, FileDown, RectangleHorizontal, RectangleVertical, Ruler } from "lucide-react";
+import {
+  FlipHorizontal2,
+  FileDown,
+  Grid2x2,
+  RectangleHorizontal,
+  RectangleVertical,
+  Ruler,
+} from "lucide-react";
 import { useState } from "react";
 import type { SetUpOutput } from "@/compute/operations/set-up";
 import type { Piece } from "@/core/piece/piece";
@@ -9,6 +16,7 @@ import { Notice } from "@/ui/kit/notice";
 import { useRun } from "@/ui/piece/piece-context";
 import { messageOf, sendForFile } from "@/ui/send";
 import { saveFile } from "@/ui/save-file";
+import { useStudio } from "@/ui/studio/studio-context";
 import { placeOf } from "@/core/piece/set-up";
 import type { DrawingFacts } from "@/store/pictures";
 import { CutOut } from "./cut-out";
@@ -43,11 +51,15 @@ export function SheetTab({ piece, output, onMeasure, drawing }: SheetTabProps) {
   const [left, top] = placeOf(sheet, width, height);
   const off =
     left < -0.05 || top < -0.05 || left + width > sheet.width + 0.05 || top + height > sheet.height + 0.05;
-  const trace = async (mirrored: boolean) => {
+  const paper = useStudio()?.sheet ?? "A4";
+  const [long, short] = [Math.max(sheet.width, sheet.height), Math.min(sheet.width, sheet.height)];
+  const [pageWidth, pageHeight] = SHEET_SIZES[paper];
+  const isLarger = short > pageWidth + 0.5 || long > pageHeight + 0.5;
+  const trace = async (mirrored: boolean, pages?: typeof paper) => {
     setBusy(true);
     setTrouble(undefined);
     try {
-      await tracing(piece, output, { width, height, left, top, mirrored });
+      await tracing(piece, output, { width, height, left, top, mirrored, ...(pages && { pages }) });
     } catch (e) {
       setTrouble(messageOf(e));
     } finally {
@@ -193,6 +205,11 @@ export function SheetTab({ piece, output, onMeasure, drawing }: SheetTabProps) {
         <button className="button" disabled={busy} onClick={() => void trace(true)}>
           <FlipHorizontal2 size={17} aria-hidden /> Mirrored (PDF)
         </button>
+        {isLarger && (
+          <button className="button" disabled={busy} onClick={() => void trace(false, paper)}>
+            <Grid2x2 size={17} aria-hidden /> On pages of {paper} (PDF)
+          </button>
+        )}
         <span className="text-[14px] text-soft">
           In true size: print it at 100 %, not scaled to the page.
         </span>
@@ -207,7 +224,14 @@ export function SheetTab({ piece, output, onMeasure, drawing }: SheetTabProps) {
 async function tracing(
   piece: Piece,
   { line }: SetUpOutput,
-  place: { width: number; height: number; left: number; top: number; mirrored: boolean },
+  place: {
+    width: number;
+    height: number;
+    left: number;
+    top: number;
+    mirrored: boolean;
+    pages?: "A4" | "Letter";
+  },
 ): Promise<void> {
   const canvas = new OffscreenCanvas(line.width, line.height);
   const rgba = new Uint32Array(line.width * line.height);
@@ -226,5 +250,9 @@ async function tracing(
     JSON.stringify({ name: piece.name, sheetWidth: sheet.width, sheetHeight: sheet.height, ...place }),
   );
   const pdf = await sendForFile("POST", "/api/tracing", form);
-  saveFile(`${piece.name}${place.mirrored ? " mirrored" : ""}.pdf`, "application/pdf", pdf);
+  saveFile(
+    `${piece.name}${place.mirrored ? " mirrored" : ""}${place.pages ? `, ${place.pages}` : ""}.pdf`,
+    "application/pdf",
+    pdf,
+  );
 }

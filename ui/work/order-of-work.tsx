@@ -9,7 +9,7 @@ import type { Piece, PlacedStep } from "@/core/piece/piece";
 import { stepKey } from "@/core/work/record";
 import { spokenDrag, useListSensors } from "@/ui/kit/list-drag";
 import { useMayChange } from "@/ui/studio/studio-context";
-import { laidAfter, type PieceWork } from "@/core/work/of-piece";
+import { laidAfter, partName, type PieceWork } from "@/core/work/of-piece";
 import type { Rack, RackMarker } from "@/store/rack";
 import { Progress } from "@/ui/jobs/progress";
 import { MarkerChip } from "@/ui/ink/marker-chip";
@@ -80,7 +80,7 @@ export function OrderOfWork({
   /** Hears how many passes of each area lie at the moment that is looked at; undefined when all do. */
   readonly onLaid: (laid: ReadonlyMap<string, number> | undefined) => void;
 }) {
-  const { work, desk, job, tried, setPut, byArea } = found;
+  const { work, isSeries, desk, job, tried, setPut, byArea } = found;
   const may = useMayChange();
   const put = usePut(piece, setPut);
   const sensors = useListSensors();
@@ -105,7 +105,7 @@ export function OrderOfWork({
     const lab = markers.get(code)?.swatches[0]?.lab;
     return lab ? labToHex(lab) : "var(--soft)";
   };
-  const nameOf = (id: string | number) => parts.get(String(id))?.area.name ?? "";
+  const nameOf = (id: string | number) => partName(parts.get(String(id)));
   const stretches = stretchesOf(steps, desk.change);
   const rows = stretches.flatMap((s) => rowsOf(s.steps));
   const keys = rows.map((r) => stepKey({ ...r.steps[0]!, area: String(r.steps[0]!.area) }));
@@ -125,7 +125,7 @@ export function OrderOfWork({
         {orderInSum(order, byArea)}.{" "}
         {job.progress !== undefined && <span className="text-soft">Looking for a better one…</span>}
       </p>
-      <PutNotice piece={piece} order={job.output!} tried={timed} put={put} nameOf={nameOf} />
+      {!isSeries && <PutNotice piece={piece} order={job.output!} tried={timed} put={put} nameOf={nameOf} />}
       {!put.moved && order.broken.length > 0 && (
         <ul className="m-0 grid list-none gap-1 p-0" aria-label="What cannot be kept">
           {order.broken.map((b, i) => (
@@ -219,7 +219,7 @@ export function OrderOfWork({
                 last={s.from ? nameOf(steps[s.from - 1]!.area) : undefined}
                 at={at}
                 onAt={setAt}
-                mayMove={may && !put.moved}
+                mayMove={may && !put.moved && !isSeries}
               />
             ))}
           </ol>
@@ -279,7 +279,7 @@ function StretchRow({
             <MovableRow
               key={k}
               id={stepKey({ ...s, area: String(s.area) })}
-              name={`${part?.area.name ?? ""}, ${pencilName(code)}`}
+              name={`${partName(part)}, ${pencilName(code)}`}
               mayMove={mayMove}
               isAt={at >= k && at <= last}
               isToCome={k > at}
@@ -296,7 +296,7 @@ function StretchRow({
                 {clockInWords(s.start - first)}
               </span>
               <span className="min-w-0">
-                <strong>{part?.area.name}</strong>
+                <strong>{partName(part)}</strong>
                 {n > 1 && (
                   <span className="text-soft">
                     {own.length === 1

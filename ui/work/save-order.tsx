@@ -2,7 +2,7 @@
 import { Download } from "lucide-react";
 import type { WorkOrderOutput } from "@/compute/operations/work-order";
 import { bringsOf } from "@/core/media/medium";
-import type { PieceWork } from "@/core/work/of-piece";
+import { partName, type PieceWork } from "@/core/work/of-piece";
 import type { Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { usePieceHandles } from "@/ui/piece/piece-context";
@@ -45,7 +45,7 @@ export function SaveOrder({
         seconds: s.seconds,
         wetUntil: pass && bringsOf(pass) === "ink" ? start + s.seconds + openTime : null,
         code: s.code,
-        area: part?.area.name ?? "",
+        area: partName(part),
         part: n > 1 ? `${s.section + 1} of ${n}` : "",
         how: pass ? passInWords(pass) : "",
         mm2: s.mm2,

@@ -1,6 +1,6 @@
 "use client";
 import type { WorkOrderOutput } from "@/compute/operations/work-order";
-import type { PieceWork } from "@/core/work/of-piece";
+import { partName, type PieceWork } from "@/core/work/of-piece";
 import { pencilName } from "@/words/pencil";
 import { clockInWords } from "@/words/work";
 
@@ -31,7 +31,11 @@ function lanesOf(by: Lanes, order: WorkOrderOutput, work: readonly PieceWork[]):
     }));
   return work
     .filter((w) => order.steps.some((s) => s.area === w.id))
-    .map((w) => ({ id: w.id, name: w.area.name, more: w.id === w.area.id ? "" : ", dry media" }));
+    .map((w) => ({
+      id: w.id,
+      name: partName(w),
+      more: w.isDry ? ", dry media" : "",
+    }));
 }
 
 /** When each area is laid, and how long it stays wet; or when each marker is in the hand. */
@@ -61,7 +65,7 @@ export function Timeline({
   const each = STEPS.find((s) => whole / s <= 12) ?? 7200;
   const lanes = lanesOf(by, order, work);
   const laneOf = new Map(lanes.map((w, i) => [w.id, i]));
-  const dry = new Set(work.filter((w) => w.id !== w.area.id).map((w) => w.id));
+  const dry = new Set(work.filter((w) => w.isDry).map((w) => w.id));
   const height = lanes.length * LANE + SCALE;
   const last = order.steps[at - 1];
   const now = last ? last.start + last.seconds : first;

@@ -1,6 +1,6 @@
 "use client";
 import { useMemo, useState } from "react";
-import { changesByArea, orderWishOf, workOf } from "@/core/work/of-piece";
+import { changesByArea, mostCards, onCards, orderWishOf, workOf } from "@/core/work/of-piece";
 import type { Area, Piece, PlacedStep } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { useCompute } from "@/ui/jobs/use-job";
@@ -41,18 +41,38 @@ export function useOrder(
   rack: Rack,
   goal: Goal,
   mm2Of: (area: Area, from: number, to: number) => number | undefined,
+  cards = 1,
 ) {
   const studio = useStudio();
   const { paper } = rack;
-  const work = useMemo(() => workOf(piece, paper, mm2Of), [piece, paper, mm2Of]);
+  const one = useMemo(() => workOf(piece, paper, mm2Of), [piece, paper, mm2Of]);
+  const most = mostCards(one);
+  const work = useMemo(() => onCards(one, Math.min(cards, most)), [one, cards, most]);
   const desk = deskOf(studio, paper);
   const asked = { areas: work.map((w) => w.asked), desk, worth: GOALS[goal].worth, seconds: SECONDS };
-  const wish = useMemo(() => orderWishAsked(piece.whole, work), [piece.whole, work]);
-  const job = useCompute("workOrder", work.length ? { ...asked, ...wish } : null, undefined, { about: goal });
+  const isSeries = work.length > one.length;
+  // What was put somewhere was put on one card.
+  const wish = useMemo(
+    () => (isSeries ? {} : orderWishAsked(piece.whole, work)),
+    [isSeries, piece.whole, work],
+  );
+  const job = useCompute("workOrder", work.length ? { ...asked, ...wish } : null, undefined, {
+    about: `${goal} ${cards}`,
+  });
   // What somebody has just put elsewhere is timed as it stands, beside the order that was found.
   const [put, setPut] = useState<readonly PlacedStep[]>();
   const tried = useCompute("workOrder", put ? { ...asked, cuts: job.output?.sections, follow: put } : null);
-  return { work, desk, job, tried, put, setPut, byArea: changesByArea(work, job.output?.sections) };
+  return {
+    work,
+    isSeries,
+    most,
+    desk,
+    job,
+    tried,
+    put,
+    setPut,
+    byArea: changesByArea(work, job.output?.sections),
+  };
 }
 
 export type OrderFound = ReturnType<typeof useOrder>;
