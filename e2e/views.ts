@@ -84,6 +84,13 @@ export const viewsOf = ({ kite, paper }: Things): readonly View[] => {
     },
     ...tabs(`/swatchbook/${paper}`, "Paper", ["paper", "readings", "chart", "read", "trials"]),
     { name: "Words of the craft", path: "/glossary" },
+    {
+      name: "Do I have this?",
+      path: "/have",
+      then: async (p) => {
+        await p.getByLabel("The code on its cap, or its family").fill("clay");
+      },
+    },
     { name: "Practice", path: "/practice" },
     { name: "Practice: sheets", path: "/practice?tab=sheets" },
     {

@@ -5,6 +5,8 @@ const ID = "0f8fad5b-d9cb-469f-a165-70867728950e";
 describe("what is kept for the desk", () => {
   it("is its page, its rack and its pictures", () => {
     expect(isDeskPage(`/desk/${ID}`)).toBe(true);
+    expect(isDeskPage("/have")).toBe(true);
+    expect(isDeskPage("/haven")).toBe(false);
     for (const path of [
       `/api/papers/${ID}`,
       `/api/pictures/${ID}`,

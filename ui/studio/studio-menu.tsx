@@ -41,6 +41,7 @@ export function StudioMenu({ onShortcuts }: { readonly onShortcuts: () => void }
         "line",
         { id: "log", content: "Log", href: "/log", isNarrow: true },
         { id: "supplies", content: "Supplies", href: "/supplies", isNarrow: true },
+        { id: "have", content: "Do I have this?", href: "/have" },
         { id: "practice", content: "Practice", href: "/practice" },
         { id: "glossary", content: "Words of the craft", href: "/glossary" },
         { id: "settings", content: "Studio settings", href: "/studio" },

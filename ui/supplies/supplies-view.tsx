@@ -1,10 +1,10 @@
 "use client";
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import { useRouter } from "next/navigation";
 import { labToHex } from "@/core/colour/display";
 import type { WantedColour } from "@/core/stock/wanted-colours";
 import type { PaperSheet } from "@/store/papers";
-import type { Rack, RackMarker } from "@/store/rack";
+import type { Rack } from "@/store/rack";
 import { rackKey } from "@/compute/from-rack";
 import { MarkerChip } from "@/ui/ink/marker-chip";
 import { Progress } from "@/ui/jobs/progress";
@@ -13,14 +13,12 @@ import { Link } from "@/ui/kit/link";
 import { NumberField } from "@/ui/kit/number-field";
 import { PaperSelect } from "@/ui/kit/paper-select";
 import { withRack } from "@/ui/rack-here";
-import { useSending } from "@/ui/jobs/use-sending";
-import { send } from "@/ui/send";
-import { useMayChange } from "@/ui/studio/studio-context";
 import { ask, useQuery } from "@/ui/use-query";
 import { counted } from "@/words/numbers";
 import { moneyInWords, purchasesInWords, placesInWords } from "@/words/purchases";
 import { Coverage } from "./coverage";
 import { InkLevels } from "./ink-levels";
+import { Wish } from "./wish";
 import { purchasesQuestion } from "./purchases-question";
 
 interface Props {
@@ -68,6 +66,10 @@ export function SuppliesView({ papers, wanted, rack }: Props) {
     <main id="main" className="mx-auto max-w-[1240px] p-4 max-[759px]:px-2">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <h1 className="m-0 mr-auto text-[26px]">Supplies</h1>
+        {/* A page of its own, fetched whole: it is kept for where there is no connection. */}
+        <a className="button" href="/have">
+          Do I have this?
+        </a>
         <PaperSelect
           says="On"
           papers={papers}
@@ -167,39 +169,5 @@ const Colours = ({ labs }: { readonly labs: readonly WantedColour[] }) => (
     ))}
   </span>
 );
-
-/** Puts a marker on the list of wishes, or takes it off. */
-function Wish({ marker }: { readonly marker: RackMarker }) {
-  const [isWished, setWished] = useState(marker.wished);
-  const sending = useSending();
-  if (!useMayChange()) return isWished ? <span className="block text-[13px]">wished for</span> : null;
-  if (sending.trouble)
-    return (
-      <span role="alert" className="block max-w-40 text-[13px]">
-        {sending.trouble}{" "}
-        <button className="button" onClick={sending.dismiss}>
-          Try again
-        </button>
-      </span>
-    );
-  return (
-    <button
-      className="button mt-1"
-      aria-label={`Wish for ${marker.code}`}
-      aria-pressed={isWished}
-      disabled={sending.busy}
-      onClick={() =>
-        void sending.run(async () => {
-          await send("PATCH", "/api/rack", {
-            changes: [{ code: marker.code, set: { wished: !isWished } }],
-          });
-          setWished(!isWished);
-        })
-      }
-    >
-      {isWished ? "Wished for" : "Wish for it"}
-    </button>
-  );
-}
 
 export const SuppliesPlace = withRack(SuppliesView);
