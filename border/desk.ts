@@ -30,9 +30,9 @@ export class OverlayInput {
 
 export class PencilInput {
   @Code() code!: string;
-  /** A firm drawdown over white and over black. */
+  /** A firm drawdown over white, and over black: without that, how much it covers is guessed. */
   @Colour() white!: ColourInput;
-  @Colour() black!: ColourInput;
+  @Optional() @Colour() black?: ColourInput;
 }
 
 export class StripLayerInput {

@@ -67,8 +67,11 @@ describe("a rack as a desk", () => {
     expect(desk.inks[0]!.coats).toEqual([{ lab: lab(80) }, "#c09080"]);
   });
 
-  it("has the owned pencils that were drawn down over white and black", () => {
-    expect(desk.pencils.map((p) => p.code)).toEqual(["p"]);
+  it("has the owned pencils of which a colour is known, those drawn down over black too with what they cover", () => {
+    expect(desk.pencils.map((p) => [p.code, "black" in p])).toEqual([
+      ["p", true],
+      ["undrawn", false],
+    ]);
   });
 
   it("takes a strip apart into markers beneath and pencil above, and leaves out what it cannot tell apart", () => {

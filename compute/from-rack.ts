@@ -79,12 +79,19 @@ export const asSwatch = ({ lab, hex, measured }: ReadSwatch): ColourInput =>
       ? measured.told
       : (hex ?? asRead(lab));
 
+/** A pencil's colour over white: as it was drawn down there, else as it was told or read on the paper; none where nobody knows it. */
+const overWhite = ({ drawdowns, swatches }: ReadPencil): ColourInput | undefined => {
+  if (drawdowns?.white) return asRead(drawdowns.white);
+  const told = swatches?.[0];
+  return told && asSwatch(told);
+};
+
 /** ΔE00 within which the sheet that an instrument read is the paper as it is known. */
 const SAME_SHEET = 1.5;
 
 /**
- * The one desk of a rack on a paper: every marker that was read there, with a cost for those that are not owned; the owned pencils that
- * were drawn down twice; the overlays and strips. Operations are told apart from it what they may use.
+ * The one desk of a rack on a paper: every marker that was read there, with a cost for those that are not owned; the owned pencils of
+ * which a colour is known; the overlays and strips. Operations are told apart from it what they may use.
  */
 export function deskOfRack({ paper, markers, overlays, bare, others, strips, blends }: ReadRack) {
   const inks = markers.flatMap(({ code, owned, state, swatches }) =>
@@ -99,11 +106,12 @@ export function deskOfRack({ paper, markers, overlays, bare, others, strips, ble
         ]
       : [],
   );
-  const pencils = others.flatMap(({ code, kind, owned, state, drawdowns }) =>
-    kind === "pencil" && owned && state !== "dry" && drawdowns?.white && drawdowns.black
-      ? [{ code, white: asRead(drawdowns.white), black: asRead(drawdowns.black) }]
-      : [],
-  );
+  const pencils = others.flatMap((o) => {
+    const white = o.kind === "pencil" && o.owned && o.state !== "dry" && overWhite(o);
+    return white
+      ? [{ code: o.code, white, ...(o.drawdowns?.black && { black: asRead(o.drawdowns.black) }) }]
+      : [];
+  });
   const isInk = new Set(inks.map((i) => i.code));
   const isPencil = new Set(pencils.map((p) => p.code));
   return {

@@ -5,7 +5,8 @@ import type { DeskFit } from "@/core/ink/desk-fit";
 import { stackReflectance } from "@/core/ink/stack-reflectance";
 import { pencilsOn, type Pencil } from "@/core/pencil/choose";
 import { doubtOf } from "@/core/pencil/doubt";
-import { pencilFilm } from "@/core/pencil/film";
+import { median } from "@/core/algebra/median";
+import { guessedFilm, pencilFilm, scatterOf, USUAL_SCATTER } from "@/core/pencil/film";
 import {
   fitPencils,
   type Drawing,
@@ -31,6 +32,9 @@ export interface PencilDesk {
   /** ΔE00 within which layers over a surface come out in nine of ten cases. */
   readonly doubt: (under: Surface, layers: readonly Laid[]) => number;
 }
+
+/** Pencils that were drawn down, from which on they say how others cover. */
+const FEW = 4;
 
 /** Fitting films and tooth takes seconds and waits until the first pencil is asked for; it is kept as long as its desk. */
 const fitted = new WeakMap<OpenDesk, PencilDesk>();
@@ -86,8 +90,14 @@ function* fit(open: OpenDesk): Work<PencilDesk> {
     layers: numbered(s.layers, `strips[${i}].layers`),
     lab: colourOf(s.color).lab,
   }));
-  const drawdowns = input.pencils.map((p) =>
-    pencilFilm(p.code, colourOf(p.white).lab, colourOf(p.black).lab),
+  const drawn = input.pencils.flatMap((p) =>
+    p.black ? [pencilFilm(p.code, colourOf(p.white).lab, colourOf(p.black).lab)] : [],
+  );
+  // Where several were drawn down, the others are supposed to cover as those do.
+  const usual = drawn.length >= FEW ? median(drawn.map(scatterOf)) : USUAL_SCATTER;
+  const known = new Map(drawn.map((f) => [f.code, f]));
+  const drawdowns = input.pencils.map(
+    (p) => known.get(p.code) ?? guessedFilm(p.code, colourOf(p.white).lab, usual),
   );
   const { films, tooth, posterior } = yield* fitPencils(
     drawdowns,

@@ -148,7 +148,7 @@ export const pencilPlan = deskOperation(
   function* (question, open): Work<PencilPlanOutput> {
     const { desk, input, labOf } = open;
     if (!input.pencils.length)
-      throw wrong("pencils", "expected at least one pencil with its drawdowns over white and over black");
+      throw wrong("pencils", "expected at least one pencil with its colour over white");
     const own = yield* part(pencilsOf(open), 0, FITTED);
     const plan = yield* part(planFor(open, question, own), FITTED, 1 - FITTED);
     const { fit, surface, pencils } = own;

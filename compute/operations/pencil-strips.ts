@@ -53,7 +53,7 @@ export const pencilStrips = deskOperation(
   function* (question, open): Work<PencilStripsOutput> {
     const { desk, input, placeOf } = open;
     if (!input.pencils.length)
-      throw wrong("pencils", "expected at least one pencil with its drawdowns over white and over black");
+      throw wrong("pencils", "expected at least one pencil with its colour over white");
     const own = yield* part(pencilsOf(open), 0, FITTED);
     const codes = input.pencils.map((p) => p.code);
     const wanted: Drawing[] | undefined = question.drawings?.map((d, i) =>

@@ -1,5 +1,6 @@
 import type { Lab } from "@/core/colour/lab";
 import { BANDS, type Illuminant, type Spectrum } from "@/core/colour/observer";
+import { median } from "@/core/algebra/median";
 import { reconstructReflectance } from "@/core/ink/reconstruct";
 
 /** What a drawdown lies on: the white and the black field of a contrast card, as reflectances of every band. */
@@ -15,6 +16,8 @@ export interface PencilFilm {
   /** S·X and K·X of the drawdown, 36 bands, 380–730 nm. */
   readonly scatter: Spectrum;
   readonly absorb: Spectrum;
+  /** How much it covers is a guess: only its colour over white is known. */
+  readonly guessed?: true;
 }
 
 /** Least scattering and absorption that a film is given, so that it stays a film. */
@@ -66,6 +69,55 @@ export function pencilFilm(
   }
   return { code, scatter, absorb };
 }
+
+/**
+ * S·X of a firm drawdown of which nobody knows more than its colour: the middle of the pencils of four simulated sets that differ by law
+ * (0.33–0.66 in the median); most lie between a quarter of it and four times as much.
+ */
+export const USUAL_SCATTER = 0.5;
+/** Halvings after which an absorption is known to a millionth. */
+const HALVINGS = 40;
+/** Absorption beyond which a film is black, and scattering beyond which it is white. */
+const [MOST_ABSORB, MOST_SCATTER] = [400, 40] as const;
+
+/** Reflectance of a film over the white field. */
+function overWhiteField(scatter: number, absorb: number): number {
+  const a = 1 + absorb / scatter;
+  const b = Math.sqrt(Math.max(1e-12, a * a - 1));
+  const coth = 1 / Math.tanh(b * scatter);
+  return (1 - WHITE_BACKING * (a - b * coth)) / (a - WHITE_BACKING + b * coth);
+}
+
+/** Where a function that rises crosses zero, by halving. */
+function crossing(of: (x: number) => number, low: number, high: number): number {
+  for (let n = 0; n < HALVINGS; n++) {
+    const mid = (low + high) / 2;
+    if (of(mid) < 0) low = mid;
+    else high = mid;
+  }
+  return (low + high) / 2;
+}
+
+/**
+ * A pencil's film from its colour over white alone: it is supposed to scatter as other pencils do, and absorbs what its colour then asks for. What
+ * is lighter than the field scatters as much as that takes.
+ * @param usual S·X of the drawdown, as long as the colour asks for no more
+ */
+export function guessedFilm(code: string, overWhite: Lab, usual = USUAL_SCATTER): PencilFilm {
+  const wanted = reconstructReflectance(overWhite, new Float64Array(BANDS).fill(1), "D65").reflectance;
+  const scatter = new Float64Array(BANDS).fill(usual);
+  const absorb = new Float64Array(BANDS);
+  for (let i = 0; i < BANDS; i++) {
+    const r = wanted[i]!;
+    if (overWhiteField(usual, LEAST) <= r)
+      scatter[i] = crossing((s) => overWhiteField(s, LEAST) - r, usual, MOST_SCATTER);
+    else absorb[i] = crossing((k) => r - overWhiteField(usual, k), LEAST, MOST_ABSORB);
+  }
+  return { code, scatter, absorb, guessed: true };
+}
+
+/** S·X in the middle of a film's bands. */
+export const scatterOf = ({ scatter }: PencilFilm): number => median([...scatter]);
 
 /** What the hyperbolic solution takes of a film in each band, whatever its thickness: a = 1 + K/S, b = √(a² − 1), and b·S·X. */
 interface Hyperbolic {

@@ -1,11 +1,14 @@
 import { quantile } from "@/core/algebra/median";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
+import { labOf } from "@/core/colour/lab-of";
+import { BANDS } from "@/core/colour/observer";
 import { finish } from "@/core/progress";
 import { pencilTooth } from "@/fixtures/pencil-tooth";
 import { seeded } from "@/sim/random";
 import { TEETH } from "@/sim/teeth";
 import { doubtOf } from "./doubt";
+import { guessedFilm, overlaid, WHITE_BACKING } from "./film";
 import { fitPencils, labAt, type NumberedLayer } from "./fit-pencils";
 import { nextStrips } from "./next-strips";
 import { mixedDesigns, stripDesigns } from "./strip-designs";
@@ -66,6 +69,30 @@ describe.each(TEETH.map((law) => [law.name, law] as const))("pencils on the toot
   it("say how far they may be off, and most are not farther", () => {
     const held = off(learnt).filter((d, i) => d <= doubtOf(learnt.posterior, heldOut[i]!)).length;
     expect(held / heldOut.length).toBeGreaterThan(0.7);
+  });
+  it("of which only a colour is known are guesses: doubted more, and learnt from strips", () => {
+    // The same pencils, each by its colour over white alone, as that is seen there.
+    const guesses = films.map((f) =>
+      guessedFilm(f.code, labOf(overlaid(f, 1, new Float64Array(BANDS).fill(WHITE_BACKING)))),
+    );
+    const guessed = finish(fitPencils(guesses, [], start));
+    const drawing = { under: paper, layers: [light(red)] };
+    expect(doubtOf(guessed.posterior, drawing)).toBeGreaterThan(doubtOf(before.posterior, drawing));
+    const taught = finish(
+      fitPencils(
+        guesses,
+        chosen.map((c) => strip(designs[c.candidate]!.layers)),
+        start,
+      ),
+    );
+    expect(quantile(off(taught), 0.5)).toBeLessThan(quantile(off(guessed), 0.5));
+    expect(doubtOf(taught.posterior, drawing)).toBeLessThan(doubtOf(guessed.posterior, drawing));
+    // What is said of a guess holds about as often as of what was drawn down.
+    const within = heldOut.filter((s) => {
+      const said = doubtOf(guessed.posterior, s);
+      return deltaE00(labAt(guessed.posterior, guessed.posterior.x, s), s.lab) <= said;
+    });
+    expect(within.length / heldOut.length).toBeGreaterThan(0.7);
   });
   it("are surer of what was read, and surer with every strip", () => {
     for (const [i, s] of heldOut.entries())

@@ -7,7 +7,17 @@ import { labOf } from "@/core/colour/lab-of";
 import { BANDS, type Spectrum } from "@/core/colour/observer";
 import type { Work } from "@/core/progress";
 import { BLACK_BACKING, overlaid, WHITE_BACKING, type PencilFilm } from "./film";
-import { filmAt, OWN, ownPrecision, SHARED, sharedPrecision, toothAt, veilAt } from "./pencil-model";
+import {
+  filmAt,
+  guessedPrecision,
+  OWN,
+  ownPrecision,
+  SCATTER_AT,
+  SHARED,
+  sharedPrecision,
+  toothAt,
+  veilAt,
+} from "./pencil-model";
 import { drawnLab, type PencilLayer, type ToothFit } from "./tooth";
 
 /** Layers of a pencil that is known by its place among the films. */
@@ -122,11 +132,13 @@ const WHITE = new Float64Array(BANDS).fill(WHITE_BACKING);
 const BLACK = new Float64Array(BANDS).fill(BLACK_BACKING);
 
 function drawdownTerm({ films, place }: Posterior, p: number): Term {
-  const read = [WHITE, BLACK].map((backing) => labOf(overlaid(films[p]!, 1, backing)));
+  // Of a guessed film nobody has seen what it does over black.
+  const backings = films[p]!.guessed ? [WHITE] : [WHITE, BLACK];
+  const read = backings.map((backing) => labOf(overlaid(films[p]!, 1, backing)));
   return {
     off: (x) => {
       const now = filmAt(films[p]!, x, place[p]!, 1);
-      return [WHITE, BLACK].flatMap((backing, i) =>
+      return backings.flatMap((backing, i) =>
         weighed(labOf(overlaid(now, 1, backing)), read[i]!).map((d) => d / DRAWDOWN_SPREAD),
       );
     },
@@ -200,7 +212,10 @@ export function* fitPencils(
   const { x } = model;
   const precision = new Float64Array(x.length);
   precision.set(sharedPrecision, shared);
-  for (const first of ownFirst) precision.set(ownPrecision, first);
+  ownFirst.forEach((first, i) => {
+    precision.set(ownPrecision, first);
+    if (films[order[i]!]!.guessed) precision[first + SCATTER_AT] = guessedPrecision;
+  });
   const drawdowns = order.map((p) => drawdownTerm(model, p));
   const terms = [...drawdowns.slice(0, drawn.size), ...sound.map((s) => stripTerm(model, s))];
   const costOf = (at: Float64Array) =>

@@ -41,6 +41,10 @@ export const ownPrecision: readonly number[] = [
   ...KNOTS.map(() => BEND_SPREAD),
 ].map((s) => 1 / s ** 2);
 
+/** The place of its scattering among a pencil's own parameters, and how surely that of a guessed film is known beforehand: hardly. */
+export const SCATTER_AT = 1;
+export const guessedPrecision = 1 / 0.9 ** 2;
+
 const shareOfKnot = (nm: number, j: number): number => {
   const [before, at, after] = [KNOTS[j - 1], KNOTS[j]!, KNOTS[j + 1]];
   if (nm <= at) return before === undefined ? 1 : Math.max(0, 1 - (at - nm) / (at - before));

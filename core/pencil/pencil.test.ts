@@ -13,7 +13,17 @@ import { drawdownOn, waxPencils } from "@/sim/wax";
 import { adjustTone, pencilGreys } from "./adjust";
 import { stackReflectance } from "@/core/ink/stack-reflectance";
 import { chooseRoles, pencilsOn } from "./choose";
-import { BLACK_BACKING, layerFrom, overlaid, pencilFilm, WHITE_BACKING, type PencilFilm } from "./film";
+import {
+  BLACK_BACKING,
+  guessedFilm,
+  layerFrom,
+  overlaid,
+  pencilFilm,
+  scatterOf,
+  USUAL_SCATTER,
+  WHITE_BACKING,
+  type PencilFilm,
+} from "./film";
 import { planPencil, planStep, REACHED, shortfallOf, valueScale, type Surface } from "./plan";
 import { labOf } from "@/core/colour/lab-of";
 import { covered, draw, drawAll, drawnLab, exposure, undrawn, usualTooth } from "./tooth";
@@ -59,6 +69,20 @@ describe("a pencil's film", () => {
       );
       expect(deltaE00(labOf(white), drawdown)).toBeLessThan(1);
     }
+  });
+  it("of which only a colour is known shows that colour over white, whatever it scatters", () => {
+    for (const [code, known] of films) {
+      const white = labOf(overlaid(known, 1, new Float64Array(BANDS).fill(WHITE_BACKING)));
+      for (const scatter of [0.15, USUAL_SCATTER, 2]) {
+        const guess = guessedFilm(code, white, scatter);
+        expect(guess.guessed).toBe(true);
+        const shown = labOf(overlaid(guess, 1, new Float64Array(BANDS).fill(WHITE_BACKING)));
+        expect([code, deltaE00(shown, white) < 1.5]).toEqual([code, true]);
+      }
+      expect(scatterOf(guessedFilm(code, white, 0.7))).toBeGreaterThanOrEqual(0.7);
+    }
+    expect(guessedFilm("void", [0, 0, 0]).absorb.every(Number.isFinite)).toBe(true);
+    expect(guessedFilm("snow", [100, 0, 0]).absorb.every((k) => k >= 0)).toBe(true);
   });
   it("lets all light through when it has no thickness, and never gives more than it gets", () => {
     for (const f of films.values())

@@ -69,7 +69,7 @@ export function TypeThings({
             colour
             {!paper && things.some((t) => t.colour) && " (kept once there is a paper: add it first)"}
             {kind === "pencil" &&
-              ". A pencil is planned with once its drawdowns over white and over black are known: enter them in the Rack."}
+              ". A pencil of which only a colour is known is planned with as a guess; drawdowns over white and over black, or strips, tell what it covers."}
           </p>
         )}
         {(problems.length > 0 || isCut) && (

@@ -90,7 +90,11 @@ describe("pencil", () => {
   it("says how many are ready, and sends those that are not to be drawn down", () => {
     expect(says(<PencilTab area={skin} rack={rack} group={group} />)).toContain("1 pencil drawn down");
     const undrawn = rackOf(clay, jar.slice(1));
-    expect(says(<PencilTab area={skin} rack={undrawn} group={group} />)).toContain("Enter drawdowns");
+    expect(says(<PencilTab area={skin} rack={undrawn} group={group} />)).toContain(
+      "No pencil drawn down, 1 guessed from a colour",
+    );
+    const nameless = rackOf(clay, [{ ...jar[1]!, swatches: [], drawdowns: undefined } as never]);
+    expect(says(<PencilTab area={skin} rack={nameless} group={group} />)).toContain("Enter drawdowns");
     expect(says(<PencilTab area={skin} rack={rackOf(clay)} group={group} />)).toContain(
       "No pencil is on the rack.",
     );

@@ -75,8 +75,12 @@ export const PencilTab = memo(function PencilTab({ area, rack, group }: Props) {
       : null,
   );
   const pencils = rack.others.filter((o) => o.kind === "pencil" && o.owned);
-  const ready = pencils.filter((p) => p.drawdowns?.white && p.drawdowns.black && p.state !== "dry");
+  const ready = pencils.filter((p) => (p.drawdowns?.white ?? p.swatches[0]) && p.state !== "dry");
+  const guessed = new Set(ready.filter((p) => !(p.drawdowns?.white && p.drawdowns.black)).map((p) => p.code));
   const plan = work.output;
+  const unsure = plan
+    ? [...new Set(plan.steps.flatMap((s) => s.layers.map((l) => l.code)))].filter((c) => guessed.has(c))
+    : [];
   const here = kept.find((k) => k.layer.place === place);
   const isKept = plan && here && signature(asLayer(plan, place)) === signature(here.layer);
   const keep = () => {
@@ -91,7 +95,7 @@ export const PencilTab = memo(function PencilTab({ area, rack, group }: Props) {
     return (
       <Empty>
         {pencils.length
-          ? "None of your pencils has been drawn down over white and over black yet: two readings each tell how much they cover."
+          ? "No colour of any of your pencils is known yet: draw them down over white and over black, two readings each, which tells how much they cover."
           : "No pencil is on the rack."}{" "}
         <Link
           className="button button-main mt-3"
@@ -144,7 +148,11 @@ export const PencilTab = memo(function PencilTab({ area, rack, group }: Props) {
           Where <PlaceSelect label="Where" place={place} onPlace={setPlace} />
         </span>
         <span className="text-soft">
-          {counted(ready.length, "pencil")} drawn down{plan && `; ${toothInWords(plan)}`}
+          {ready.length > guessed.size
+            ? `${counted(ready.length - guessed.size, "pencil")} drawn down`
+            : "No pencil drawn down"}
+          {guessed.size > 0 && `, ${guessed.size} guessed from a colour`}
+          {plan && `; ${toothInWords(plan)}`}
         </span>
         {!asked && (
           <button className="button button-main ml-auto" disabled={!target} onClick={() => setAsked(true)}>
@@ -168,6 +176,13 @@ export const PencilTab = memo(function PencilTab({ area, rack, group }: Props) {
       {asked && <Progress work={work} doing="Drawing the value scale" />}
       {plan && target && (
         <>
+          {unsure.length > 0 && (
+            <p className="m-0 border-l-4 border-strong pl-3 text-[15px]" role="note">
+              How much {unsure.map(pencilName).join(", ")} {unsure.length > 1 ? "cover" : "covers"} is a guess
+              from one colour: the values may come out otherwise. Draw it firmly over white and over black, or
+              draw the strips below, and it is known.
+            </p>
+          )}
           <PlanShown plan={plan} />
           <StripsFirst rack={rack} plan={plan} />
           <OverMarkers plan={plan} />
