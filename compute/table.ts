@@ -32,6 +32,7 @@ import { readSheet } from "./operations/read-sheet";
 import { readSwatches } from "./operations/read-swatches";
 import { render } from "./operations/render";
 import { repair } from "./operations/repair";
+import { scatter } from "./operations/scatter";
 import { schools } from "./operations/schools";
 import { sections } from "./operations/sections";
 import { setUp } from "./operations/set-up";
@@ -82,6 +83,7 @@ export const table = {
   cutLines,
   light,
   sparks,
+  scatter,
   toneMap,
   render,
   lookOver,

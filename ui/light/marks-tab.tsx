@@ -1,6 +1,7 @@
 "use client";
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, X } from "lucide-react";
-import { MARK_KINDS } from "@/core/media/mark";
+import { SCATTERED_IN } from "@/core/colouring/scatter";
+import { isStroke, MARK_KINDS } from "@/core/media/mark";
 import { markedLayers } from "@/core/piece/marked";
 import type { Area } from "@/core/piece/piece";
 import { formOf } from "@/core/piece/lit";
@@ -67,7 +68,7 @@ export function MarksTab({ own }: { readonly own: LightStage }) {
               onClick={() => {
                 marks.setKind(k);
                 marks.unpick();
-                start(setting && kind === k ? "pick" : k === "spark" || k === "dab" ? "spark" : "stroke");
+                start(setting && kind === k ? "pick" : isStroke(k) || marks.inRow ? "stroke" : "spark");
               }}
             >
               {markInWords[k].name}
@@ -86,6 +87,49 @@ export function MarksTab({ own }: { readonly own: LightStage }) {
             says={`${width.toFixed(1)} mm`}
           />
         </div>
+        {!isStroke(kind) && (
+          <>
+            <div className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-3">
+              <Setting
+                label="Apart"
+                value={marks.apart}
+                least={0.5}
+                most={20}
+                step={0.5}
+                onChange={marks.setApart}
+                says={`${marks.apart.toFixed(1)} mm`}
+              />
+            </div>
+            <label className="flex min-h-8 items-center gap-2 text-[15px]">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={marks.inRow}
+                onChange={(e) => {
+                  marks.setInRow(e.target.checked);
+                  if (setting) start(e.target.checked ? "stroke" : "spark");
+                }}
+              />
+              In a row, along a stroke
+            </label>
+            <div role="group" aria-label="Scatter" className="flex flex-wrap items-center gap-2">
+              <span className="text-[15px]">Scatter over</span>
+              {SCATTERED_IN.map((part) => (
+                <button
+                  key={part}
+                  className="button"
+                  disabled={!area || !marks.ready || marks.scattering}
+                  onClick={() => void marks.scatter(area!, part)}
+                >
+                  {part === "all" ? (area?.name ?? "an area") : `its ${part}`}
+                </button>
+              ))}
+              <span className="text-[14px] text-soft" role="status">
+                {marks.scattering ? "Scattering…" : area ? "" : "Choose an area first."}
+              </span>
+            </div>
+          </>
+        )}
         <div className="flex flex-wrap items-center gap-2">
           <button
             className="button"

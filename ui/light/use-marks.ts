@@ -2,8 +2,10 @@
 import { useState } from "react";
 import type { Point } from "@/core/algebra/point";
 import { shownOf } from "@/core/colour/display";
-import { isStroke, MOST_MARK_POINTS, type Mark, type MarkKind } from "@/core/media/mark";
-import { markNear, mirroredMark, movedMark, noRoom, type MarkAt } from "@/core/piece/marked";
+import type { ScatteredIn } from "@/core/colouring/scatter";
+import { isStroke, MOST_MARK_POINTS, MOST_MARKS, type Mark, type MarkKind } from "@/core/media/mark";
+import { markRow } from "@/core/media/mark-row";
+import { markedLayers, markNear, mirroredMark, movedMark, noRoom, type MarkAt } from "@/core/piece/marked";
 import type { Area, Piece } from "@/core/piece/piece";
 import { finishersOf } from "@/compute/kept-groups";
 import type { SparksOutput } from "@/compute/operations/sparks";
@@ -24,6 +26,8 @@ const WIDTHS: Readonly<Partial<Record<RackMarker["kind"], number>>> = {
   gouache: 1.5,
   liner: 0.4,
 };
+/** How far spots of a row or a scattering are from each other, mm, until somebody says. */
+const APART = 3;
 /** How near to a mark one must point to mean it, mm. */
 const REACH = 1.2;
 
@@ -77,6 +81,8 @@ export function useMarks({ piece, run, rack, area, drawing, exact, size, choose 
   const finisher = finishers.find((f) => f.code === said) ?? finishers[0];
   const [kind, setKind] = useState<MarkKind>("spark");
   const [wide, setWide] = useState<number>();
+  const [apart, setApart] = useState(APART);
+  const [inRow, setInRow] = useState(false);
   const width = wide ?? (finisher ? widthOf(finisher) : 1);
   const [picked, setPicked] = useState<MarkAt & { readonly id: string }>();
   const [full, setFull] = useState<string>();
@@ -111,7 +117,13 @@ export function useMarks({ piece, run, rack, area, drawing, exact, size, choose 
       return setFull("Begin on an area, or choose one first: a mark belongs to what it is set on.");
     setPicked(undefined);
     choose(target.id);
-    put([{ on: target, marks: [{ kind, points, width }] }]);
+    const isRow = !isStroke(kind) && points.length > 1 && size;
+    put([
+      {
+        on: target,
+        marks: isRow ? markRow(points, size, { kind, width }, apart) : [{ kind, points, width }],
+      },
+    ]);
   };
   /** Picks the mark nearest to a place; false where there is none. */
   const pick = (at: Point): boolean => {
@@ -143,6 +155,33 @@ export function useMarks({ piece, run, rack, area, drawing, exact, size, choose 
       return fresh.length ? [{ id, marks: fresh }] : [];
     });
   const [outlining, setOutlining] = useState(false);
+  const [scattering, setScattering] = useState(false);
+  /** Sets spots all over an area, its light or its shadow; each time others. */
+  const scatter = async (on: Area, part: ScatteredIn) => {
+    if (!drawing || !exact || !finisher) return;
+    setScattering(true);
+    setFull(undefined);
+    try {
+      const known = markedLayers(on).find((l) => l.layer.code === finisher.code)?.layer.marks.length ?? 0;
+      if (known >= MOST_MARKS) return setFull(`${on.name} holds no more marks of ${finisher.code}.`);
+      const { marks } = await askOfPicture("scatter", asked(drawing), {
+        ...exact.question,
+        area: { id: on.id },
+        apart,
+        width,
+        part,
+        kind: kind === "dab" ? "dab" : "spark",
+        most: MOST_MARKS - known,
+        seed: known + 1,
+      });
+      if (marks.length) put([{ on, marks }]);
+      else setFull(`${on.name} has no room for a mark of ${width.toFixed(1)} mm there.`);
+    } catch (e) {
+      setFull(messageOf(e));
+    } finally {
+      setScattering(false);
+    }
+  };
   /** Draws a line round areas, as one, just outside of them. */
   const around = async (ids: readonly string[]) => {
     const on = piece.areas.find((a) => a.id === ids[0]);
@@ -168,6 +207,13 @@ export function useMarks({ piece, run, rack, area, drawing, exact, size, choose 
   return {
     around,
     outlining,
+    scatter,
+    scattering,
+    apart,
+    setApart,
+    /** Dots are set one by one, or in a row along a stroke. */
+    inRow,
+    setInRow,
     finishers,
     finisher,
     setCode: (code: string) => {
@@ -177,7 +223,7 @@ export function useMarks({ piece, run, rack, area, drawing, exact, size, choose 
     kind,
     setKind,
     /** The tool with which this kind is set. */
-    tool: (isStroke(kind) ? "stroke" : "spark") as "stroke" | "spark",
+    tool: (isStroke(kind) || inRow ? "stroke" : "spark") as "stroke" | "spark",
     width,
     setWide,
     full,
