@@ -34,6 +34,13 @@ export function MarksTab({ own }: { readonly own: LightStage }) {
     );
   const setting = tool === "spark" || tool === "stroke";
   const looked = areas.length ? areas : piece.areas.filter(shines);
+  const { main, second } = piece.light;
+  const lamps = [
+    [main, `Rim of ${main.behind ? "the light behind" : "the light"}`] as const,
+    ...(second
+      ? [[second, `Rim of ${second.behind ? "the moon behind" : "the second light"}`] as const]
+      : []),
+  ];
   const warning = area && notOn[area.material];
   const marked = piece.areas.flatMap((a) => markedLayers(a).map((l) => ({ ...l, area: a })));
   const found = proposed?.reduce((sum, a) => sum + a.marks.length, 0);
@@ -138,6 +145,21 @@ export function MarksTab({ own }: { readonly own: LightStage }) {
           >
             Line around {areas.length === 1 ? area!.name : "the chosen areas"}
           </button>
+          {lamps.map(([lamp, says]) => (
+            <button
+              key={says}
+              className="button"
+              disabled={!areas.length || !marks.ready || marks.outlining}
+              onClick={() =>
+                void marks.around(
+                  areas.map((a) => a.id),
+                  lamp,
+                )
+              }
+            >
+              {says}
+            </button>
+          ))}
           <span className="text-[14px] text-soft" role="status">
             {marks.outlining
               ? "Following the outline…"

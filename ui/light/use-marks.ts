@@ -3,6 +3,8 @@ import { useState } from "react";
 import type { Point } from "@/core/algebra/point";
 import { shownOf } from "@/core/colour/display";
 import type { ScatteredIn } from "@/core/colouring/scatter";
+import type { Lamp } from "@/core/light/light";
+import { rimOf } from "@/core/light/rim";
 import { isStroke, MOST_MARK_POINTS, MOST_MARKS, type Mark, type MarkKind } from "@/core/media/mark";
 import { markRow } from "@/core/media/mark-row";
 import { markedLayers, markNear, mirroredMark, movedMark, noRoom, type MarkAt } from "@/core/piece/marked";
@@ -45,22 +47,34 @@ export function colourOfFinisher(rack: Pick<Rack, "others">, code: string): stri
   return `rgb(${shownOf(known.color.lab).rgb.map(Math.round).join(" ")})`;
 }
 
-/** Strokes along closed lines in mm, none with more points than a mark may have. */
-export function strokesOf(
+/** Strokes along lines in mm, none with more points than a mark may have. */
+export function strokesAlong(
   lines: readonly (readonly Point[])[],
   { width, height }: { readonly width: number; readonly height: number },
   wide: number,
 ): Mark[] {
   const share = (v: number) => Math.min(1, Math.max(0, Math.round(v * 1e5) / 1e5));
   return lines.flatMap((line) => {
-    const ring = [...line, line[0]!].map(([x, y]): Point => [share(x / width), share(y / height)]);
-    const parts = Math.ceil((ring.length - 1) / (MOST_MARK_POINTS - 1));
+    const points = line.map(([x, y]): Point => [share(x / width), share(y / height)]);
+    const parts = Math.ceil((points.length - 1) / (MOST_MARK_POINTS - 1));
     return Array.from({ length: parts }, (_, i): Mark => {
       const from = i * (MOST_MARK_POINTS - 1);
-      return { kind: "line", points: ring.slice(from, from + MOST_MARK_POINTS), width: wide };
+      return { kind: "line", points: points.slice(from, from + MOST_MARK_POINTS), width: wide };
     });
   });
 }
+
+/** Strokes along closed lines in mm. */
+export const strokesOf = (
+  lines: readonly (readonly Point[])[],
+  size: { readonly width: number; readonly height: number },
+  wide: number,
+): Mark[] =>
+  strokesAlong(
+    lines.map((line) => [...line, line[0]!]),
+    size,
+    wide,
+  );
 
 interface MarksOf {
   readonly piece: Piece;
@@ -182,8 +196,8 @@ export function useMarks({ piece, run, rack, area, drawing, exact, size, choose 
       setScattering(false);
     }
   };
-  /** Draws a line round areas, as one, just outside of them. */
-  const around = async (ids: readonly string[]) => {
+  /** Draws a line round areas, as one, just outside of them; or just inside of where they catch a lamp's light. */
+  const around = async (ids: readonly string[], lamp?: Lamp) => {
     const on = piece.areas.find((a) => a.id === ids[0]);
     if (!drawing || !exact || !size || !on) return;
     setOutlining(true);
@@ -194,10 +208,12 @@ export function useMarks({ piece, run, rack, area, drawing, exact, size, choose 
       const { lines } = await askOfPicture("cutLines", asked(drawing), {
         ...ground,
         areas,
-        offset: width / 2,
+        offset: lamp ? 0 : width / 2,
         coarser: coarserToCut(drawing),
       });
-      put([{ on, marks: strokesOf(lines, size, width) }]);
+      const rim = lamp && rimOf(lines, lamp, width);
+      if (rim && !rim.length) return setFull("No edge there catches that light.");
+      put([{ on, marks: rim ? strokesAlong(rim, size, width) : strokesOf(lines, size, width) }]);
     } catch (e) {
       setFull(messageOf(e));
     } finally {
