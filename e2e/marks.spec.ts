@@ -115,6 +115,45 @@ test("where forms mirror the light is found and shown before it is taken, once",
   await page.request.delete(`/api/pieces/${id}`);
 });
 
+test("spots are scattered over an area, set in a row along a stroke, and the rim of the light is set where edges face it", async ({
+  page,
+}) => {
+  const id = await copied(page);
+  await open(page, `/pieces/${id}/light?tab=marks`);
+  const canvas = page.getByTestId("colouring");
+  await expect(canvas).toBeVisible({ timeout: 60_000 });
+  const panel = page.getByRole("tabpanel", { name: "Marks" });
+  const box = (await canvas.boundingBox())!;
+  const at = (x: number, y: number) => [box.x + x * box.width, box.y + y * box.height] as const;
+  const count = async () => (await marksOn(page, id, "Shawl")).length;
+  const before = await count();
+  await page.mouse.click(...at(0.72, 0.6));
+  const scatter = panel.getByRole("group", { name: "Scatter" });
+  await expect(scatter.getByRole("button", { name: "Shawl" })).toBeEnabled({ timeout: 30_000 });
+  await scatter.getByRole("button", { name: "its shadow" }).click();
+  await expect.poll(count, { timeout: 30_000 }).toBeGreaterThan(before + 10);
+  const scattered = await count();
+  const spots = (await marksOn(page, id, "Shawl")).slice(before);
+  expect(spots.every((m) => m.kind === "spark" && m.points.length === 1)).toBe(true);
+
+  // A stroke of dots.
+  await panel.getByLabel("In a row, along a stroke").check();
+  await panel.getByRole("group", { name: "Kind of mark" }).getByRole("button", { name: "Spark" }).click();
+  await page.mouse.move(...at(0.66, 0.62));
+  await page.mouse.down();
+  for (let k = 1; k <= 6; k++) await page.mouse.move(...at(0.66 + k * 0.02, 0.62 + k * 0.01));
+  await page.mouse.up();
+  await expect.poll(count).toBeGreaterThan(scattered + 2);
+  const row = await count();
+  await page.keyboard.press("Escape");
+  await page.mouse.click(...at(0.72, 0.6));
+  await panel.getByRole("button", { name: /^Rim of the light/ }).click();
+  await expect.poll(count, { timeout: 30_000 }).toBeGreaterThan(row);
+  const rim = (await marksOn(page, id, "Shawl")).slice(row);
+  expect(rim.every((m) => m.kind === "line" && m.points.length > 1)).toBe(true);
+  await savedNotice(page).waitFor();
+});
+
 test("hostile marks are refused by field", async ({ page }) => {
   const id = await copied(page);
   const { document, revision } = await stored(page.request, id);
