@@ -30,6 +30,8 @@ interface DrawingPaneProps {
   readonly showAreas: boolean;
   /** Whether areas bear their numbers. */
   readonly numbered?: boolean;
+  /** Whether what is chosen is told by its outline alone. */
+  readonly outlined?: boolean;
   /** A line that was dragged; tools that take none leave it out. */
   readonly onPath?: ((points: readonly Share[]) => void) | undefined;
   /** The line itself; a picture under it may have its own. */
@@ -158,6 +160,7 @@ export function DrawingPane(props: DrawingPaneProps) {
               scale={scale}
               showRest={showAreas}
               numbered={props.numbered !== false}
+              outlined={props.outlined ?? false}
             />
             <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden>
               {cuts.map((cut, i) => (

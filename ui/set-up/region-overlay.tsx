@@ -14,6 +14,8 @@ interface RegionOverlayProps {
   readonly scale: number;
   readonly showRest: boolean;
   readonly numbered?: boolean;
+  /** What is chosen is told by its outline alone: what lies there is looked at. */
+  readonly outlined?: boolean;
 }
 
 export const regionKey = (id: number) => `region ${id}`;
@@ -46,12 +48,14 @@ const Shape = memo(function Shape({
   chosen,
   white,
   shown,
+  outlined,
 }: {
   readonly region: ShownRegion;
   readonly owner: string;
   readonly chosen: boolean;
   readonly white: boolean;
   readonly shown: boolean;
+  readonly outlined: boolean;
 }) {
   const free = owner === regionKey(region.id);
   return (
@@ -59,7 +63,7 @@ const Shape = memo(function Shape({
       <path
         d={region.path}
         fillRule="evenodd"
-        fill={chosen ? "url(#chosen)" : white ? "url(#white)" : "transparent"}
+        fill={chosen && !outlined ? "url(#chosen)" : white ? "url(#white)" : "transparent"}
         stroke={chosen ? "#fff" : "none"}
         strokeWidth={5}
         vectorEffect="non-scaling-stroke"
@@ -87,6 +91,7 @@ export function RegionOverlay({
   scale,
   showRest,
   numbered = true,
+  outlined = false,
 }: RegionOverlayProps) {
   const { width, height } = output;
   const ownerOf = ownersOf(output);
@@ -122,6 +127,7 @@ export function RegionOverlay({
             chosen={chosen.has(owner)}
             white={names.get(owner)?.white ?? false}
             shown={showRest}
+            outlined={outlined}
           />
         );
       })}
