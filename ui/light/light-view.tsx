@@ -192,7 +192,7 @@ function Stage({ own, tab }: { readonly own: LightStage; readonly tab: string })
       names={names}
       // Its hatching would hide what is set.
       chosen={tool === "spark" || tool === "stroke" ? NONE : chosen}
-      outlined={own.tab === "marks"}
+      outlined={tab === "marks"}
       tool={tool}
       draft={draft}
       next={draft.length}
