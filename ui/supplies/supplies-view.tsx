@@ -19,6 +19,7 @@ import { moneyInWords, purchasesInWords, placesInWords } from "@/words/purchases
 import { Coverage } from "./coverage";
 import { InkLevels } from "./ink-levels";
 import { Wish } from "./wish";
+import { WishList } from "./wish-list";
 import { purchasesQuestion } from "./purchases-question";
 
 interface Props {
@@ -143,6 +144,7 @@ export function SuppliesView({ papers, wanted, rack }: Props) {
         </section>
         <div className="min-w-0 space-y-6">
           {plan && <Coverage plan={plan} budget={budget} />}
+          <WishList rack={rack} />
           <InkLevels rack={rack} />
         </div>
       </div>
