@@ -124,6 +124,19 @@ test("supplies say what to buy for the colours that were picked, and what it gai
     "aria-pressed",
     "true",
   );
+  // What is wished for is a list to take along; what has come is on the rack.
+  const wished = page.getByRole("region", { name: "Wished for" });
+  const [table] = await Promise.all([
+    page.waitForEvent("download"),
+    wished.getByRole("button", { name: "Wishes as CSV" }).click(),
+  ]);
+  expect(await readFile(await table.path(), "utf8")).toContain(`\r\n${code},`);
+  await wished.getByRole("button", { name: `${code} has come` }).click();
+  await expect(wished.getByRole("status")).toContainText(`${code} on the rack now`);
+  await open(page, "/have");
+  await page.getByLabel("The code on its cap, or its family").fill(code);
+  await expect(page.getByRole("list", { name: "What is known of it" })).toContainText(`${code}`);
+  await expect(page.getByText("Yours", { exact: true }).first()).toBeVisible();
 });
 
 test("ink: what is in a marker, what a scale says of it, and what is written down by mistake", async ({
