@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import { judgedOf } from "@/app/judged-groups";
 import { keptOf } from "@/app/kept-colouring";
 import { currentStudio, loadPiece } from "@/app/studio-view";
+import { WorkersEarly } from "@/ui/jobs/workers-early";
 import { KeptPictureProvider } from "@/ui/piece/kept-picture";
 import { PieceProvider } from "@/ui/piece/piece-context";
 
@@ -19,6 +20,7 @@ export async function PieceHere({ id, children }: { readonly id: string; readonl
       savedBy={piece.savedBy}
       judged={judged}
     >
+      <WorkersEarly />
       <KeptPictureProvider kept={kept}>{children}</KeptPictureProvider>
     </PieceProvider>
   );

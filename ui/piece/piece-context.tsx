@@ -8,11 +8,7 @@ import { JudgedProvider } from "./group/judged";
 import { createAutosave, type Autosave, type SaveState } from "./autosave";
 import type { Draft } from "./drafts";
 import { createPieceStore, type PieceStore } from "./piece-store";
-import { startWorkers } from "@/ui/jobs/client";
 import { useMayChange } from "@/ui/studio/studio-context";
-
-// Every stage of a piece draws or plans.
-startWorkers();
 
 interface Handles {
   readonly id: string;
