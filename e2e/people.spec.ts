@@ -297,6 +297,8 @@ test("a link shows one piece to whoever has it, until it is ended", async ({ bro
   await expect(stranger.page.getByText("By the member", { exact: true })).toBeVisible();
   await expect(stranger.page.getByText("shown by Wren's table")).toBeVisible();
   await expect(stranger.page.getByRole("link")).toHaveText(["As one picture", "PDF", "Markdown"]);
+  // Who only looks computes nothing.
+  expect(stranger.page.workers()).toHaveLength(0);
   expect((await request.get(`${server.url}/api/pieces/${pieceId}`)).status()).toBe(401);
   // A picture of the studio that the piece does not show stays where it is.
   const { rows } = await server.ask((db) => db.query<{ id: string }>("select id from pictures"));
