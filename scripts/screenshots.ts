@@ -80,6 +80,7 @@ await page
   .first()
   .waitFor({ timeout: 120_000 });
 await page.getByTestId("ways-out").locator("progress").waitFor({ state: "detached", timeout: 120_000 });
+await settled();
 await shoot("check");
 await open(`${kite}?area=area-3`);
 await page.getByText("best: local colour").waitFor({ timeout: 60_000 });
