@@ -2,6 +2,7 @@ import type { SeenArea } from "@/core/colouring/look-over";
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Spot, ToneMap, ToneWish } from "@/core/colouring/tone-map";
 import { planGroups } from "@/core/group/plan";
+import { mostCoats } from "@/core/ink/span";
 import type { KeptTone } from "@/core/piece/piece";
 import { part, type Work } from "@/core/progress";
 import { otherOf, type AnewInput, type OtherGroup } from "./area-anew";
@@ -51,6 +52,8 @@ export interface Place {
   readonly now: ShownInField;
   readonly area: ShownAreaInput;
   readonly wish: AnewInput;
+  /** Of its wish, for errors. */
+  readonly path: string;
   /** As it would be seen where the tones go now: near, and at once. */
   readonly look: (s: ShownArea) => SeenArea;
   /** As it will be seen, on a tone map of its own. @param change of where its tones go */
@@ -147,7 +150,7 @@ export function leftWhite(
 export function* better(
   open: OpenDesk,
   { sheet }: Pick<ShownQuestion, "sheet">,
-  { id, now, wish, kept, look, lookAgain, lay }: Place,
+  { id, now, wish, path, kept, look, lookAgain, lay }: Place,
   kind: "lost highlight" | "pale cover",
 ): Work<Mend | undefined> {
   const target = targetOf(open, wish.target);
@@ -188,9 +191,12 @@ export function* better(
     if (shade.some((s) => s.kind === "underlay"))
       changes.push({ means: "underlay", group: { ...kept, shade: weaker } });
   }
+  // No more than the paper holds, or than lies there already.
+  const holds = Math.max(sheet.capacity, mostCoats(now.passes)) + 1e-9;
   const tried: Tried[] = [];
   const lookAt = (means: Mend["means"], group: OtherGroup) => {
     const laid = lay(group);
+    if (mostCoats(laid.passes) > holds) return;
     const seen = look(laid);
     if (isRight(wrongBy(laid, seen)) && seen.off !== undefined)
       tried.push({ means, group, laid, off: seen.off });
@@ -202,7 +208,7 @@ export function* better(
   const planned = yield* part(
     planGroups(open.desk, shapeWishOf(open, wish), TRIED, {
       inkCost: (ink) => (excluded.has(open.desk.inks[ink]!.code) ? Infinity : price(ink)),
-      fixed: fixedOf(open, wish, "wishes."),
+      fixed: fixedOf(open, wish, path),
     }),
     0.6,
     0.3,

@@ -7,12 +7,18 @@ import { part, type Work } from "@/core/progress";
 import { otherOf, type AnewInput } from "./area-anew";
 import { costOf } from "./cost";
 import type { OpenDesk } from "./desk";
+import type { Field } from "./grounds";
 import { fixedOf, shapeWishOf } from "./group-wish";
 import type { ShownArea } from "./laid-areas";
 import { DEARER, type Mend, type Place } from "./mend-one";
 import { isMerging } from "./noticing";
 import type { ShownInField } from "./operations/render";
-import type { Field } from "./grounds";
+
+/** Whether an area's tones may stand while another is planned: each is read on this paper, and is there once. */
+function mayBeHeld(open: OpenDesk, { kept: { tones } }: Place): boolean {
+  const codes = new Set(tones.map((t) => t.code));
+  return codes.size === tones.length && tones.every((t) => open.find(t.code) !== undefined);
+}
 
 /** Two areas that run together, planned anew to stand apart: neither may come to run together with another one that it touches. */
 export function* parted(
@@ -51,6 +57,7 @@ export function* parted(
   // First one of them anew and then both: what changes least is offered.
   const ways = places.length > 1 ? [...places.map((p) => [p]), [...places]] : [[places[0]!]];
   for (const [n, way] of ways.entries()) {
+    if (places.some((p) => !way.includes(p) && !mayBeHeld(open, p))) continue;
     const areas = places.map((p) => {
       const isFree = way.includes(p);
       const held = isFree ? [] : p.kept.tones;
@@ -60,7 +67,7 @@ export function* parted(
       const excluded = new Set(p.wish.exclude);
       return {
         wish: shapeWishOf(open, asked as AnewInput),
-        fixed: fixedOf(open, asked as AnewInput, "wishes."),
+        fixed: fixedOf(open, asked as AnewInput, p.path),
         excluded: (ink: number) => excluded.has(open.desk.inks[ink]!.code),
         emphasis: true,
       };

@@ -167,6 +167,19 @@ describe("what was noticed in a colouring", () => {
     expect(after.noticed.filter((n) => n.kind === "merging").length).toBeLessThan(merging.length);
     expect(found.figure[1]).toBeLessThan(found.figure[0]);
   });
+  it("a tone that was never read on this paper stops nothing: what can be changed beside it is", async () => {
+    const unread = { medium: "tone", code: "nowhere", coats: 1 } as const;
+    const areas = [
+      { id: "1", layers: [...toned(17, 18, 19), unread], wish: { target: labOf(18) } },
+      { id: "2", layers: toned(17, 18, 19), wish: { target: labOf(24) } },
+      plain,
+    ];
+    const field = await lit();
+    for (const kind of ["lost highlight", "pale cover", "small highlight"] as const)
+      await mend(field, areas, kind, ["1"]);
+    const found = await mend(field, areas, "merging", ["1", "2"]);
+    expect(found?.groups?.map((g) => g.id) ?? ["1"]).toContain("1");
+  });
   it("what is as it should be is offered nothing; what is none is refused, by field", async () => {
     const field = await lit();
     const areas = [{ id: "1", layers: toned(3, 15, 24), wish: { target: labOf(15) } }, plain];

@@ -59,7 +59,7 @@ function* mendsOf(
   const toneWishes = shown.map((s) => s?.wish ?? NO_TONES);
   const map = toneMapFor(field, toneWishes);
   const said = new Map(question.areas.map((a) => [String(a.id), a]));
-  const wishes = new Map(question.wishes.map((w) => [String(w.id), w]));
+  const wishes = new Map(question.wishes.map((w, i) => [String(w.id), { wish: w, path: `wishes[${i}].` }]));
   let borders: Border[] | undefined;
 
   /** Where tones go once some areas are wished otherwise. */
@@ -81,9 +81,10 @@ function* mendsOf(
   const placeOf = (id: string, path: string): Place | undefined => {
     const at = ids.indexOf(id);
     if (at < 0) throw wrong(path, "expected the id of an area that lies on the drawing");
-    const [area, wish, now] = [said.get(id), wishes.get(id), shown[at]];
+    const [area, wished, now] = [said.get(id), wishes.get(id), shown[at]];
     // What is not planned, and what nothing is wished of, has nothing that could be changed.
-    if (!area || !wish || !now?.passes.length) return undefined;
+    if (!area || !wished || !now?.passes.length) return undefined;
+    const { wish, path: of } = wished;
     const seenOn = (s: ShownArea, on: ToneMap) =>
       seeArea(s.laid, on, at, s.wanted, s.borders[1] ?? 1, ground.mmPerPixel);
     const look: Place["look"] = (s) => seenOn(s, map);
@@ -96,6 +97,7 @@ function* mendsOf(
       now,
       area,
       wish,
+      path: of,
       look,
       lookAgain,
       lay,
