@@ -6,6 +6,7 @@ import { noticedTogether } from "@/words/check";
 import { wayInWords } from "@/words/ways-out";
 import { Mends } from "./mends";
 import type { Check } from "./use-check";
+import { WayRow } from "./way-row";
 
 /** What was noticed in the colouring, and under it what would mend it: laid and measured before it is offered, taken by one button. */
 export function Findings({ own }: { readonly own: Check }) {
@@ -40,24 +41,16 @@ export function Findings({ own }: { readonly own: Check }) {
                 const words = wayInWords(w, nameOf(w.id));
                 return (
                   words && (
-                    <div key={w.id} className="flex items-center justify-between gap-3">
-                      <span>
-                        {words.says} <strong className="whitespace-nowrap">{words.figure}</strong>
-                      </span>
-                      {may && (
-                        <button
-                          className="button shrink-0"
-                          aria-label={`${words.take} for ${nameOf(w.id)}`}
-                          onClick={() =>
-                            w.group
-                              ? run({ type: "accept groups", groups: [{ id: w.id, ...w.group }] })
-                              : run({ type: "mark areas", ids: [w.id], set: { white: true } })
-                          }
-                        >
-                          {words.take}
-                        </button>
-                      )}
-                    </div>
+                    <WayRow
+                      key={w.id}
+                      {...words}
+                      label={`${words.take} for ${nameOf(w.id)}`}
+                      onTake={() =>
+                        w.group
+                          ? run({ type: "accept groups", groups: [{ id: w.id, ...w.group }] })
+                          : run({ type: "mark areas", ids: [w.id], set: { white: true } })
+                      }
+                    />
                   )
                 );
               })}

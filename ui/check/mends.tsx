@@ -5,6 +5,7 @@ import { useRun } from "@/ui/piece/piece-context";
 import type { Noticed } from "@/words/check";
 import { mendInWords } from "@/words/mends";
 import type { Check } from "./use-check";
+import { WayRow } from "./way-row";
 
 const idOf = (m: Mend) => `${m.kind} ${m.areas.join(" ")}`;
 
@@ -42,20 +43,7 @@ export function Mends({
       {known.map((m) => {
         const words = mendInWords(m, nameOf);
         return (
-          <div key={idOf(m)} className="flex items-center justify-between gap-3">
-            <span>
-              {words.says} <strong className="whitespace-nowrap">{words.figure}</strong>
-            </span>
-            {may && (
-              <button
-                className="button shrink-0"
-                aria-label={`${words.take}: ${words.says}`}
-                onClick={() => take([m])}
-              >
-                {words.take}
-              </button>
-            )}
-          </div>
+          <WayRow key={idOf(m)} {...words} label={`${words.take}: ${words.says}`} onTake={() => take([m])} />
         );
       })}
       {may && known.length > 1 && isApart && (
