@@ -111,7 +111,9 @@ export function OrderOfWork({
   const keys = rows.map((r) => stepKey({ ...r.steps[0]!, area: String(r.steps[0]!.area) }));
   const rowName = (key: string) => {
     const [s] = rows[keys.indexOf(key)]?.steps ?? [];
-    return s ? `${nameOf(s.area)}, ${pencilName(s.code)}` : "";
+    if (!s) return "";
+    const isPart = (order.sections[String(s.area)] ?? 1) > rows[keys.indexOf(key)]!.steps.length;
+    return `${nameOf(s.area)}${isPart ? ` part ${s.section + 1}` : ""}, ${pencilName(s.code)}`;
   };
   const move = (from: number, to: number) => {
     if (from === to || from < 0 || to < 0) return;
