@@ -42,6 +42,24 @@ describe("the line of a picture", () => {
     good({ ...lit, data: Uint8Array.from(noisy) });
   });
 
+  it("leaves nothing on bare paper in a photo's dark corner", () => {
+    const drawn = drawnLines(1300, 1000, [...box(500, 400, 300, 200), [520, 420, 780, 580]], 4);
+    let state = 11;
+    const even = () => (state = (state * 1103515245 + 12345) % 2147483648) / 2147483648;
+    const photo = printed(drawn, WHITE, BLACK, (x, y) => {
+      const [u, v] = [2 * x - 1, 2 * y - 1];
+      return (1 - 0.28 * (u * u + v * v)) * (0.78 + 0.14 * (u + v));
+    });
+    const data = photo.data.map((v) => Math.min(255, Math.max(0, v + 4 * (even() + even() + even() - 1.5))));
+    const { coverage } = lineOf({ ...photo, data }, "stamped");
+    expect(agreement(coverage, drawn).line).toBeGreaterThan(0.985);
+    let specks = 0;
+    for (let y = 0; y < 1000; y++)
+      for (let x = 0; x < 1300; x++)
+        if ((x < 490 || x > 810 || y < 390 || y > 610) && coverage.data[y * 1300 + x]) specks++;
+    expect(specks).toBe(0);
+  });
+
   it("of a pale sketch is found when it is said to be lineless", () => {
     const pale = printed(art, WHITE, [226, 226, 226]);
     good(pale, art, "lineless");
