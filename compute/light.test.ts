@@ -217,3 +217,44 @@ describe("marks that pass over a picture too often", () => {
     expect(await problems("render", { ...question, areas: [{ id: 1, layers: few }] })).toEqual([]);
   });
 });
+
+describe("a form whose sides are alike", () => {
+  it("has alike zones on both sides under light from above", async () => {
+    const [width, height] = [300, 240];
+    const faces = Uint16Array.from({ length: width * height }, (_, p) => {
+      const [x, y] = [Math.abs((p % width) - 149.5), Math.floor(p / width) - 120];
+      const side = p % width < 150 ? 0 : 1;
+      if (Math.hypot(x - 28, y + 18) < 10) return 2 + side;
+      if (Math.hypot(x / 75, y / 95) < 1) return 1;
+      if (Math.hypot((x - 96) / 28, (y + 8) / 40) < 1 && Math.hypot(x / 75, y / 95) > 1.03) return 4 + side;
+      return 0;
+    });
+    const drawn = {
+      labels: { width, height, data: base64(faces) },
+      mmPerPixel: 0.3,
+      order: [2, 3, 1, 4, 5],
+    };
+    for (const kind of ["ball", "folded", "tube"]) {
+      const ids = [1, 2, 3, 4, 5];
+      const main = { from: 0, height: 45, behind: false, strength: 1 };
+      const { values } = await sent("light", {
+        ...drawn,
+        forms: ids.map((id) => ({ id, kind })),
+        light: { main },
+      });
+      const areas = ids.map((id) => ({ id, borders: [0, 0.25, 0.5, 0.75, 1] }));
+      const { zones } = await sent("toneMap", { ...drawn, values, areas });
+      const data = Buffer.from(zones!.data, "base64");
+      let [seen, unlike] = [0, 0];
+      for (let y = 0; y < height; y++)
+        for (let x = 0; x < width / 2; x++) {
+          const [p, q] = [y * width + x, (y + 1) * width - 1 - x];
+          if (!faces[p] || !faces[q]) continue;
+          seen++;
+          if (data[p] !== data[q]) unlike++;
+        }
+      expect(new Set(data).size).toBeGreaterThan(3);
+      expect(unlike / seen).toBeLessThan(0.03);
+    }
+  });
+});

@@ -37,6 +37,7 @@ import { schools } from "./operations/schools";
 import { sections } from "./operations/sections";
 import { setUp } from "./operations/set-up";
 import { shadow } from "./operations/shadow";
+import { proposeForms } from "./operations/propose-forms";
 import { sparks } from "./operations/sparks";
 import { substitute } from "./operations/substitute";
 import { substituteGroup } from "./operations/substitute-group";
@@ -82,6 +83,7 @@ export const table = {
   gatherings,
   cutLines,
   light,
+  proposeForms,
   sparks,
   scatter,
   toneMap,

@@ -1,5 +1,6 @@
 import type { FormKind } from "@/core/light/form";
 import type { Lamp } from "@/core/light/light";
+import type { FormReason } from "@/core/light/propose-form";
 
 const SIDES = [
   "from above",
@@ -27,4 +28,14 @@ export const FORM_WORDS: Readonly<Record<FormKind, { readonly name: string; read
   flat: { name: "Flat", suits: "walls, windows, paper; only shade falls on it" },
   folded: { name: "Folded", suits: "cloth: draw its valleys" },
   like: { name: "Like its neighbour", suits: "goes on as one form with another area" },
+};
+
+/** Why a form is proposed. */
+export const FORM_REASONS: Readonly<Record<FormReason, string>> = {
+  material: "by what it is made of",
+  name: "by its name",
+  background: "it runs out to the picture’s edge: a background",
+  slender: "it is long and narrow",
+  square: "its sides are straight, like a board",
+  round: "nothing speaks for another form",
 };

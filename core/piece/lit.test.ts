@@ -13,6 +13,18 @@ describe("the light of a piece", () => {
     const lit = applyCommand(piece, { type: "change light", set: { softness: 0.9 } });
     expect(lit.light).toEqual({ ...DEFAULT_LIGHT, softness: 0.9 });
     expect(formOf(lit.areas[0]!)).toEqual(DEFAULT_FORM);
+    const each = applyCommand(lit, {
+      type: "change forms",
+      sets: [
+        { id: "b", set: { kind: "flat", stands: 0 } },
+        { id: "a", set: { kind: "folded" } },
+        { id: "nobody", set: { kind: "flat" } },
+      ],
+    });
+    expect(each.areas.map((a) => [a.id, a.form?.kind])).toEqual([
+      ["a", "folded"],
+      ["b", "flat"],
+    ]);
     const shaped = applyCommand(lit, { type: "change form", ids: ["a", "b"], set: { kind: "tube" } });
     expect(shaped.areas.map((a) => formOf(a).kind)).toEqual(["tube", "tube"]);
     const haired = applyCommand(shaped, {

@@ -11,6 +11,11 @@ import { DEFAULT_AREA_TONES, type AreaTones } from "./zones";
 export type LightCommand =
   | { readonly type: "change light"; readonly set: Partial<LightPlan> }
   | { readonly type: "change form"; readonly ids: readonly string[]; readonly set: Partial<Form> }
+  /** The form of each of several areas at once. */
+  | {
+      readonly type: "change forms";
+      readonly sets: readonly { readonly id: string; readonly set: Partial<Form> }[];
+    }
   | { readonly type: "change tones"; readonly id: string; readonly set: Partial<AreaTones> }
   /** Something opaque at its very spots, in one area or in several. */
   | {
@@ -37,6 +42,7 @@ export type LightCommand =
 const NAMES: Readonly<Record<LightCommand["type"], true>> = {
   "change light": true,
   "change form": true,
+  "change forms": true,
   "change tones": true,
   "set marks": true,
   "change marks": true,
@@ -57,6 +63,10 @@ export function applyLight(piece: Piece, command: LightCommand): Piece {
       return { ...piece, light: { ...piece.light, ...command.set } };
     case "change form":
       return eachArea(command.ids, (a) => ({ ...a, form: { ...formOf(a), ...command.set } }));
+    case "change forms": {
+      const sets = new Map(command.sets.map(({ id, set }) => [id, set]));
+      return eachArea([...sets.keys()], (a) => ({ ...a, form: { ...formOf(a), ...sets.get(a.id) } }));
+    }
     case "change tones":
       return eachArea([command.id], (a) => ({ ...a, zones: { ...zonesOf(a), ...command.set } }));
     case "set marks":

@@ -5,13 +5,21 @@ import { neighboursOf } from "@/core/piece/piece";
 import { counted } from "@/words/numbers";
 import { FORM_WORDS } from "@/words/light";
 import { ChosenArea } from "./chosen-area";
+import { FormIcon } from "./form-icon";
+import { FormsProposed } from "./forms-proposed";
 import { Setting } from "./setting";
 import type { LightStage } from "./use-light-stage";
 
 /** The shape of the chosen areas in depth. */
 export function FormTab({ own }: { readonly own: LightStage }) {
   const { piece, areas, area, change, tool, start } = own;
-  if (!area) return <ChosenArea own={own}>{null}</ChosenArea>;
+  if (!area)
+    return (
+      <div className="flex flex-col gap-5">
+        <ChosenArea own={own}>{null}</ChosenArea>
+        <FormsProposed own={own} />
+      </div>
+    );
   const form = formOf(area);
   const beside = new Set(
     neighboursOf(piece).flatMap(([a, b]) => (a === area.id ? [b] : b === area.id ? [a] : [])),
@@ -23,6 +31,7 @@ export function FormTab({ own }: { readonly own: LightStage }) {
     change(kind === "like" ? { kind, like: form.like ?? others[0]?.id ?? null } : { kind });
   return (
     <ChosenArea own={own}>
+      <FormsProposed own={own} />
       <div role="radiogroup" aria-label="Form" className="flex flex-col border-t border-line">
         {FORM_KINDS.map((kind) => (
           <label
@@ -136,44 +145,5 @@ export function FormTab({ own }: { readonly own: LightStage }) {
         </button>
       )}
     </ChosenArea>
-  );
-}
-
-/** A small picture of a form under light from the upper left. */
-function FormIcon({ kind }: { readonly kind: FormKind }) {
-  const id = `form-${kind}`;
-  return (
-    <svg viewBox="0 0 44 32" width="44" height="32" aria-hidden>
-      <defs>
-        {kind === "ball" ? (
-          <radialGradient id={id} cx="0.35" cy="0.3" r="0.75">
-            <stop offset="0" stopColor="#fff" />
-            <stop offset="1" stopColor="#555" />
-          </radialGradient>
-        ) : (
-          <linearGradient
-            id={id}
-            x1="0"
-            x2={kind === "folded" ? "0.34" : "0"}
-            y2={kind === "folded" ? "0" : "1"}
-            spreadMethod={kind === "folded" ? "repeat" : "pad"}
-          >
-            <stop offset="0" stopColor={kind === "flat" ? "#ccc" : "#eee"} />
-            <stop offset="0.3" stopColor={kind === "flat" ? "#ccc" : "#fff"} />
-            <stop offset="1" stopColor={kind === "flat" ? "#ccc" : "#666"} />
-          </linearGradient>
-        )}
-      </defs>
-      {kind === "ball" && <circle cx="22" cy="16" r="13" fill={`url(#${id})`} stroke="#000" />}
-      {(kind === "tube" || kind === "flat" || kind === "folded") && (
-        <rect x="4" y="5" width="36" height="22" fill={`url(#${id})`} stroke="#000" />
-      )}
-      {kind === "like" && (
-        <>
-          <path d="M4 27V5h18v22z" fill="#eee" stroke="#000" />
-          <path d="M22 27V5h18v22z" fill="#bbb" stroke="#000" strokeDasharray="2 2" />
-        </>
-      )}
-    </svg>
   );
 }

@@ -61,6 +61,7 @@ const stage = (piece: Piece, chosen: readonly Area[], more: object = {}): LightS
     radius: 4,
     setRadius: nothing,
     picture: undefined,
+    forms: { look: nothing, take: nothing },
     ...more,
   }) as unknown as LightStage;
 const shown = (piece: Piece, tab: ReactNode) =>
@@ -140,6 +141,28 @@ describe("the tab Form", () => {
     ).toMatch(/Draw a valley.* 1 valley/);
     expect(shaped({ kind: "like", like: "Hair" })).toMatch(/Goes on with Hair/);
     expect(shaped({ kind: "flat" })).not.toContain("Bulges");
+  });
+});
+
+describe("forms that are proposed", () => {
+  it("are said with their reasons, taken one by one or all at once; none where all is well", () => {
+    const piece = pieceOf(skin, area("Mast"));
+    const [on, mast] = piece.areas;
+    const proposed = [
+      { area: on!, set: { kind: "folded", shine: 0.6 }, reason: "material" },
+      { area: mast!, set: { kind: "tube" }, reason: "slender" },
+    ];
+    const said = (of: readonly object[] | undefined, chosen: readonly Area[] = []) =>
+      words(piece, <FormTab own={stage(piece, chosen, { forms: { look: nothing, proposed: of } })} />);
+    expect(said(undefined)).toContain("Propose forms");
+    const both = said(proposed);
+    expect(both).toContain("2 forms proposed");
+    expect(both).toContain("Take all");
+    expect(both).toContain("Skin: folded, with reflections by what it is made of");
+    expect(both).toContain("Mast: tube it is long and narrow");
+    expect(said([proposed[1]!])).not.toContain("Take all");
+    expect(said([])).toContain("Every area has the form that suits");
+    expect(said([], [skin])).toContain("is the one it has");
   });
 });
 

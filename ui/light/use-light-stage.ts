@@ -19,6 +19,7 @@ import { LINE_TOOLS, type Tool } from "@/ui/set-up/tool";
 import { useDrawing } from "@/ui/set-up/use-drawing";
 import { usePictures } from "@/ui/set-up/use-pictures";
 import { useKey } from "@/ui/use-keys";
+import { useFormsProposed } from "./use-forms-proposed";
 import { useMarks } from "./use-marks";
 import { EXACT, useColouring, useLight } from "./use-colouring";
 
@@ -90,6 +91,7 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
     },
     choose: (id) => setChosen(new Set([id])),
   });
+  const forms = useFormsProposed({ piece, run, chosen: areas, drawing, exact: light.exact });
   const start = (next: Tool) => {
     setTool(next);
     setDraft([]);
@@ -179,6 +181,7 @@ export function useLightStage(papers: readonly PaperSheet[], first: Rack, tab: s
     endLine,
     onPoint,
     marks,
+    forms,
   };
 }
 
