@@ -21,8 +21,8 @@ export interface ProposeFormsOutput {
   readonly areas: readonly (FormProposal & { readonly id: string })[];
 }
 
-/** Most pixels that are looked at: shapes are told from few. */
-const MOST_SEEN = 1e6;
+/** Most pixels that are looked at: shapes are told from few, and boxes round areas may lie over each other. */
+const MOST_SEEN = 250_000;
 
 /** The form in depth that suits each area, by its material, its name and its shape. */
 export const proposeForms = operation(ProposeFormsQuestion, (question): ProposeFormsOutput => {

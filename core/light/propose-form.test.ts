@@ -40,6 +40,18 @@ describe("how an area lies", () => {
     expect(bow.filled).toBeLessThan(0.6);
   });
 
+  it("is that of the largest part, with what it encloses", () => {
+    const holed = shapeOf(
+      (x, y) => Math.hypot(x - 160, y - 120) < 60 && Math.hypot(Math.abs(x - 160) - 25, y - 120) > 12,
+    );
+    expect(holed.reach).toBeCloseTo(disc.reach, 6);
+    expect(holed.slender).toBeCloseTo(disc.slender, 6);
+    expect(holed.mm2).toBeLessThan(disc.mm2 - 50);
+    const panes = shapeOf((x, y) => y > 100 && y < 130 && x % 60 < 30);
+    expect(panes.slender).toBeLessThan(1.4);
+    expect(panes.filled).toBeGreaterThan(0.95);
+  });
+
   it("knows the sides of the picture that it runs out to; an area of no pixel has no size", () => {
     const ground = groundWhere(100, 80, 3, (x, y) => (y < 30 ? 0 : x < 20 ? 1 : -1), MM);
     const [sky, strip, none] = areaShapes(ground);
@@ -82,7 +94,7 @@ describe("a form that is proposed", () => {
 
   it("goes by the name before its shape, whole words only", () => {
     expect(kind(disc, "other", "The far wall")).toBe("flat");
-    expect(kind(disc, "other", "Mast 2")).toBe("tube");
+    expect(kind(disc, "other", "Masts 2")).toBe("tube");
     expect(proposeForm(bar(0), "metal", "Table leg")).toMatchObject({ reason: "name" });
     expect(proposeForm(disc, "other", "Wallflower").reason).toBe("round");
     expect(kind(disc, "other", "Mastiff")).toBe("ball");

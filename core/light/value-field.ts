@@ -18,7 +18,11 @@ export interface ValueField {
 export const DARKEST = 65535;
 
 /** Direction of an area's longest extent, radians anticlockwise from across, from its second moments. */
-export function longestAxis({ width, own }: Ground, area: number, { box }: Extent): number {
+export function longestAxis(
+  { width, own }: Pick<Ground, "width" | "own">,
+  area: number,
+  { box }: Pick<Extent, "box">,
+): number {
   const [left, top, right, bottom] = box;
   let [n, sx, sy, xx, yy, xy] = [0, 0, 0, 0, 0, 0];
   for (let y = top; y < bottom; y++)
