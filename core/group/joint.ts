@@ -49,12 +49,20 @@ export interface JointPlan {
 /** Weight of a ΔE00 that neighbours miss, and how much further an emphasised area should stand off. */
 const CROWDING = 0.6 * LOCAL_UNIT;
 const EMPHASIS = 2;
-/** Partial groups kept while an area answers the others. */
-const WIDTH = 12;
-/** Groups of an area that are weighed against each other by everything else. */
-const POOL = 24;
-/** Those of them that are laid and weighed in full. */
-const WEIGHED = 5;
+/** How closely an area looks when it answers the others. */
+interface Look {
+  /** Partial groups that are kept. */
+  readonly width: number;
+  /** Groups that are weighed against each other by everything else. */
+  readonly pool: number;
+  /** Those of them that are laid and weighed in full. */
+  readonly weighed: number;
+  /** Tones that are tried in one place; undefined takes as many as a search takes. */
+  readonly tried?: number;
+}
+const CLOSE: Look = { width: 12, pool: 24, weighed: 5 };
+/** Of a large piece: 1 % dearer plans in two thirds of the time. */
+const BRIEF: Look = { width: 8, pool: 16, weighed: 3, tried: 90 };
 const MOST_ROUNDS = 4;
 /** What a marker costs, in the units of a score. */
 const priceOf = ({ markerCost }: JointWish): number => markerCost * LOCAL_UNIT;
@@ -68,6 +76,7 @@ const ALONE = 0.3;
 /** What several areas' plans share: the inks of the desk laid out once, and for each area the way it is laid. */
 interface Board {
   readonly wish: JointWish;
+  readonly look: Look;
   readonly planners: readonly Planner[];
   /** Each area by itself. */
   readonly alone: readonly JointGroup[];
@@ -80,7 +89,7 @@ const asJoint = (group: PlannedGroup): JointGroup => ({
 });
 
 /** How the areas of a piece are planned on a desk: areas of one wish share a planner. */
-function plannersOf(desk: Desk, wish: JointWish): Planner[] {
+function plannersOf(desk: Desk, wish: JointWish, { tried }: Look): Planner[] {
   const held = (ink: number) => wish.areas.some((a) => a.fixed.some((f) => f.ink === ink));
   const coats = Math.max(TONE_COATS, ...wish.areas.flatMap((a) => a.fixed.map((f) => f.coats)));
   const shared = planner(desk, coats, (ink) => held(ink) || Number.isFinite(wish.inkCost(ink)));
@@ -90,7 +99,11 @@ function plannersOf(desk: Desk, wish: JointWish): Planner[] {
     const isFixed = fixedIn({ fixed });
     const own =
       known.get(area) ??
-      shared({ fixed, inkCost: (ink) => (isFixed(ink) ? 0 : excluded(ink) ? Infinity : wish.inkCost(ink)) });
+      shared({
+        fixed,
+        ...(tried !== undefined && { tried }),
+        inkCost: (ink) => (isFixed(ink) ? 0 : excluded(ink) ? Infinity : wish.inkCost(ink)),
+      });
     known.set(area, own);
     return own;
   });
@@ -120,8 +133,14 @@ function* eachArea(
   return own;
 }
 
-const boardOf = (wish: JointWish, planners: readonly Planner[], own: readonly BestGroup[]): Board => ({
+const boardOf = (
+  wish: JointWish,
+  look: Look,
+  planners: readonly Planner[],
+  own: readonly BestGroup[],
+): Board => ({
   wish,
+  look,
   planners,
   alone: own.map((o) => asJoint(o.group)),
   shapes: own.map((o) => o.from),
@@ -187,7 +206,7 @@ function costBeside({ wish }: Board, area: number, groups: readonly JointGroup[]
  * @param barred an ink that must not be in it
  */
 function answer(
-  { wish, planners, shapes }: Board,
+  { wish, look, planners, shapes }: Board,
   area: number,
   groups: readonly JointGroup[],
   cap: number,
@@ -199,13 +218,13 @@ function answer(
     isFixed(ink) ? 0 : ink === barred ? Infinity : there.has(ink) ? 0 : priceOf(wish);
   const { search, weigh } = planners[area]!;
   const crowding = (g: { local: Lab }) => crowdingOf(wish, area, g.local, groups);
-  const found = search(shapes[area]!, WIDTH, extra, POOL, cap + SLACK).sort(
+  const found = search(shapes[area]!, look.width, extra, look.pool, cap + SLACK).sort(
     (x, y) => x.cost + crowding(x) - y.cost - crowding(y),
   );
   const costOf = (g: JointGroup) =>
     g.score + crowding(g) + inksOf(g).reduce((sum, ink) => sum + extra(ink), 0);
   return found
-    .slice(0, WEIGHED)
+    .slice(0, look.weighed)
     .map((f) => asJoint(weigh(f, shapes[area]!.goal)))
     .reduce<JointGroup | undefined>((best, g) => (best && costOf(best) <= costOf(g) ? best : g), undefined);
 }
@@ -237,9 +256,10 @@ export function* planTogether(
   prices: readonly number[] = [],
   show?: (soFar: JointPlans) => void,
 ): Work<(JointPlans & { readonly priced: readonly JointPlan[] }) | undefined> {
-  const planners = plannersOf(desk, wish);
   const ways = [...new Set(wish.areas)].reduce((sum, a) => sum + mostShapes(a.wish), 0);
   const isLarge = ways * desk.inks.length > LARGE;
+  const look = isLarge ? BRIEF : CLOSE;
+  const planners = plannersOf(desk, wish, look);
   const glanced = (known: readonly (BestGroup | undefined)[], which: "likeliest" | "others") =>
     eachArea(wish, function* (area) {
       yield 0;
@@ -250,10 +270,10 @@ export function* planTogether(
   if (show || isLarge) {
     const first = yield* part(sketched(wish, planners), 0, SKETCH);
     if (first) {
-      const sketch = weighJoint(wish, boardOf(wish, planners, first).alone);
+      const sketch = weighJoint(wish, boardOf(wish, look, planners, first).alone);
       show?.({ alone: sketch, together: sketch });
       own = yield* part(glanced(first, "likeliest"), SKETCH, FIRST_LOOK / 2);
-      const short = boardOf(wish, planners, own!);
+      const short = boardOf(wish, look, planners, own!);
       const alone = weighJoint(wish, short.alone);
       const from = SKETCH + FIRST_LOOK / 2;
       looked = yield* part(improve(short, betterOf(wish, alone, sketch)), from, FIRST_LOOK / 2);
@@ -268,7 +288,7 @@ export function* planTogether(
     ALONE,
   );
   if (!own) return undefined;
-  const start = boardOf(wish, planners, own);
+  const start = boardOf(wish, look, planners, own);
   const alone = weighJoint(wish, start.alone);
   const done = SKETCH + FIRST_LOOK + ALONE;
   const share = (1 - done) / (1 + prices.length);

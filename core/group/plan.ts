@@ -18,6 +18,8 @@ export interface PlanOptions {
   readonly weights?: ScoreWeights;
   /** Extra cost of an ink by its place on the desk: running low, not owned. Infinity forbids it. */
   readonly inkCost?: (ink: number) => number;
+  /** Tones that are tried in one place of a group; else as many as a search takes. */
+  readonly tried?: number;
   /** Tones that stay as they are; the rest is planned around them. */
   readonly fixed?: readonly FixedTone[];
   /** Inks that are not owned, and how many of them a group may have. */
@@ -41,12 +43,12 @@ const OTHER_INKS = 0.5;
 /** Cost laid on the inks of groups already given, and on their twins, so that the next group is another one. */
 const USED = 0.9;
 /** Partial groups kept of each length for a sketch. */
-const SKETCH = 8;
+const SKETCH = 5;
 /** Partial groups kept of each length, and groups weighed of each shape, for a first look. */
 const FIRST_LOOK = 12;
 const FIRST_WEIGHED = 2;
 /** Shapes of least strain that a first look takes in. */
-const LIKELIEST = 8;
+const LIKELIEST = 5;
 /** Partial groups kept of each length: to find out which shapes are worth it, and of those that are. */
 const GLANCE = 40;
 const WIDTH = 160;
@@ -125,6 +127,7 @@ function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
     purchases,
     inkCost = () => 0,
     goalOf,
+    tried,
   } = options;
   const search: Planner["search"] = (s, width, extra, most = WEIGHED, cap = Infinity) =>
     searchGroups(
@@ -138,6 +141,7 @@ function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
         fixed,
         ...(unowned && { unowned }),
         ...(purchases !== undefined && { purchases }),
+        ...(tried !== undefined && { tried }),
       },
       width,
       cap,

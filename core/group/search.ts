@@ -29,6 +29,8 @@ export interface SearchWish {
   /** Inks that are not owned, and how many of them a group may have. */
   readonly unowned?: (ink: number) => boolean;
   readonly purchases?: number;
+  /** Tones that are tried in one place, those likeliest there; else {@link MOST_TRIED}. */
+  readonly tried?: number;
 }
 
 export interface FoundGroup {
@@ -76,7 +78,15 @@ export function searchGroups(
   most = 1,
 ): FoundGroup[] {
   const { tones, doses, desk, sheet, alone } = c;
-  const { goal, limits, weights: w, inkCost, unowned, purchases = Infinity } = wish;
+  const {
+    goal,
+    limits,
+    weights: w,
+    inkCost,
+    unowned,
+    purchases = Infinity,
+    tried: mostTried = MOST_TRIED,
+  } = wish;
   const extra = new Map<number, number>();
   for (const t of tones) if (!extra.has(t.ink)) extra.set(t.ink, inkCost(t.ink));
   const buys = (ink: number) => (unowned?.(ink) ? 1 : 0);
@@ -161,13 +171,13 @@ export function searchGroups(
   }
   /** The tones that are tried in a place, light to dark. */
   function likeliest(zone: number, strokes: readonly number[]): readonly number[] {
-    if (free.length <= MOST_TRIED) return free;
+    if (free.length <= mostTried) return free;
     const wanted = goal.places[zone]![0];
     const off = (node: number) =>
       lockOf.has(node) ? -1 : strokes[node]! + w.place * Math.abs(tones[node]!.lab[0] - wanted);
     return [...free]
       .sort((a, b) => off(a) - off(b))
-      .slice(0, MOST_TRIED)
+      .slice(0, mostTried)
       .sort((a, b) => a - b);
   }
 
