@@ -6,7 +6,11 @@ import { expect, test } from "./test";
 
 const drawing = (page: Page) => page.getByTestId("drawing");
 interface Said {
-  readonly areas: readonly { readonly name: string; readonly material: string }[];
+  readonly areas: readonly {
+    readonly name: string;
+    readonly material: string;
+    readonly layers: readonly unknown[];
+  }[];
 }
 const areasOf = async (page: Page, id: string) =>
   ((await stored(page.request, id)).document as unknown as Said).areas;
@@ -95,6 +99,73 @@ test("a drawing of three hundred shapes becomes areas in at most twenty actions"
   const names = (await areasOf(page, id)).map((a) => a.name);
   expect(names).toEqual(names.map((_, i) => `Area ${i + 1}`));
   expect(names.length).toBeLessThan(60);
+  await page.request.delete(`/api/pieces/${id}`);
+});
+
+/** From a drawing to the printed plan: makes areas of all shapes and opens Steps, as few actions as it takes. */
+async function toThePlan(
+  page: Page,
+  files: readonly { readonly name: string; readonly buffer: Buffer }[],
+  colour: (act: (what: () => Promise<unknown>) => Promise<void>) => Promise<void>,
+): Promise<{ readonly actions: number; readonly id: string }> {
+  let actions = 0;
+  const act = async (what: () => Promise<unknown>) => {
+    actions++;
+    await what();
+  };
+  await open(page, "/");
+  await act(() => page.getByRole("button", { name: "New piece" }).click());
+  await act(() => page.getByLabel("Name", { exact: true }).fill("From nothing to the plan"));
+  await act(() => page.getByRole("button", { name: "Open it" }).click());
+  await page.waitForURL(/\/pieces\/[0-9a-f-]+\/set-up/);
+  const id = page.url().split("/")[4]!;
+  await act(() =>
+    page
+      .locator('input[type="file"]')
+      .setInputFiles(files.map(({ name, buffer }) => ({ name, mimeType: "image/png", buffer }))),
+  );
+  await expect(drawing(page)).toBeVisible({ timeout: 60_000 });
+  await act(() => page.getByRole("tab", { name: /^Areas/ }).click());
+  await act(() => page.getByRole("button", { name: /^Take (all|it)/ }).click({ timeout: 60_000 }));
+  await act(() => page.getByRole("button", { name: /^Make (areas of all|it an area)/ }).click());
+  await colour(act);
+  await act(() => page.getByRole("link", { name: "Steps", exact: true }).click());
+  await expect(page.getByRole("heading", { name: "Area 1" }).first()).toBeVisible({ timeout: 60_000 });
+  await page.evaluate(() => {
+    window.print = () => document.body.setAttribute("data-printed", "");
+  });
+  await act(() => page.getByRole("button", { name: "Print", exact: true }).click());
+  await expect(page.locator("body[data-printed]")).toBeAttached();
+  return { actions, id };
+}
+
+/** Takes what planning all areas together proposes. */
+async function takePlan(page: Page): Promise<void> {
+  const take = page.getByRole("button", { name: /^Take \d+ changes?$/ });
+  await expect(take).toBeEnabled({ timeout: 90_000 });
+  await take.click();
+}
+
+test("with a reference, two hundred shapes are a printed plan in at most twelve actions", async ({
+  page,
+}) => {
+  // Both pictures at once, the coloured one first: which is the line is seen by their colour.
+  const { actions, id } = await toThePlan(
+    page,
+    [
+      { name: "fish in colour.png", buffer: await denseDrawing(true, "fish") },
+      { name: "fish.png", buffer: await denseDrawing(false, "fish") },
+    ],
+    async (act) => {
+      await act(() => page.getByRole("button", { name: "Read colours of all" }).click());
+      await act(() => page.getByRole("link", { name: "Plan them together" }).click());
+      await act(() => takePlan(page));
+    },
+  );
+  expect(actions).toBeLessThanOrEqual(12);
+  const areas = await areasOf(page, id);
+  expect(areas.length).toBeLessThan(30);
+  expect(areas.every((a) => a.layers.length)).toBe(true);
   await page.request.delete(`/api/pieces/${id}`);
 });
 

@@ -130,6 +130,27 @@ describe("shapes that are proposed as one area", () => {
     expect(sets).toContainEqual([cellAt(0), cellAt(1)].sort((a, b) => a - b));
     expect(sets.every((s) => s.length <= 3)).toBe(true);
   });
+  it("of one colour lie near each other too, with bare sheet between; farther off only where they are alike", () => {
+    // Two rows of pebbles, a board a little off them, and one that lies far away.
+    const pebbles = Array.from({ length: 8 }, (_, i) =>
+      box(20 + 32 * (i % 4), 20 + 32 * Math.floor(i / 4), 16, 16),
+    );
+    const drawing = seen(
+      [...pebbles, box(160, 20, 60, 40), box(20, 130, 60, 8), box(200, 140, 16, 16)].flat(),
+    );
+    const id = (x: number, y: number) => at(drawing.found, x, y);
+    const stones = pebbles.map((_, i) => id(28 + 32 * (i % 4), 28 + 32 * Math.floor(i / 4)));
+    const [board, plank, far] = [id(190, 40), id(50, 134), id(208, 148)];
+    const colours: (Lab | undefined)[] = [];
+    for (const r of [...stones, board, plank, far]) colours[r] = [60, 5, 20];
+    const sets = () =>
+      gatheringsOf({ ...drawing, colours })
+        .filter((g) => g.kind === "one colour")
+        .map((g) => [...g.regions].sort((a, b) => a - b));
+    expect(sets()).toEqual([[...stones].sort((a, b) => a - b)]);
+    colours[stones[0]!] = [60, 40, 20];
+    expect(sets()).toEqual([stones.slice(1).sort((a, b) => a - b)]);
+  });
   it("are in one proposal each, and only those that may be gathered", () => {
     const bricks = Array.from({ length: 4 }, (_, r) =>
       Array.from({ length: 6 }, (_, i) => box(20 + 30 * i + (r % 2) * 15, 20 + 16 * r, 30, 16)).flat(),

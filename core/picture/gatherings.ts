@@ -1,7 +1,7 @@
 import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import { nearestOf } from "./distance";
-import { isBareSheet } from "./gather";
+import { areAlike, isBareSheet, looksOf } from "./gather";
 import type { Bytes } from "./plane";
 import type { Region, Regions } from "./regions";
 import { tilesOf } from "./tiles";
@@ -28,6 +28,10 @@ export interface Seen {
 
 /** ΔE00 within which neighbouring shapes have one colour in a reference. */
 const ONE_COLOUR = 4;
+/** Shapes of one colour lie near each other within this multiple of the smaller one's side; such as are alike too, within the second. */
+const [NEAR, NEAR_ALIKE] = [1.2, 3] as const;
+/** More shapes than this are a texture: what lies near what is not asked. */
+const MOST_SCATTERED = 4000;
 /** Coverage from which on a pixel is line. */
 const LINE = 100;
 /** An outline is heavier when it is this much thicker than the lines within it; and such is this share of all lines at least. */
@@ -140,7 +144,29 @@ function withinOutlines({ found, line }: Seen, may: (r: Region) => boolean): num
   );
 }
 
-/** Neighbouring shapes that a reference gives one colour; a shape joins what its colour is like on the whole, not what is next to it only. */
+/** Pairs of shapes that lie near each other with nothing but bare sheet or other shapes between: pebbles, bubbles, leaves. */
+function scattered(regions: readonly Region[]): { readonly a: number; readonly b: number }[] {
+  if (regions.length > MOST_SCATTERED) return [];
+  const looks = new Map(regions.map((r) => [r.id, looksOf(r)]));
+  const order = [...regions].sort((p, q) => p.box[0] - q.box[0]);
+  const out: { a: number; b: number }[] = [];
+  order.forEach((p, i) => {
+    const side = Math.sqrt(p.pixels);
+    for (let j = i + 1; j < order.length; j++) {
+      const q = order[j]!;
+      const across = q.box[0] - p.box[2];
+      if (across > NEAR_ALIKE * side) break;
+      const down = Math.max(q.box[1] - p.box[3], p.box[1] - q.box[3]);
+      const gap = Math.hypot(Math.max(0, across), Math.max(0, down));
+      const small = Math.min(side, Math.sqrt(q.pixels));
+      if (gap <= NEAR * small || (gap <= NEAR_ALIKE * small && areAlike(looks.get(p.id)!, looks.get(q.id)!)))
+        out.push({ a: p.id, b: q.id });
+    }
+  });
+  return out;
+}
+
+/** Shapes beside or near each other that a reference gives one colour; a shape joins what its colour is like on the whole, not what is next to it only. */
 function ofOneColour({ found, colours = [] }: Seen, may: (r: Region) => boolean): number[][] {
   const { regions, borders } = found;
   const { root, join } = joining(regions.length);
@@ -153,11 +179,13 @@ function ofOneColour({ found, colours = [] }: Seen, may: (r: Region) => boolean)
     const [p, q] = [means.get(root(a)), means.get(root(b))];
     return p && q ? deltaE00(p.lab, q.lab) : Infinity;
   };
-  const nearest = borders
-    .map(({ a, b }) => ({ a, b, off: apart(a, b) }))
-    .filter((p) => p.off <= ONE_COLOUR)
-    .sort((p, q) => p.off - q.off);
-  for (const { a, b } of nearest) {
+  const near = (pairs: readonly { readonly a: number; readonly b: number }[]) =>
+    pairs
+      .map(({ a, b }) => ({ a, b, off: apart(a, b) }))
+      .filter((p) => p.off <= ONE_COLOUR)
+      .sort((p, q) => p.off - q.off);
+  // What touches comes first.
+  for (const { a, b } of [...near(borders), ...near(scattered(regions.filter((r) => means.has(r.id))))]) {
     const [ra, rb] = [root(a), root(b)];
     if (ra === rb || apart(a, b) > ONE_COLOUR) continue;
     const [p, q] = [means.get(ra)!, means.get(rb)!];

@@ -4,10 +4,11 @@ import type { Gathering } from "@/core/picture/gatherings";
 import type { Piece } from "@/core/piece/piece";
 import { areasFor, backgroundArea, bareRegions, gathered, openRegions, swapped } from "@/core/piece/placing";
 import type { Work } from "@/ui/jobs/use-job";
+import { Link } from "@/ui/kit/link";
 import { Notice } from "@/ui/kit/notice";
 import { NumberField } from "@/ui/kit/number-field";
 import { Slider } from "@/ui/kit/slider";
-import { useRun } from "@/ui/piece/piece-context";
+import { usePieceHandles, useRun } from "@/ui/piece/piece-context";
 import { counted } from "@/words/numbers";
 import { AreaActions } from "./area-actions";
 import { AreaRow } from "./area-row";
@@ -44,6 +45,7 @@ const plural = (n: number) => counted(n, "area");
 export function AreasTab(props: AreasTabProps) {
   const { piece, output, bleed, chosen, onChoose, tool, onTool } = props;
   const run = useRun();
+  const { id: pieceId } = usePieceHandles();
   const open = openRegions(output);
   const bare = bareRegions(output);
   const placed = new Map(output.areas.map((a) => [a.id, a]));
@@ -51,6 +53,9 @@ export function AreasTab(props: AreasTabProps) {
   for (const t of output.touches) for (const id of [t.a, t.b]) touches.set(id, (touches.get(id) ?? 0) + 1);
   const lost = new Map(output.lost.map((l) => [l.id, l.to]));
   const unplaced = piece.areas.filter((a) => !a.place && !lost.has(a.id));
+  // What was made an area a moment ago still looks free until the drawing has been looked at anew.
+  const found = new Set(output.areas.map((a) => a.id));
+  const isStale = piece.areas.some((a) => a.place && !found.has(a.id) && !lost.has(a.id));
   const room = MOST_AREAS - piece.areas.length;
   const nameOf = (id: string) => piece.areas.find((a) => a.id === id)?.name ?? "";
 
@@ -64,7 +69,8 @@ export function AreasTab(props: AreasTabProps) {
     );
     if (!areas.length) return;
     run({ type: "add areas", areas });
-    onChoose(new Set(areas.slice(0, 1).map((a) => a.id)));
+    // One is gone on with at once; of several none is meant more than the others.
+    onChoose(new Set(areas.length > 1 ? [] : areas.map((a) => a.id)));
   };
   const makeBackground = () => {
     const names = piece.areas.map((a) => a.name);
@@ -115,7 +121,7 @@ export function AreasTab(props: AreasTabProps) {
           <button
             className={`button ${output.areas.length || props.gatherings.output?.length ? "" : "button-main"}`}
             onClick={() => make(open)}
-            disabled={room < 1}
+            disabled={room < 1 || isStale}
           >
             Make {open.length === 1 ? "it an area" : `areas of all ${open.length}`}
           </button>
@@ -130,7 +136,7 @@ export function AreasTab(props: AreasTabProps) {
       {bare.length > 0 && (
         <p className="m-0 flex flex-wrap items-center gap-x-3 gap-y-1 text-[15px]">
           <span className="text-soft">What runs out to the picture’s edge stays bare sheet.</span>
-          <button className="button" onClick={makeBackground} disabled={room < 1}>
+          <button className="button" onClick={makeBackground} disabled={room < 1 || isStale}>
             Make the background an area
           </button>
         </p>
@@ -188,12 +194,16 @@ export function AreasTab(props: AreasTabProps) {
       <AreaActions {...props} open={open} onMake={make} onGather={(ids) => gather([ids])} />
       {props.readSaid && (
         <p role="status" className="m-0 border-l-4 border-strong bg-panel py-1 pl-3 text-[15px]">
-          {props.readSaid}
+          {props.readSaid}{" "}
+          <Link className="underline" href={`/pieces/${pieceId}/whole?plan`}>
+            Plan them together
+          </Link>
         </p>
       )}
       <Gatherings
         work={props.gatherings}
         output={output}
+        isStale={isStale}
         chosen={chosen}
         onChoose={onChoose}
         onTake={gather}

@@ -16,7 +16,8 @@ export function FirstLine({
   onPicture,
   withoutHref,
 }: {
-  readonly onTake: (file: File) => void;
+  /** Takes pictures: of several one is the line, and the others are references. */
+  readonly onTake: (files: readonly File[]) => void;
   readonly onReference: (() => void) | undefined;
   /** Takes a picture that lies in the studio already. */
   readonly onPicture: (id: string) => void;
@@ -33,9 +34,10 @@ export function FirstLine({
     <div className="flex min-h-60 flex-col items-start justify-center gap-3 border border-dashed border-strong p-8">
       <p className="m-0 max-w-[46ch] text-[17px]">
         Bring in what you will colour: a scan or photo of the stamped or drawn sheet, a drawing in SVG or PDF,
-        or a pale sketch. A photo may lie on the table; its sheet is found.
+        or a pale sketch. A photo may lie on the table; its sheet is found. A picture of it in colour may come
+        along: it becomes the reference.
       </p>
-      <FileButton main label="Choose the picture of the line" accept={DRAWINGS} onFiles={([f]) => onTake(f!)}>
+      <FileButton main multiple label="Choose the picture of the line" accept={DRAWINGS} onFiles={onTake}>
         <ImageUp size={18} aria-hidden /> Choose the picture of the line
       </FileButton>
       {onReference && (

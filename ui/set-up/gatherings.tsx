@@ -19,12 +19,15 @@ const MOST_TOLD = 12;
 export function Gatherings({
   work,
   output,
+  isStale,
   chosen,
   onChoose,
   onTake,
 }: {
   readonly work: Work<readonly Gathering[]>;
   readonly output: SetUpOutput;
+  /** Areas were made since the drawing was looked at. */
+  readonly isStale: boolean;
   readonly chosen: ReadonlySet<string>;
   readonly onChoose: (keys: ReadonlySet<string>) => void;
   readonly onTake: (sets: readonly (readonly number[])[]) => void;
@@ -47,7 +50,11 @@ export function Gatherings({
           </strong>{" "}
           Look at them, and take what is right.
         </p>
-        <button className="button button-main" onClick={() => onTake(found.map((g) => g.regions))}>
+        <button
+          className="button button-main"
+          disabled={isStale}
+          onClick={() => onTake(found.map((g) => g.regions))}
+        >
           Take {found.length === 1 ? "it" : `all ${found.length}`}
         </button>
       </div>
@@ -70,7 +77,7 @@ export function Gatherings({
                   {g.regions.length} shapes {WHY[g.kind]}
                 </span>
               </button>
-              <button className="button" onClick={() => onTake([g.regions])}>
+              <button className="button" disabled={isStale} onClick={() => onTake([g.regions])}>
                 Take
               </button>
             </li>

@@ -97,7 +97,7 @@ function DrawingSide({ own, tab }: { readonly own: SetUp; readonly tab: string }
     return (
       <FirstLine
         withoutHref={`/pieces/${id}/colour`}
-        onTake={(f) => void own.takeLine(f)}
+        onTake={(files) => void own.takeFirst(files)}
         onPicture={(picture) => void own.takeLoose(picture)}
         onReference={
           pictureId ? () => run({ type: "choose line", line: { pictureId, ...blank } }) : undefined

@@ -1,6 +1,7 @@
 "use client";
 import { useEffect, useMemo, useState } from "react";
 import { aligned } from "@/core/picture/align";
+import { MOST_REFERENCES } from "@/core/piece/set-up";
 import { aspectOf } from "@/core/picture/rectify";
 import {
   gathered,
@@ -26,6 +27,7 @@ import type { Tool } from "./tool";
 import { asked, useDrawing } from "./use-drawing";
 import { useGather, useGatherings, type Gather } from "./use-gather";
 import { hasPages, usePages } from "./file-pages";
+import { lineAmong } from "./line-among";
 import { usePictures, type TakenPicture } from "./use-pictures";
 import { gainsAt, useDoubts, usePropose } from "./use-reference";
 
@@ -160,6 +162,29 @@ export function useSetUp(papers: readonly PaperSheet[]) {
       .take(file)
       .then((facts) => takePicture(facts && { ...facts, ...(mm !== undefined && { mm }) }));
   });
+
+  const takeLine = async (file: File) =>
+    hasPages(file) ? pages.open(file) : takePicture(await pictures.take(file));
+
+  /** The first pictures of a piece: the one with the least colour is the line, the others are references. */
+  const takeFirst = async (files: readonly File[]) => {
+    const [first, ...more] = files.filter((f) => !hasPages(f)).slice(0, 1 + MOST_REFERENCES);
+    if (!first || !more.length) return files[0] && takeLine(files[0]);
+    const taken: TakenPicture[] = [];
+    for (const file of [first, ...more]) {
+      const facts = await pictures.take(file);
+      if (facts) taken.push(facts);
+    }
+    if (!taken.length) return;
+    const drawn = await lineAmong(taken);
+    await takePicture(drawn);
+    const others = taken.filter((t) => t !== drawn);
+    for (const { id } of others) run({ type: "add reference", pictureId: id });
+    if (others.length)
+      setSheetSaid(
+        `${drawn.name} was taken for the line, ${others.map((t) => t.name).join(", ")} for ${others.length > 1 ? "references" : "the reference"}: it has the least colour.`,
+      );
+  };
 
   const endCut = (points: readonly Share[]) => {
     const closed = tool === "shape";
@@ -311,7 +336,8 @@ export function useSetUp(papers: readonly PaperSheet[]) {
     names,
     drag: (set: Passing["set"]) => setDrag({ set, over: `${gap} ${speck}` }),
     findSheet,
-    takeLine: (file: File) => (hasPages(file) ? pages.open(file) : pictures.take(file).then(takePicture)),
+    takeLine,
+    takeFirst,
     pages,
     takeLoose: (id: string) => pictures.find(id).then(takePicture),
     endCut,

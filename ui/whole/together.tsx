@@ -6,6 +6,7 @@ import { targetOf, type Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { Progress } from "@/ui/jobs/progress";
 import { useRun } from "@/ui/piece/piece-context";
+import { useQueryPart } from "@/ui/use-query";
 import { counted } from "@/words/numbers";
 import { Changes, type AcceptGroups } from "./changes";
 import { Trade } from "./trade";
@@ -39,7 +40,13 @@ export function Together({
   readonly onProposal: (command: AcceptGroups | undefined) => void;
 }) {
   const run = useRun();
-  const [asked, setAsked] = useState<AskedTogether>();
+  const ask = (): AskedTogether => ({
+    key: togetherKey(piece, rack),
+    markerCost: piece.whole.markerCost,
+  });
+  // Whoever comes to have all of it planned need not say so again.
+  const isWanted = useQueryPart("plan") !== null;
+  const [asked, setAsked] = useState<AskedTogether | undefined>(() => (isWanted ? ask() : undefined));
   const work = useTogether(piece, rack, asked);
   const planned = piece.areas.filter((a) => targetOf(a)).length;
   const plan = work.output;
@@ -54,11 +61,7 @@ export function Together({
             ? counted(planned, "area")
             : `${planned} of ${counted(piece.areas.length, "area")}; the others have no colour picked`}
         </span>
-        <button
-          className="button button-main ml-auto"
-          disabled={!planned}
-          onClick={() => setAsked({ key: togetherKey(piece, rack), markerCost: piece.whole.markerCost })}
-        >
+        <button className="button button-main ml-auto" disabled={!planned} onClick={() => setAsked(ask())}>
           Plan together
         </button>
       </div>
