@@ -107,6 +107,7 @@ async function toThePlan(
   page: Page,
   files: readonly { readonly name: string; readonly buffer: Buffer }[],
   colour: (act: (what: () => Promise<unknown>) => Promise<void>) => Promise<void>,
+  first: string | RegExp = "Area 1",
 ): Promise<{ readonly actions: number; readonly id: string }> {
   let actions = 0;
   const act = async (what: () => Promise<unknown>) => {
@@ -130,7 +131,7 @@ async function toThePlan(
   await act(() => page.getByRole("button", { name: /^Make (areas of all|it an area)/ }).click());
   await colour(act);
   await act(() => page.getByRole("link", { name: "Steps", exact: true }).click());
-  await expect(page.getByRole("heading", { name: "Area 1" }).first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("heading", { name: first }).first()).toBeVisible({ timeout: 60_000 });
   await page.evaluate(() => {
     window.print = () => document.body.setAttribute("data-printed", "");
   });
@@ -166,6 +167,33 @@ test("with a reference, two hundred shapes are a printed plan in at most twelve 
   const areas = await areasOf(page, id);
   expect(areas.length).toBeLessThan(30);
   expect(areas.every((a) => a.layers.length)).toBe(true);
+  await page.request.delete(`/api/pieces/${id}`);
+});
+
+test("without a reference, three hundred shapes are a named and printed plan in at most twenty actions", async ({
+  page,
+}) => {
+  const { actions, id } = await toThePlan(
+    page,
+    [{ name: "bird.png", buffer: await denseDrawing() }],
+    async (act) => {
+      await act(() => page.getByRole("link", { name: "Colour", exact: true }).click());
+      await expect(drawing(page)).toBeVisible({ timeout: 60_000 });
+      await act(() => page.getByRole("button", { name: "All areas in a list" }).click());
+      const count = (await areasOf(page, page.url().split("/")[4]!)).length;
+      const hexes = ["#b98a72", "#8a6f52", "#5d6f86", "#e6d6b4", "#7f93ab #5d6f86 #3b4656", "#c96f4a"];
+      const lines = Array.from({ length: count }, (_, i) => `${i + 1} part: ${hexes[i % hexes.length]}`);
+      await act(() => page.getByLabel("Names and colours, a line each").fill(lines.join("\n")));
+      await expect(page.getByText(`${count} areas understood`)).toBeVisible();
+      await act(() => page.getByRole("button", { name: "Take the list" }).click());
+      await act(() => page.getByRole("link", { name: "Plan them together" }).click());
+      await act(() => takePlan(page));
+    },
+    /^part/,
+  );
+  expect(actions).toBeLessThanOrEqual(20);
+  const areas = await areasOf(page, id);
+  expect(areas.every((a) => a.layers.length && a.name === "part")).toBe(true);
   await page.request.delete(`/api/pieces/${id}`);
 });
 

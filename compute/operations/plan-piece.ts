@@ -17,6 +17,7 @@ import type { Work } from "@/core/progress";
 import { costOf } from "../cost";
 import type { OpenDesk } from "../desk";
 import { groupOutput, type GroupOutput } from "../group-output";
+import { mostTogether, MOST_TOGETHER } from "../plan-limits";
 import { askedOf, fixedOf, PlanWish, shapeWishOf } from "../group-wish";
 import { AmongOwned, deskOperation } from "../operation";
 
@@ -34,12 +35,8 @@ const Pairs = () =>
       v.every((p) => Array.isArray(p) && p.length === 2 && p.every((id) => typeof id === "string")),
   );
 
-const MOST_AREAS = 60;
-/** Areas times inks that are planned at once: about a minute's work. */
-const MOST_WORK = 15_000;
-
 export class PlanPieceQuestion extends AmongOwned {
-  @List(() => AreaWish, 1, MOST_AREAS, '{"id","target"}') areas!: AreaWish[];
+  @List(() => AreaWish, 1, MOST_TOGETHER, '{"id","target"}') areas!: AreaWish[];
   @Optional() @Pairs() neighbours: [string, string][] = [];
   @Optional() @Within(0, 60, "ΔE00") apart = 8;
   @Optional() @Within(0, 20, "ΔE00") markerCost = 1.5;
@@ -172,10 +169,11 @@ export const planPiece = deskOperation(
   PlanPieceQuestion,
   function* (question, open, show): Work<PlanPieceOutput> {
     const { inks } = open.desk;
-    if (question.areas.length * inks.length > MOST_WORK)
+    const most = mostTogether(inks.length);
+    if (question.areas.length > most)
       throw wrong(
         "areas",
-        `expected at most ${Math.floor(MOST_WORK / inks.length)} areas for a desk of ${inks.length} inks; there are ${question.areas.length}`,
+        `expected at most ${most} areas for a desk of ${inks.length} inks; there are ${question.areas.length}`,
       );
     const wish = wishOf(open, question);
     const tell = show && ((soFar: JointPlans) => show(outputOf(question, open, wish, soFar)));

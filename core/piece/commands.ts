@@ -60,6 +60,15 @@ export type Command =
       readonly reading: PictureReading;
     }
   | { readonly type: "take colours"; readonly id: string; readonly readings: Area["readings"] }
+  /** Names and colours of several areas in one go; what is left out stays. */
+  | {
+      readonly type: "describe areas";
+      readonly areas: readonly {
+        readonly id: string;
+        readonly name?: string;
+        readonly readings?: Area["readings"];
+      }[];
+    }
   | { readonly type: "clear reading"; readonly id: string; readonly place: Place }
   | { readonly type: "set material"; readonly id: string; readonly material: Material }
   | { readonly type: "set materials"; readonly ids: readonly string[]; readonly material: Material }
@@ -188,6 +197,16 @@ function applied(piece: Piece, command: Command): Piece {
       }));
     case "take colours":
       return changeArea(piece, command.id, (a) => ({ ...a, readings: command.readings }));
+    case "describe areas": {
+      const said = new Map(command.areas.map((a) => [a.id, a]));
+      return {
+        ...piece,
+        areas: piece.areas.map((a) => {
+          const own = said.get(a.id);
+          return own ? { ...a, name: own.name ?? a.name, readings: { ...a.readings, ...own.readings } } : a;
+        }),
+      };
+    }
     case "take plan":
       return taken(piece, command.id, command.source, command.from);
     case "give":

@@ -3,7 +3,8 @@ import type { GroupOutput } from "@/compute/group-output";
 import { drawn } from "@/fixtures/drawn";
 import { clay, pieceOf, rackOf as studioRack } from "@/fixtures/studio";
 import { PieceProvider } from "./piece-context";
-import { GiveColour, readingOf, readingsOf } from "./give-colour";
+import { GiveColour } from "./give-colour";
+import { readingOf, readingsOf } from "./typed-readings";
 import { newArea, type Area } from "@/core/piece/piece";
 import type { Rack, RackMarker } from "@/store/rack";
 import { Advice, Purchase, TonedPaper } from "./group/group-advice";
@@ -145,7 +146,7 @@ describe("a colour that comes from no picture", () => {
     const document = pieceOf(newArea("a", "Skin"));
     const words = drawn(
       <PieceProvider id="given" revision={1} savedBy={null} document={document}>
-        <GiveColour area={document.areas[0]!} rack={rack} />
+        <GiveColour area={document.areas[0]!} rack={rack} listed={false} onListed={() => undefined} />
       </PieceProvider>,
     );
     expect(words).toContain("#c8a27a, 72 14 24, clay3m; or three; or: like Skin but warmer");

@@ -11,7 +11,8 @@ import { useAsk } from "@/ui/jobs/use-job";
 import { useRun } from "@/ui/piece/piece-context";
 import { differenceWords } from "@/words/closeness";
 import type { AcceptGroups } from "./changes";
-import { togetherQuestion } from "./use-together";
+import { mostTogether } from "@/compute/plan-limits";
+import { wholeQuestion } from "./use-together";
 
 /** What must be gained, ΔE00, for a way out to be offered. */
 const WORTH = 0.5;
@@ -109,17 +110,24 @@ function NearPair({
   // Everything else stays, so that this is a small question.
   const question = useMemo(() => {
     const own = pair.areas.map((a) => a.id);
-    const asked = togetherQuestion(piece, rack, (a) => !own.includes(a.id));
+    const asked = wholeQuestion(piece, rack, (a) => !own.includes(a.id));
     const beside = new Set([
       ...own,
       ...asked.neighbours.filter((p) => p.some((id) => own.includes(id))).flat(),
     ]);
     const { limit: _, ...rest } = asked;
-    const areas = asked.areas.filter((a) => beside.has(a.id));
+    const near = asked.areas.filter((a) => beside.has(a.id));
+    // What touches more areas than can be planned at once is looked at beside the largest of them.
+    const most = mostTogether(rack.markers.filter((m) => m.swatches.length).length);
+    const areas = [
+      ...near.filter((a) => own.includes(a.id)),
+      ...near.filter((a) => !own.includes(a.id)).sort((a, b) => (b.mm2 ?? 0) - (a.mm2 ?? 0)),
+    ].slice(0, most);
+    const there = new Set(areas.map((a) => a.id));
     return {
       ...rest,
       areas,
-      neighbours: asked.neighbours.filter((p) => p.every((id) => beside.has(id))),
+      neighbours: asked.neighbours.filter((p) => p.every((id) => there.has(id))),
     };
   }, [piece, rack, pair.areas]);
   const canPlan = pair.areas.some((a) => targetOf(a)) && question.areas.length > 0;

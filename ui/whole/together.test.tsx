@@ -51,7 +51,7 @@ const piece: Piece = {
 };
 
 describe("what a joint plan is asked", () => {
-  const wish = togetherQuestion(piece, rack);
+  const wish = togetherQuestion(piece, rack).asked;
 
   it("takes the areas whose colour is known, and the neighbours among them", () => {
     expect(wish.areas.map((a) => a.id)).toEqual(["skin", "hat"]);
@@ -75,7 +75,7 @@ describe("what a joint plan is asked", () => {
     const open = togetherQuestion(
       { ...piece, areas: piece.areas.map((a, i) => ({ ...a, ownedOnly: i > 0 })) },
       rack,
-    );
+    ).asked;
     expect(open.ownedOnly).toBe(false);
     expect(open.areas[0]!.fixed.map((t) => t.code)).toEqual(["a", "b"]);
   });

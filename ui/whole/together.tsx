@@ -60,6 +60,8 @@ export function Together({
           {planned === piece.areas.length
             ? counted(planned, "area")
             : `${planned} of ${counted(piece.areas.length, "area")}; the others have no colour picked`}
+          {work.shared > 0 && `; ${work.shared} of them share the group of a larger area of their colour`}
+          {work.left > 0 && `; the ${work.left} smallest find no room: plan them one by one, or join some`}
         </span>
         <button className="button button-main ml-auto" disabled={!planned} onClick={() => setAsked(ask())}>
           Plan together

@@ -54,6 +54,7 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
   const [matching, setMatching] = useState(false);
   const [taking, setTaking] = useState(false);
   const [giving, setGiving] = useState(false);
+  const [listed, setListed] = useState(false);
   const [said, setSaid] = useState<Said>();
   const hasReading = PLACES.some((p) => area.readings[p]);
   useKey("k", () => tones.length > 0 && !isKept && keep(tones));
@@ -118,7 +119,9 @@ export const GroupTab = memo(function GroupTab({ area, rack, judged }: Props) {
           </button>
         )}
       </GroupWishes>
-      {(!hasReading || giving) && <GiveColour area={area} rack={rack} />}
+      {(!hasReading || giving || listed) && (
+        <GiveColour area={area} rack={rack} listed={listed} onListed={setListed} />
+      )}
       {!isKept && <Progress work={shown.plan} doing="Planning the group" />}
       <p role="status" className="sr-only">
         {group && shown.hasTarget && !shown.isRenewed
