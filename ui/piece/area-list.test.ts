@@ -45,6 +45,9 @@ describe("areas in a list", () => {
   it("may go by an area that has its colours already", () => {
     const lit = [{ ...areas[0]!, readings: { local: lab(70) } }, ...areas.slice(1)];
     expect(read("2: like Sky but 10 darker", lit).areas[0]!.readings!.local!.lab).toEqual([60, 0, 0]);
+    const { areas: found, problems } = read("2 body: 50\n3: like body but 8 lighter");
+    expect(problems).toEqual([]);
+    expect(found[1]!.readings!.local!.lab).toEqual([58, 0, 0]);
   });
 
   it("are a bounded number of lines of bounded length", () => {

@@ -51,6 +51,8 @@ export function readAreaList(
   colours: (text: string) => { readonly [P in Place]?: PictureReading } | undefined,
 ): AreaList {
   const said = new Map<string, ListedArea>();
+  // A line may go by what a line before it said.
+  let now = areas;
   const problems: { line: number; why: string }[] = [];
   const lines = text.split(/\r?\n/);
   if (lines.length > MOST_LINES) problems.push({ line: MOST_LINES + 1, why: `at most ${MOST_LINES} lines` });
@@ -59,9 +61,9 @@ export function readAreaList(
     if (!line) return;
     const parted = /^([^:\t]*)[:\t](.*)$/.exec(line);
     const [head, rest] = parted ? [parted[1]!.trim(), parted[2]!.trim()] : [line, ""];
-    const of = meant(head, areas);
+    const of = meant(head, now);
     if (!of) return problems.push({ line: i + 1, why: `there is no area “${head.slice(0, 30)}”` });
-    const readings = rest ? (readingsLike(rest, areas) ?? colours(rest)) : undefined;
+    const readings = rest ? (readingsLike(rest, now) ?? colours(rest)) : undefined;
     if (rest && !readings) return problems.push({ line: i + 1, why: `“${rest.slice(0, 30)}” is no colour` });
     if (!readings && !of.name)
       return problems.push({ line: i + 1, why: "neither a new name nor a colour is given" });
@@ -73,6 +75,10 @@ export function readAreaList(
         ...(name && { name }),
         ...(readings && { readings }),
       });
+    });
+    now = now.map((a) => {
+      const own = said.get(a.id);
+      return own ? { ...a, name: own.name ?? a.name, readings: { ...a.readings, ...own.readings } } : a;
     });
     return undefined;
   });

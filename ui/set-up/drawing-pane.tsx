@@ -126,7 +126,7 @@ export function DrawingPane(props: DrawingPaneProps) {
   };
 
   return (
-    <section aria-label="Drawing" className="flex min-h-0 min-w-0 flex-col">
+    <section aria-label="Drawing" className="flex min-h-0 min-w-0 flex-1 flex-col">
       <div className="flex flex-wrap items-center gap-1 pb-2">
         {props.toolbar}
         <span className="ml-auto flex items-center">
