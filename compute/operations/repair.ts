@@ -43,6 +43,8 @@ class WantedInput {
 const MOST_LEFT = 12;
 /** Until ink is dry where nobody says, s. */
 const DRY = 300;
+/** A blender is worked only on ink that is dry through and through, s. */
+const THROUGH = 300;
 
 export class RepairQuestion extends AmongOwned {
   /** What lies there, bottom to top. */
@@ -137,7 +139,8 @@ export const repair = deskOperation(RepairQuestion, function* (question, open, s
       .sort((a, b) => countedOn(a) - countedOn(b))
       .slice(0, top)
       .map((r) => {
-        const waits = wet && stack.length && !r.onWet ? dryTime : 0;
+        const dries = r.with === "blender" ? Math.max(dryTime, THROUGH) : dryTime;
+        const waits = wet && stack.length && !r.onWet ? dries : 0;
         const near = { from: now, to: r.deltaE00 };
         return {
           ...r,
