@@ -39,6 +39,9 @@ const TABLES = [
   "kept_groups",
   "pictures",
   "pieces",
+  "ink_events",
+  "work_events",
+  "colourings",
 ];
 const state = async (): Promise<string> => {
   const hash = createHash("sha256");
@@ -65,12 +68,25 @@ const TRIES: Readonly<Record<string, readonly (readonly [method: string, path: s
       ["DELETE", "/api/pieces/ID"],
       ["GET", "/api/pieces/ID/supplies"],
       ["GET", "/api/pieces/ID/shares"],
-      ["POST", "/api/pieces/ID/shares"],
+      ["POST", "/api/pieces/ID/shares", {}],
+      ["GET", "/api/pieces/ID/work"],
+      [
+        "POST",
+        "/api/pieces/ID/work",
+        { events: [{ id: "11111111-1111-4111-8111-111111111111", at: 1e12, kind: "noted", note: "Theirs" }] },
+      ],
+      ["POST", "/api/pieces/ID/copy"],
+      ["GET", "/api/pieces/ID/colouring"],
+      ["GET", "/api/pieces/ID/time-lapse"],
+      ["POST", "/api/pieces/ID/booklet", { steps: [] }],
       ["GET", "/pieces/ID/colour"],
+      ["GET", "/pieces/ID/desk"],
+      ["GET", "/pieces/ID/check"],
     ],
     pictures: [
       ["GET", "/api/pictures/ID"],
       ["GET", "/api/pictures/ID/facts"],
+      ["GET", "/api/pictures/ID/drawing?name=a"],
       ["POST", "/api/pieces", { ...piece, pictureId: "ID" }],
     ],
     papers: [
@@ -100,6 +116,9 @@ const TRIES: Readonly<Record<string, readonly (readonly [method: string, path: s
       ["PATCH", "/api/trials/ID", { verdict: "works" }],
       ["DELETE", "/api/trials/ID"],
     ],
+    ink_events: [["DELETE", "/api/ink/ID"]],
+    shares: [["DELETE", "/api/shares/ID"]],
+    invitations: [["DELETE", "/api/invitations/ID"]],
     kept_groups: [
       ["PATCH", "/api/groups/ID", { notes: "Theirs now" }],
       ["DELETE", "/api/groups/ID"],
