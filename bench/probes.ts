@@ -78,7 +78,6 @@ const TRIES: Readonly<Record<string, readonly (readonly [method: string, path: s
       ["POST", "/api/pieces/ID/copy"],
       ["GET", "/api/pieces/ID/colouring"],
       ["GET", "/api/pieces/ID/time-lapse"],
-      ["POST", "/api/pieces/ID/booklet", { steps: [] }],
       ["GET", "/pieces/ID/colour"],
       ["GET", "/pieces/ID/desk"],
       ["GET", "/pieces/ID/check"],

@@ -18,6 +18,7 @@ import { AN_HOUR, clockSays, openEndInWords, VENTILATION } from "@/words/desk";
 import { counted } from "@/words/numbers";
 import { durationInWords } from "@/words/work";
 import { DeskTools } from "./desk-tools";
+import { JudgeAgain } from "./judge-again";
 import { LitPicture, type Look } from "./lit-picture";
 import { LogNotice } from "./log-notice";
 import { StepButtons } from "./step-buttons";
@@ -262,6 +263,7 @@ function Desk({ log, rack }: { readonly log: WorkLog; readonly rack: Rack }) {
           )}
           {may && <DeskTools state={state} step={looked ? undefined : step} rack={rack} nameOf={nameOf} />}
           {record.toMend.length > 0 && <ToMend state={state} may={may} nameOf={nameOf} />}
+          <JudgeAgain state={state} rack={rack} may={may && going} nameOf={nameOf} />
           {ahead.length > 1 && offset >= 0 && (
             <section aria-label="After that" className="mt-auto">
               <h2 className="m-0 text-[15px] font-normal text-soft">After that</h2>
