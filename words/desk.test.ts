@@ -1,4 +1,4 @@
-import { clockSays, countdown, openEndInWords, paceInWords, takeUpInWords } from "./desk";
+import { clockSays, countdown, openEndInWords, paceInWords, takeUpInWords, darkerWords } from "./desk";
 
 const name = (id: string) => id.toUpperCase();
 
@@ -43,4 +43,13 @@ describe("what is said at the desk", () => {
     expect(said).toContain("31 mm² a second, half of them 25–40");
     expect(said).toContain("9 s to change markers, half of the times 7–10");
   });
+});
+
+it("says how much darker a coat makes a place", () => {
+  expect([0, 3, 8, 20].map(darkerWords)).toEqual([
+    "hardly darker",
+    "a little darker",
+    "clearly darker",
+    "much darker",
+  ]);
 });

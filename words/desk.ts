@@ -72,3 +72,7 @@ export function paceInWords({ speed, change }: LearntPace): string {
     ? `${said}; ${change.value.toFixed(0)} s to change markers, half of the times ${between(change)}.`
     : `${said}.`;
 }
+
+/** How much darker something becomes, by its L*. */
+export const darkerWords = (by: number): string =>
+  by < 1.5 ? "hardly darker" : by < 5 ? "a little darker" : by < 12 ? "clearly darker" : "much darker";

@@ -1,11 +1,10 @@
 "use client";
 import { useMemo, useState } from "react";
-import { deltaE00 } from "@/core/colour/delta-e00";
 import { stackAt } from "@/core/work/at-desk";
 import { looksWeak } from "@/core/work/judge-again";
 import type { Rack } from "@/store/rack";
 import { useAsk } from "@/ui/jobs/use-job";
-import { differenceWords } from "@/words/closeness";
+import { darkerWords } from "@/words/desk";
 import { ColourSquare } from "./colour-square";
 import { PLACES } from "./place-choice";
 import type { DeskState } from "./use-desk";
@@ -84,7 +83,7 @@ export function JudgeAgain({
                 <ColourSquare hex={now.hex}>As it lies</ColourSquare>
                 <ColourSquare hex={then.hex}>
                   One more coat of <span className="code">{code}</span>:{" "}
-                  {differenceWords(deltaE00(now.lab, then.lab))}
+                  {darkerWords(now.lab[0] - then.lab[0])}
                 </ColourSquare>
               </div>
               {may && (
