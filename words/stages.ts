@@ -4,7 +4,8 @@ export const STAGES = [
     slug: "set-up",
     name: "Set up",
     says: "What you will colour becomes areas: what lies between the lines is found, measured, and knows its neighbours.",
-    first: "Bring the drawing: a scan, a photo of the stamped sheet, SVG or PDF. Or go on without one.",
+    first:
+      "Bring the drawing: a scan, a photo of the stamped sheet, SVG or PDF; with it a picture of it in colour, if you have one. Or go on without.",
     does: [
       "Look over the areas that were found; gather small shapes with a stroke round them, join, split and name them.",
       "Say how large the drawing is on paper: sizes, borders and the order of work go by it.",
@@ -17,7 +18,7 @@ export const STAGES = [
     says: "Where each area is light and where it is dark, before any colour.",
     first: "Drag the light on the dial to where it comes from in your picture.",
     does: [
-      "Give each area its form: a ball, a tube, flat, folded; hair follows a few strokes.",
+      "Give each area its form, or take those that are proposed: a ball, a tube, flat, folded; hair follows a few strokes.",
       "Under Tones, move where one tone ends and the next begins.",
       "Under Marks, set sparks and single hairs where they belong.",
     ],
