@@ -171,7 +171,9 @@ test("all areas are planned together; each change is listed before it is taken, 
   expect((await stored(request, id)).document.areas.map(codesOf)).toEqual(before);
   await page.getByRole("button", { name: /^Take \d+ changes?$/ }).click();
   // What is left is planned anew.
-  await expect(page.getByText("Every kept group is already the best for the whole.")).toBeVisible({
+  await expect(
+    page.getByText("Nothing that is better for the whole was found: every kept group stays."),
+  ).toBeVisible({
     timeout: 90_000,
   });
   await expect(async () =>

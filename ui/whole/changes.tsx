@@ -84,7 +84,9 @@ export function Changes({
         )}
       </p>
       {changed.length === 0 ? (
-        <p className="m-0 text-[15px]">Every kept group is already the best for the whole.</p>
+        <p className="m-0 text-[15px]">
+          Nothing that is better for the whole was found: every kept group stays.
+        </p>
       ) : (
         <>
           <ul className="m-0 list-none p-0" aria-label="Changes">
