@@ -41,14 +41,14 @@ describe("why a place came out otherwise", () => {
   it("says nothing of a place that lies as it was planned, as far as photo and model tell", () => {
     const random = seeded(5);
     let told = 0;
-    for (const stack of plans(60, random)) {
+    for (const stack of plans(200, random)) {
       const lies = truth(stack).map((v) => v + (PHOTO / 1.5) * normal(random)) as unknown as Lab;
       const why = whyOff(desk, { stack, planned: seenLab(desk, stack), lies }, all, PHOTO);
       expect(why.doubt).toBeGreaterThan(doubtOf(desk, stack));
       if (!why.within) told++;
     }
     // One in eight, as why.ts says.
-    expect(told).toBeLessThan(9);
+    expect(told).toBeLessThan(25);
   });
   it("finds what was laid: a coat fewer, a coat more, another ink, the tone beside it", () => {
     const random = seeded(8);
