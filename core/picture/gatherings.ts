@@ -32,6 +32,8 @@ const ONE_COLOUR = 4;
 const [NEAR, NEAR_ALIKE] = [1.2, 3] as const;
 /** More shapes than this are a texture: what lies near what is not asked. */
 const MOST_SCATTERED = 4000;
+/** Pairs of such shapes that are looked at: stripes across each other all lie near all others. */
+const MOST_PAIRS = 200_000;
 /** Coverage from which on a pixel is line. */
 const LINE = 100;
 /** An outline is heavier when it is this much thicker than the lines within it; and such is this share of all lines at least. */
@@ -152,7 +154,7 @@ function scattered(regions: readonly Region[]): { readonly a: number; readonly b
   const out: { a: number; b: number }[] = [];
   order.forEach((p, i) => {
     const side = Math.sqrt(p.pixels);
-    for (let j = i + 1; j < order.length; j++) {
+    for (let j = i + 1; j < order.length && out.length < MOST_PAIRS; j++) {
       const q = order[j]!;
       const across = q.box[0] - p.box[2];
       if (across > NEAR_ALIKE * side) break;

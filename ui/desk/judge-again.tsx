@@ -58,7 +58,7 @@ export function JudgeAgain({
     { about: state.pieceId },
   );
   const { output } = job;
-  if (!output || job.old || output.stacks.length !== asked.length) return null;
+  if (record.finished || !output || job.old || output.stacks.length !== asked.length) return null;
   const at = new Map(asked.map(({ i }, n) => [inked[i]!.id, n]));
   const weak = looksWeak(inked, record, (id) => {
     const n = at.get(id);

@@ -17,6 +17,7 @@ import type { PaperSheet } from "@/store/papers";
 import { askOfPicture } from "@/ui/jobs/client";
 import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
 import { messageOf } from "@/ui/send";
+import { counted } from "@/words/numbers";
 import { useKey } from "@/ui/use-keys";
 import type { Share } from "./drawing-pane";
 import { MOST_AREAS } from "./areas-tab";
@@ -33,6 +34,8 @@ import { gainsAt, useDoubts, usePropose } from "./use-reference";
 
 /** Confidence from which a sheet found in a photo is taken without asking. */
 const SURE = 0.5;
+/** Why some of several files are not taken. */
+const LEFT_OUT = `a PDF comes alone, and a drawing has at most ${MOST_REFERENCES} references`;
 /** Two clicks this near, in shares of the drawing, are the same point. */
 const SAME = 0.012;
 
@@ -169,7 +172,10 @@ export function useSetUp(papers: readonly PaperSheet[]) {
   /** The first pictures of a piece: the one with the least colour is the line, the others are references. */
   const takeFirst = async (files: readonly File[]) => {
     const [first, ...more] = files.filter((f) => !hasPages(f)).slice(0, 1 + MOST_REFERENCES);
-    if (!first || !more.length) return files[0] && takeLine(files[0]);
+    const left = files.length - (first ? 1 + more.length : 1);
+    if (left > 0) setTrouble(`${counted(left, "file")} left out: ${LEFT_OUT}.`);
+    if (!first) return files[0] && takeLine(files[0]);
+    if (!more.length) return takeLine(first);
     const taken: TakenPicture[] = [];
     for (const file of [first, ...more]) {
       const facts = await pictures.take(file);

@@ -11,8 +11,7 @@ import { useAsk } from "@/ui/jobs/use-job";
 import { useRun } from "@/ui/piece/piece-context";
 import { differenceWords } from "@/words/closeness";
 import type { AcceptGroups } from "./changes";
-import { mostTogether } from "@/compute/plan-limits";
-import { wholeQuestion } from "./use-together";
+import { mostAtOnce, wholeQuestion } from "./use-together";
 
 /** What must be gained, ΔE00, for a way out to be offered. */
 const WORTH = 0.5;
@@ -118,11 +117,10 @@ function NearPair({
     const { limit: _, ...rest } = asked;
     const near = asked.areas.filter((a) => beside.has(a.id));
     // What touches more areas than can be planned at once is looked at beside the largest of them.
-    const most = mostTogether(rack.markers.filter((m) => m.swatches.length).length);
     const areas = [
       ...near.filter((a) => own.includes(a.id)),
       ...near.filter((a) => !own.includes(a.id)).sort((a, b) => (b.mm2 ?? 0) - (a.mm2 ?? 0)),
-    ].slice(0, most);
+    ].slice(0, mostAtOnce(rack));
     const there = new Set(areas.map((a) => a.id));
     return {
       ...rest,

@@ -14,12 +14,16 @@ import { standingFor, standingPairs } from "./of-one-colour";
 /** Everything that a joint plan is asked, but for the price of a marker: every area whose colour is known; `held` areas keep their tones. */
 export function togetherQuestion(piece: Piece, rack: Rack, held: (area: Area) => boolean = () => false) {
   const { areas, neighbours, ...wish } = wholeQuestion(piece, rack, held);
-  const standing = standingFor(areas, mostTogether(rack.markers.filter((m) => m.swatches.length).length));
+  const standing = standingFor(areas, mostAtOnce(rack));
   return {
     asked: { ...wish, areas: standing.areas, neighbours: standingPairs(standing, neighbours) },
     standing,
   };
 }
+
+/** Areas that the markers of a rack can be planned for at once. */
+export const mostAtOnce = (rack: Rack): number =>
+  mostTogether(rack.markers.filter((m) => m.swatches.length).length);
 
 /** The same before areas of one colour stand for each other. */
 export function wholeQuestion(piece: Piece, rack: Rack, held: (area: Area) => boolean) {
