@@ -59,6 +59,10 @@ describe("how an area lies", () => {
     expect(sky!.frame).toBeCloseTo((100 + 30 + 30) / 360, 2);
     expect(strip!.sides).toBe(2);
     expect(none!.mm2).toBe(0);
+    const [pebbles] = areaShapes(
+      groundWhere(100, 80, 1, (x, y) => (x % 20 < 14 && y % 20 < 14 ? 0 : -1), MM),
+    );
+    expect([pebbles!.sides, pebbles!.frame]).toEqual([0, 0]);
     // Nothing bounds what fills the picture.
     const [all] = areaShapes(groundWhere(100, 80, 1, () => 0, MM));
     expect([all!.sides, all!.frame, Number.isFinite(all!.slender)]).toEqual([4, 1, true]);

@@ -13,7 +13,7 @@ export interface AreaShape {
   readonly slender: number;
   /** Share of the box round it, along its own longest extent, that it fills: 1 a rectangle, π/4 an ellipse, ½ a triangle. */
   readonly filled: number;
-  /** Sides of the picture that it runs out to, and its share of the picture's frame. */
+  /** Sides of the picture that it runs out to, and its share of the picture's frame; none of what is scattered. */
   readonly sides: number;
   readonly frame: number;
 }
@@ -36,6 +36,8 @@ const [SQUARE, LEAST_SQUARE] = [0.9, 60] as const;
 const [LEAST_FOLDED, FOLDED_REACH] = [150, 4] as const;
 /** A background runs out to so many sides, or has so much of the frame. */
 const [BACK_SIDES, BACK_FRAME] = [3, 0.35] as const;
+/** Share of an area that its largest part has where the area is one thing. */
+const MOST_OF = 0.5;
 /** Most pixels in the boxes round all areas. */
 const MOST_IN_BOXES = 4e6;
 /** How strongly polished things mirror what is around them. */
@@ -80,6 +82,8 @@ export function areaShapes(whole: Ground): AreaShape[] {
     const mm2 = pixels * mmPerPixel ** 2;
     if (!pixels) return { mm2, reach: 0, slender: 0, filled: 0, sides, frame };
     const part = largestPart(ground, a, extents[a]!);
+    // Pebbles all over a beach are no background, wherever the last of them lie.
+    const isOne = part.pixels >= MOST_OF * pixels;
     const { squared } = nearestOf(
       Uint8Array.from(part.own, (v) => (v ? 1 : 0)),
       part.width,
@@ -96,8 +100,8 @@ export function areaShapes(whole: Ground): AreaShape[] {
       reach,
       slender: (part.pixels * mmPerPixel ** 2) / (4 * reach * reach),
       filled: filledShare(part),
-      sides,
-      frame,
+      sides: isOne ? sides : 0,
+      frame: isOne ? frame : 0,
     };
   });
 }

@@ -4,6 +4,7 @@ import type { PlanPieceOutput, TradePoint } from "@/compute/operations/plan-piec
 import type { SeenArea } from "@/core/piece/overview";
 import { targetOf, type Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
+import { Link } from "@/ui/kit/link";
 import { Progress } from "@/ui/jobs/progress";
 import { useRun } from "@/ui/piece/piece-context";
 import { useQueryPart } from "@/ui/use-query";
@@ -45,9 +46,10 @@ export function Together({
     markerCost: piece.whole.markerCost,
   });
   // Whoever comes to have all of it planned need not say so again.
-  const isWanted = useQueryPart("plan") !== null;
+  const isWanted = useQueryPart("plan") !== null && rack.markers.some((m) => m.swatches.length);
   const [asked, setAsked] = useState<AskedTogether | undefined>(() => (isWanted ? ask() : undefined));
   const work = useTogether(piece, rack, asked);
+  const canPlan = rack.markers.some((m) => m.swatches.length);
   const planned = piece.areas.filter((a) => targetOf(a)).length;
   const plan = work.output;
   const points = plan?.trade && worthOf(plan.trade);
@@ -63,11 +65,23 @@ export function Together({
           {work.shared > 0 && `; ${work.shared} of them share the group of a larger area of their colour`}
           {work.left > 0 && `; the ${work.left} smallest find no room: plan them one by one, or join some`}
         </span>
-        <button className="button button-main ml-auto" disabled={!planned} onClick={() => setAsked(ask())}>
+        <button
+          className="button button-main ml-auto"
+          disabled={!planned || !canPlan}
+          onClick={() => setAsked(ask())}
+        >
           Plan together
         </button>
       </div>
-      {asked && (
+      {!canPlan && (
+        <p className="m-0 text-[15px]">
+          No marker has a colour on {rack.paper.name} yet: nothing can be planned from.{" "}
+          <Link className="underline" href="/begin">
+            Say which markers you own, and how they look
+          </Link>
+        </p>
+      )}
+      {asked && canPlan && (
         <Progress
           work={work}
           doing={plan ? "A plan is there; looking for better ones" : "Planning all areas"}
