@@ -88,15 +88,11 @@ test("from a fresh drawing to a guide to take along", async ({ page, browser }) 
   // A wall is proposed to be flat by its name; taken, nothing is left to propose.
   await page.getByRole("button", { name: "Propose forms" }).click();
   const proposed = page.getByRole("region", { name: "Proposed forms" });
-  await expect(proposed.getByRole("listitem")).toHaveCount(1);
   await expect(proposed).toContainText("Wall: flat");
   await proposed.getByRole("button", { name: "Take the form of Wall" }).click();
-  await expect(page.getByText("Every area has the form that suits")).toBeVisible();
   await expect
     .poll(async () => (await documentOf(page, id)).areas.find((a) => a.name === "Wall")!.form?.kind)
     .toBe("flat");
-  await page.getByLabel("Area", { exact: true }).selectOption({ label: "Wall" });
-  await expect(page.getByRole("radio", { name: /Flat/ })).toBeChecked();
   expect((await documentOf(page, id)).light.main.from).toBe(45);
 
   // Colour: the vase gets a group for a colour that is given.
