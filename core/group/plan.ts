@@ -49,6 +49,8 @@ const FIRST_LOOK = 12;
 const FIRST_WEIGHED = 2;
 /** Shapes of least strain that a first look takes in. */
 const LIKELIEST = 5;
+/** Share of what a known group is off over its area that any other one is off too: what a search has not weighed yet. */
+const ANYHOW = 0.5;
 /** Partial groups kept of each length: to find out which shapes are worth it, and of those that are. */
 const GLANCE = 40;
 const WIDTH = 160;
@@ -190,7 +192,7 @@ function plannerOf(candidates: Candidates, options: PlanOptions): Planner {
     let found = known;
     const shapes = shapesFor(wish).sort((a, b) => a.off - b.off);
     for (const from of which === "likeliest" ? shapes.slice(0, LIKELIEST) : shapes.slice(LIKELIEST)) {
-      const least = found ? found.group.score : Infinity;
+      const least = found ? found.group.score - ANYHOW * weights.area * found.group.weighed.missed : Infinity;
       for (const other of search(from, FIRST_LOOK, () => 0, FIRST_WEIGHED, least)) {
         const group = weigh(other, from.goal);
         if (group.score < (found?.group.score ?? Infinity)) found = { from, group };

@@ -87,14 +87,15 @@ export function searchGroups(
     purchases = Infinity,
     tried: mostTried = MOST_TRIED,
   } = wish;
-  const extra = new Map<number, number>();
-  for (const t of tones) if (!extra.has(t.ink)) extra.set(t.ink, inkCost(t.ink));
+  const inksThere = [...new Set(tones.map((t) => t.ink))];
+  const extra = new Float64Array(desk.inks.length).fill(Infinity);
+  for (const ink of inksThere) extra[ink] = inkCost(ink);
   const buys = (ink: number) => (unowned?.(ink) ? 1 : 0);
   const locks = lockedNodes(c, wish.fixed ?? []);
   const lockOf = new Map(locks.map((node, k) => [node, k]));
   const lockedInks = new Set(locks.map((node) => tones[node]!.ink));
   const free = tones.flatMap((t, n) =>
-    lockOf.has(n) || (!lockedInks.has(t.ink) && extra.get(t.ink)! < Infinity) ? [n] : [],
+    lockOf.has(n) || (!lockedInks.has(t.ink) && extra[t.ink]! < Infinity) ? [n] : [],
   );
   const left = followers(c, free, shape.tones);
   const mixed = new Float64Array(BANDS);
@@ -103,7 +104,9 @@ export function searchGroups(
   /** Expands partial groups by one tone. */
   function grow(partials: readonly (Partial | undefined)[], zone: number, limit: number): Partial[] {
     const best = Array.from({ length: locks.length + 1 }, () => cheapest<Partial>(limit));
-    const strokes = tones.map((t) => strokeCost(t.lab, t.coats, zone, goal, w) + extra.get(t.ink)!);
+    const strokes = new Float64Array(tones.length);
+    for (const [n, t] of tones.entries())
+      if (extra[t.ink]! < Infinity) strokes[n] = strokeCost(t.lab, t.coats, zone, goal, w) + extra[t.ink]!;
     const tried = limit === Infinity ? free : likeliest(zone, strokes);
     // The darkest tones can only be last: what leaves nothing to go on with is no beginning.
     const going = tried.filter((node) => locks.length > 0 || left[node]! >= shape.tones - 1 - zone);
@@ -170,15 +173,17 @@ export function searchGroups(
     return best.flatMap((b) => b.take()).sort((a, b) => a.cost - b.cost);
   }
   /** The tones that are tried in a place, light to dark. */
-  function likeliest(zone: number, strokes: readonly number[]): readonly number[] {
+  function likeliest(zone: number, strokes: Float64Array): readonly number[] {
     if (free.length <= mostTried) return free;
     const wanted = goal.places[zone]![0];
-    const off = (node: number) =>
-      lockOf.has(node) ? -1 : strokes[node]! + w.place * Math.abs(tones[node]!.lab[0] - wanted);
-    return [...free]
-      .sort((a, b) => off(a) - off(b))
-      .slice(0, mostTried)
-      .sort((a, b) => a - b);
+    const off = Float64Array.from(free, (node) =>
+      lockOf.has(node) ? -1 : strokes[node]! + w.place * Math.abs(tones[node]!.lab[0] - wanted),
+    );
+    const most = off.slice().sort()[mostTried - 1]!;
+    // Of those that are as far off as the last of them, the lighter ones.
+    let level = mostTried;
+    for (const o of off) if (o < most) level--;
+    return free.filter((_, i) => off[i]! < most || (off[i] === most && level-- > 0));
   }
 
   const bothLocked = (a: number, b: number) => lockOf.has(a) && lockOf.has(b);
@@ -231,7 +236,7 @@ export function searchGroups(
   function withShadow(groups: readonly Partial[]): FoundGroup[] {
     const best = cheapest<FoundGroup>(most);
     const mayShade = (ink: number) => shape.shadow === "under" || chroma(seenLab(desk, [ink])) <= GREY;
-    const inksAtHand = [...extra].filter(([ink, cost]) => cost < Infinity && mayShade(ink));
+    const inksAtHand = inksThere.filter((ink) => extra[ink]! < Infinity && mayShade(ink));
     for (const p of groups) {
       if (p.cost + w.marker + w.wait > Math.min(cap, best.limit())) break;
       const path = nodesOf(p).map((n) => tones[n]!);
@@ -243,10 +248,10 @@ export function searchGroups(
         const base = new Float64Array(BANDS);
         inks.forEach((ink, z) => weights.of[z] && addDose(base, doses, ink, weights.of[z]));
         const own = weights.of[shape.tones]!;
-        for (const [ink, price] of inksAtHand) {
+        for (const ink of inksAtHand) {
           if (inks.includes(ink) || p.bought + buys(ink) > purchases) continue;
           const worst = Math.min(cap, best.limit());
-          let cost = p.cost + w.marker + w.wait + w.coats * (shade - 1) + price;
+          let cost = p.cost + w.marker + w.wait + w.coats * (shade - 1) + extra[ink]!;
           if (cost > worst) continue;
           for (let i = 0; i < BANDS; i++) mixed[i] = base[i]! + own * doses[ink * BANDS + i]!;
           const L = sheet.lightnessOf(mixed);
