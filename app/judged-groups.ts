@@ -37,7 +37,8 @@ function deskOf(studio: Studio, rack: Rack): Promise<string> {
     const fit = await findFit(studio, name);
     const input = { ...deskOfRack(rack), ...(fit && { fit }) };
     const opened = (await compute("open", input, withTime(), "pages")) as OutputOf<"open">;
-    if (!fit) await keepFit(studio, name, opened.fit);
+    // What cannot be kept is worked out again the next time.
+    if (!fit) await keepFit(studio, name, opened.fit).catch(() => undefined);
     return opened.desk;
   })();
   opening.catch(() => desks.forget(key));
@@ -74,7 +75,9 @@ async function workOut(
   try {
     const groups = await assess(studio, rack, asked);
     const own = await buildName();
-    await keepJudged(studio, new Map(asked.map(({ name }, i) => [`${own} ${name}`, groups[i]!])));
+    await keepJudged(studio, new Map(asked.map(({ name }, i) => [`${own} ${name}`, groups[i]!]))).catch(
+      () => undefined,
+    );
     return asked.map(({ name }, i) => [name, groups[i]!] as const);
   } catch {
     // Busy, or refused: the browser works it out, and says what is wrong with it.

@@ -68,6 +68,12 @@ export async function removeLeftBodies(): Promise<void> {
   }
 }
 
+/** A folder that only this process reads, among those that are removed should it be ended. */
+export async function newFolder(): Promise<Pick<BodyFile, "folder" | "remove">> {
+  const folder = await mkdtemp(path.join(tmpdir(), `${FOLDER}${process.pid}-`));
+  return { folder, remove: () => rm(folder, { recursive: true, force: true }) };
+}
+
 /**
  * The body of a request as a file that only this process reads, written only as far as it may go.
  * @param most bytes
@@ -75,8 +81,7 @@ export async function removeLeftBodies(): Promise<void> {
  */
 export async function fileOf(request: Request, most: number): Promise<BodyFile> {
   if (Number(request.headers.get("content-length") ?? 0) > most) throw new TooLong(most);
-  const folder = await mkdtemp(path.join(tmpdir(), `${FOLDER}${process.pid}-`));
-  const remove = () => rm(folder, { recursive: true, force: true });
+  const { folder, remove } = await newFolder();
   let length = 0;
   const bounded = new Transform({
     transform(part: Buffer, _, done) {

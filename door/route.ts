@@ -1,5 +1,5 @@
 import { Cancelled } from "@/core/progress";
-import { StoreUnavailable, StudioFull } from "@/store/database";
+import { DiskFull, isWantOfRoom, StoreUnavailable, StudioFull } from "@/store/database";
 import type { Visitor } from "@/store/people";
 import type { Role } from "@/store/schema";
 import type { Entered } from "@/store/studio";
@@ -197,6 +197,13 @@ const ANSWERS: readonly ((error: unknown) => Response | undefined)[] = [
   (e) =>
     e instanceof StoreUnavailable
       ? refusal(503, "The studio's store cannot be reached just now. Nothing that was saved is lost.")
+      : undefined,
+  (e) =>
+    e instanceof DiskFull || isWantOfRoom(e)
+      ? refusal(
+          507,
+          "The server's disk is full, so nothing can be saved just now. What was saved before is safe and can be read; saving goes on by itself once there is room.",
+        )
       : undefined,
   (e) => (e instanceof Cancelled ? refusal(499, "Cancelled.") : undefined),
   (e) => (e instanceof Error && e.name === "Busy" ? refusal(503, e.message) : undefined),

@@ -1,6 +1,7 @@
 import type { Page } from "@playwright/test";
 import sharp from "sharp";
 import { newDemo } from "@/store/copy-studio";
+import { unzipSync } from "fflate";
 import { expect, test } from "./test";
 import { faults } from "./faults";
 import { listens, open, pickAt, upload } from "./studio";
@@ -241,5 +242,33 @@ test("a studio goes out as one zip and comes in again as another, the same in ev
     });
     expect(refused.status()).toBe(422);
     expect(await refused.text()).toContain(says);
+  }
+});
+
+test("a studio that is put back while it goes out goes out whole, as it was at one moment", async ({
+  request,
+}) => {
+  const { id } = (await (await request.post("/api/demo", { data: {} })).json()) as { id: string };
+  const headers = { "x-blendt-studio": id };
+  const named = (list: readonly string[], folder: string) => list.filter((n) => n.startsWith(folder)).length;
+  const zipNow = async () => {
+    const answer = await request.get("/api/studio/export", { headers, timeout: 60_000 });
+    expect(answer.status()).toBe(200);
+    return unzipSync(new Uint8Array(await answer.body()));
+  };
+  const before = Object.keys(await zipNow());
+  const resets = (async () => {
+    for (let i = 0; i < 3; i++) expect((await request.put("/api/demo", { headers })).ok()).toBe(true);
+  })();
+  const zips = await Promise.all([zipNow(), zipNow(), zipNow()]);
+  await resets;
+  for (const files of [...zips, await zipNow()]) {
+    const names = Object.keys(files);
+    const said = JSON.parse(new TextDecoder().decode(files["studio.json"]!)) as {
+      pictures: { file: string }[];
+    };
+    for (const { file } of said.pictures) expect(names).toContain(file);
+    for (const folder of ["pictures/", "pieces/", "readings/", "other programs/"])
+      expect(named(names, folder), folder).toBe(named(before, folder));
   }
 });

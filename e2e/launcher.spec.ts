@@ -66,6 +66,40 @@ test("a cluster whose making was cut off is made again, whole", () => {
   spawnSync("rm", ["-rf", home]);
 });
 
+test("a restore that was cut off in the exchange is finished, or has changed nothing", () => {
+  const home = mkdtempSync(join(tmpdir(), "blendt-cluster-"));
+  chmodSync(home, 0o777);
+  const at = join(home, "cluster");
+  const cluster = (...args: string[]) => {
+    const { status, stdout, stderr } = spawnSync("bash", ["scripts/cluster.sh", ...args], {
+      encoding: "utf8",
+    });
+    expect(status, stderr).toBe(0);
+    return stdout.trim();
+  };
+  const ask = (db: string, statement: string) => cluster("sql", at, db, statement);
+  cluster("create", at);
+  cluster("start", at);
+  try {
+    ask("blendt", "create table which as select 'old' as one");
+    expect(cluster("settle", at)).toBe("");
+    // Shut out, and killed.
+    ask("postgres", "alter database blendt allow_connections false");
+    expect(cluster("settle", at)).toBe("settled");
+    expect(ask("blendt", "select one from which")).toBe("old");
+    // Put away, and killed.
+    ask("postgres", "create database blendt_coming");
+    ask("blendt_coming", "create table which as select 'new' as one");
+    ask("postgres", "alter database blendt rename to blendt_before_1");
+    expect(cluster("settle", at)).toBe("settled");
+    expect(ask("blendt", "select one from which")).toBe("new");
+    expect(cluster("settle", at)).toBe("");
+  } finally {
+    cluster("stop", at, "immediate");
+    spawnSync("rm", ["-rf", home]);
+  }
+});
+
 test("a Node that is too old is said", () => {
   const dir = mkdtempSync(join(tmpdir(), "old-node-"));
   writeFileSync(join(dir, "node"), '#!/bin/sh\n[ "$1" = --version ] && echo v18.0.0\nexit 1\n');

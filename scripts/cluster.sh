@@ -69,6 +69,20 @@ launch() {
     -o "-c listen_addresses=127.0.0.1 -c port=$port -c unix_socket_directories=$dir -c log_parameter_max_length=0 -c log_parameter_max_length_on_error=0 -c log_min_error_statement=panic -c log_error_verbosity=terse $safety" start 2>/dev/null
 }
 
+# Finishes a restore that was cut off between its last steps, or lets people in again if it had only shut them out; says whether there was one.
+settle() { # dir
+  exec 8>"$1/exchanging"
+  flock -n 8 || return 0
+  if ! has "$1" blendt; then
+    has "$1" blendt_coming && has "$1" 'blendt\_before\_%' || return 0
+    sql "$1" postgres "alter database blendt_coming rename to blendt"
+  elif [ -n "$(sql "$1" postgres "select 1 from pg_database where datname = 'blendt' and datallowconn")" ]; then
+    return 0
+  fi
+  sql "$1" postgres "alter database blendt allow_connections true"
+  echo settled
+}
+
 start() {
   local dir=$1 i
   # A postmaster that was killed leaves children that fade for a while, and holds its memory until then.
@@ -77,11 +91,8 @@ start() {
     [ "$i" -lt 30 ] || { echo "The database cluster in $dir does not start; see $dir/server.log." >&2; return 1; }
     sleep 1
   done
-  if ! has "$dir" blendt; then
-    # A restore that was cut off between its two last steps is finished.
-    if has "$dir" blendt_coming && has "$dir" 'blendt\_before\_%'; then sql "$dir" postgres "alter database blendt_coming rename to blendt"; else sql "$dir" postgres "create database blendt"; fi
-  fi
-  sql "$dir" postgres "alter database blendt allow_connections true"
+  settle "$dir" >/dev/null
+  has "$dir" blendt || sql "$dir" postgres "create database blendt"
   # Clusters that were made before have no such role yet.
   [ -f "$dir/app-password" ] || secret "$dir/app-password"
   [ -n "$(sql "$dir" postgres "select 1 from pg_roles where rolname='blendt_app'")" ] || sql "$dir" postgres "create role blendt_app login nosuperuser nocreatedb nocreaterole"
@@ -114,6 +125,8 @@ read-beside() { # dir, file
 # Puts what was read in place of the database in use, which is kept under another name until the next time.
 exchange() { # dir
   local old
+  exec 8>"$1/exchanging"
+  flock 8
   for old in $(sql "$1" postgres "select datname from pg_database where datname like 'blendt\_before\_%'"); do sql "$1" postgres "drop database \"$old\" with (force)"; done
   # Racks are kept by version in browsers; those of another past must not be taken for these.
   sql "$1" postgres "alter database blendt_coming set blendt.epoch = '$(date +%s)'"

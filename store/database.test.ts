@@ -1,6 +1,6 @@
 import { inspect } from "node:util";
 import { DrizzleQueryError } from "drizzle-orm/errors";
-import { inPieces, ROWS_AT_ONCE, StoreUnavailable, unlessTaken, withStore } from "./database";
+import { DiskFull, inPieces, ROWS_AT_ONCE, StoreUnavailable, unlessTaken, withStore } from "./database";
 
 describe("a list in pieces", () => {
   it("is whole, in order, and no piece is longer than it may be", () => {
@@ -36,10 +36,19 @@ describe("what the store throws", () => {
       { code: "57P01" },
       { code: "08006" },
       { message: "Connection terminated" },
+      // A backup is being put in its place.
+      { code: "3D000" },
+      { code: "55000" },
     ])
       await expect(withStore(thrown(new Error("query", { cause: lost })))).rejects.toBeInstanceOf(
         StoreUnavailable,
       );
     await expect(withStore(thrown(new Error("syntax")))).rejects.toThrow("syntax");
+  });
+  it("is a full disk when there is no room, or only reading is allowed until there is", async () => {
+    for (const code of ["53100", "25006", "ENOSPC"])
+      await expect(
+        withStore(thrown(new Error("query", { cause: Object.assign(new Error("full"), { code }) }))),
+      ).rejects.toBeInstanceOf(DiskFull);
   });
 });

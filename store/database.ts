@@ -1,3 +1,4 @@
+import { AsyncLocalStorage } from "node:async_hooks";
 import { STORE_AWAY } from "@/border/store-away";
 import { sql } from "drizzle-orm";
 import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
@@ -6,6 +7,7 @@ import * as peopleSchema from "./people-schema";
 import * as pieceSchema from "./piece-schema";
 import * as restSchema from "./schema";
 import * as studioSchema from "./studio-schema";
+import { isDiskFull } from "./disk";
 
 const schema = { ...studioSchema, ...peopleSchema, ...pieceSchema, ...restSchema };
 
@@ -21,6 +23,14 @@ export class StoreUnavailable extends Error {
   }
 }
 
+/** There is no room on the server's disk: what is there can be read, nothing is written until there is room again. */
+export class DiskFull extends Error {
+  constructor(cause?: unknown) {
+    super("the disk is full", { cause });
+    this.name = "DiskFull";
+  }
+}
+
 /** A studio holds as much of something as it may. */
 export class StudioFull extends Error {
   constructor(most: number, what: string) {
@@ -33,43 +43,88 @@ export class StudioFull extends Error {
 
 const CONNECT_MS = 3000;
 
-/** One pool a process, kept over hot reloads. */
-const shared = globalThis as typeof globalThis & { blendtPool?: Pool };
+/** One pool a process, kept over hot reloads; and one that only reads, while the disk is full. */
+const shared = globalThis as typeof globalThis & { blendtPool?: Pool; blendtReading?: Pool };
+
+function newPool(max: number, options?: string): Pool {
+  const connectionString = process.env.DATABASE_URL;
+  if (!connectionString) throw new Error("DATABASE_URL is not set; ./blendt start sets it");
+  const made = new Pool({
+    connectionString,
+    max,
+    connectionTimeoutMillis: CONNECT_MS,
+    ...(options !== undefined && { options }),
+  });
+  // A connection that dies while idle is replaced at the next query.
+  made.on("error", () => undefined);
+  return made;
+}
 
 export function pool(): Pool {
-  if (!shared.blendtPool) {
-    const connectionString = process.env.DATABASE_URL;
-    if (!connectionString) throw new Error("DATABASE_URL is not set; ./blendt start sets it");
-    shared.blendtPool = new Pool({ connectionString, max: 8, connectionTimeoutMillis: CONNECT_MS });
-    // A connection that dies while idle is replaced at the next query.
-    shared.blendtPool.on("error", () => undefined);
-  }
-  return shared.blendtPool;
+  // A database that finds no room for what it must note stops altogether: it is not asked to before that.
+  if (isDiskFull()) return (shared.blendtReading ??= newPool(4, "-c default_transaction_read_only=on"));
+  return (shared.blendtPool ??= newPool(8));
 }
 
 export const database = (): Database => drizzle(pool(), { schema });
 
-export async function closeDatabase(): Promise<void> {
-  await shared.blendtPool?.end();
-  delete shared.blendtPool;
+/** What reads at one moment: its connection, and the last that was asked of it. */
+interface Moment {
+  readonly db: Database;
+  last: Promise<unknown>;
+}
+const moment = new AsyncLocalStorage<Moment>();
+
+/**
+ * Everything that is read with {@link withStore} on the way is of one moment, whatever others change meanwhile. One connection is held as long
+ * as it lasts, and one question follows the other.
+ */
+export const atOneMoment = <T>(read: () => Promise<T>): Promise<T> =>
+  withStore((db) =>
+    db.transaction((tx) => moment.run({ db: tx as unknown as Database, last: Promise.resolve() }, read), {
+      isolationLevel: "repeatable read",
+      accessMode: "read only",
+    }),
+  );
+
+function inTurn<T>(now: Moment, work: (db: Database) => Promise<T>): Promise<T> {
+  const own = now.last.then(() => work(now.db));
+  now.last = own.catch(() => undefined);
+  return own;
 }
 
-/** PostgreSQL classes 08 (connection) and 57P0x (shutting down), and what the socket says. */
-function isLost(error: unknown): boolean {
-  for (
-    let e = error as { code?: unknown; message?: unknown; cause?: unknown } | undefined;
-    e;
-    e = e.cause as typeof e
-  ) {
-    if (typeof e.code === "string" && /^(08|57P0|ECONN|ENOENT|EPIPE|ETIMEDOUT)/.test(e.code)) return true;
-    if (
-      typeof e.message === "string" &&
-      /Connection terminated|timeout exceeded when trying to connect/.test(e.message)
-    )
-      return true;
-  }
-  return false;
+export async function closeDatabase(): Promise<void> {
+  await Promise.all([shared.blendtPool?.end(), shared.blendtReading?.end()]);
+  delete shared.blendtPool;
+  delete shared.blendtReading;
 }
+
+/** PostgreSQL's codes for a disk that is full, and for a change where only reading is allowed; and what writing a file says. */
+const FULL = new Set(["53100", "25006", "ENOSPC"]);
+
+interface Caused {
+  readonly code?: unknown;
+  readonly message?: unknown;
+  readonly cause?: unknown;
+}
+
+/** An error and what caused it, down to the bottom. */
+function* causesOf(error: unknown): Generator<Caused> {
+  for (let e = error as Caused | undefined; e; e = e.cause as typeof e) yield e;
+}
+
+/** PostgreSQL classes 08 (connection), 57P0x (shutting down), a database that is being exchanged, and what the socket says. */
+const isLost = (error: unknown): boolean =>
+  [...causesOf(error)].some(
+    ({ code, message }) =>
+      (typeof code === "string" && /^(08|57P0|3D000|55000|ECONN|ENOENT|EPIPE|ETIMEDOUT)/.test(code)) ||
+      (typeof message === "string" &&
+        /Connection terminated|timeout exceeded when trying to connect/.test(message)),
+  );
+
+/** Whether something could not be written for want of room. */
+export const isWantOfRoom = (error: unknown): boolean =>
+  [...causesOf(error)].some(({ code }) => typeof code === "string" && FULL.has(code));
 
 /** The database itself, or a transaction on it. */
 export type Db = Pick<Database, "select" | "insert" | "update" | "delete">;
@@ -100,8 +155,7 @@ export async function unlessTaken<T>(change: () => Promise<T>): Promise<T | "tak
   try {
     return await change();
   } catch (error) {
-    for (let e = error as { code?: unknown; cause?: unknown } | undefined; e; e = e.cause as typeof e)
-      if (e.code === UNIQUE_VIOLATION) return "taken";
+    for (const { code } of causesOf(error)) if (code === UNIQUE_VIOLATION) return "taken";
     throw error;
   }
 }
@@ -127,11 +181,13 @@ function withoutValues(error: unknown): unknown {
   return new QueryFailed(`${message ?? "failed"}, in: ${query.slice(0, LONGEST_QUERY)}`, code);
 }
 
-/** Runs queries; a lost connection becomes {@link StoreUnavailable}. */
+/** Runs queries; a lost connection becomes {@link StoreUnavailable}, want of room {@link DiskFull}. */
 export async function withStore<T>(work: (db: Database) => Promise<T>): Promise<T> {
   try {
-    return await work(database());
+    const now = moment.getStore();
+    return await (now ? inTurn(now, work) : work(database()));
   } catch (error) {
+    if (isWantOfRoom(error)) throw new DiskFull(withoutValues(error));
     throw isLost(error) ? new StoreUnavailable(withoutValues(error)) : withoutValues(error);
   }
 }

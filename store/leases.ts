@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { setTimeout as wait } from "node:timers/promises";
 import { and, eq, lt, sql } from "drizzle-orm";
-import { withStore } from "./database";
+import { DiskFull, withStore } from "./database";
 import { leases } from "./people-schema";
 
 /** Something that is done by one at a time is being done by another just now. */
@@ -13,7 +13,10 @@ const RETRY_MS = 150;
 
 const until = (seconds: number) => sql`now() + make_interval(secs => ${seconds})`;
 
-/** Takes a lease for so many seconds, unless another holds it: whichever process asks, one gets it. No connection is held while it lasts. */
+/**
+ * Takes a lease for so many seconds, unless another holds it: whichever process asks, one gets it. No connection is held while it lasts. Where
+ * there is no room to note it, it is as good as held: what only reads goes on, and nobody writes.
+ */
 async function take(name: string, token: string, seconds: number): Promise<boolean> {
   const got = await withStore((db) =>
     db
@@ -25,7 +28,10 @@ async function take(name: string, token: string, seconds: number): Promise<boole
         setWhere: lt(leases.until, sql`now()`),
       })
       .returning({ name: leases.name }),
-  );
+  ).catch((e: unknown) => {
+    if (e instanceof DiskFull) return [{ name }];
+    throw e;
+  });
   return got.length > 0;
 }
 

@@ -5,7 +5,7 @@ import { tonesOf } from "@/core/piece/piece";
 import { upgradePiece } from "@/core/piece/upgrade";
 import { usesByCode, type Use } from "@/core/stock/losses";
 import type { GroupUse } from "@/core/group/library";
-import { inPieces, withStore } from "./database";
+import { DiskFull, inPieces, withStore } from "./database";
 import type { Studio } from "./studio";
 
 /** Documents that are held at a time while uses are worked out. */
@@ -13,10 +13,16 @@ const AT_ONCE = 24;
 
 /**
  * Sees to it that what lists and the rack say of pieces speaks of their present revisions: documents that were saved since are read once, by
- * the same code that says it everywhere. Whatever way a piece came in (saved, copied, restored), it is found here.
+ * the same code that says it everywhere. Whatever way a piece came in (saved, copied, restored), it is found here. Where there is no room to note
+ * it, lists say what they said last.
  */
 export async function listUses(studio: Studio): Promise<void> {
-  while ((await listSome(studio)) === AT_ONCE);
+  const some = () =>
+    listSome(studio).catch((e: unknown) => {
+      if (e instanceof DiskFull) return 0;
+      throw e;
+    });
+  while ((await some()) === AT_ONCE);
 }
 
 /** Lists some pieces, and says how many. Whoever lists the same at the same time waits, and finds them listed. */

@@ -1,12 +1,18 @@
+import { createWriteStream } from "node:fs";
+import { open } from "node:fs/promises";
+import path from "node:path";
 import { PassThrough, type Readable } from "node:stream";
+import { pipeline } from "node:stream/promises";
 import { strToU8, Zip, ZipDeflate, ZipPassThrough } from "fflate";
+import { newFolder } from "@/border/body";
 import { labToHex } from "@/core/colour/display";
 import { formatCgats, nameStack } from "@/core/formats/cgats";
 import { keptReading } from "@/core/formats/measured";
+import { Cancelled } from "@/core/progress";
 import { RACK_COLUMNS } from "@/core/stock/rack-file";
 import { READINGS_A_FILE, STUDIO_FORMAT } from "@/border/studio-file";
 import { blendsOn } from "@/store/blends";
-import { inPieces } from "@/store/database";
+import { atOneMoment, inPieces } from "@/store/database";
 import { listCharts, listScans } from "@/store/charts";
 import { listGroups } from "@/store/groups";
 import { scaleEvents } from "@/store/ink";
@@ -146,33 +152,47 @@ async function* filesOf(studio: Entered): AsyncGenerator<FileOut> {
 /** The first day that a zip can tell: the same studio is the same bytes. */
 const EARLIEST = new Date(1980, 0, 1);
 
-/**
- * A studio as one zip of open formats, file after file, so that it is never whole in memory.
- * @returns bytes of the zip; what goes wrong on the way breaks the stream off
- */
-export function studioZip(studio: Entered): Readable {
+/** Writes a studio as one zip of open formats, file after file, so that it is never whole in memory. */
+function packInto(path: string, studio: Entered, signal?: AbortSignal): Promise<void> {
   const out = new PassThrough();
   const zip = new Zip((error, part, isLast) => {
     if (error) return void out.destroy(error);
     out.write(part);
     if (isLast) out.end();
   });
-  void (async () => {
-    try {
-      for await (const { name, content } of filesOf(studio)) {
-        // Pictures are packed already.
-        const file = typeof content === "string" ? new ZipDeflate(name) : new ZipPassThrough(name);
-        file.mtime = EARLIEST;
-        zip.add(file);
-        file.push(typeof content === "string" ? strToU8(content) : content, true);
-        // As fast as it is taken.
-        if (out.writableNeedDrain) await new Promise((r) => out.once("drain", r).once("close", r));
-        if (out.destroyed) return;
-      }
-      zip.end();
-    } catch (e) {
-      out.destroy(e as Error);
+  const fill = async () => {
+    for await (const { name, content } of filesOf(studio)) {
+      // Pictures are packed already.
+      const file = typeof content === "string" ? new ZipDeflate(name) : new ZipPassThrough(name);
+      file.mtime = EARLIEST;
+      zip.add(file);
+      file.push(typeof content === "string" ? strToU8(content) : content, true);
+      // As fast as it is taken.
+      if (out.writableNeedDrain) await new Promise((r) => out.once("drain", r).once("close", r));
+      if (signal?.aborted) throw new Cancelled();
+      if (out.destroyed) return;
     }
-  })();
-  return out;
+    zip.end();
+  };
+  const written = pipeline(out, createWriteStream(path, { mode: 0o600 }));
+  fill().catch((e: unknown) => out.destroy(e as Error));
+  return written;
+}
+
+/**
+ * A studio as one zip, as it is at one moment: it is whole, or there is none. It lies on the disk until it is sent, so that who takes it slowly
+ * holds nothing of the database.
+ * @param signal ends it
+ * @throws Cancelled, and what the disk and the database say
+ */
+export async function studioZip(studio: Entered, signal?: AbortSignal): Promise<Readable> {
+  const { folder, remove } = await newFolder();
+  try {
+    const at = path.join(folder, "studio.zip");
+    await atOneMoment(() => packInto(at, studio, signal));
+    return (await open(at)).createReadStream();
+  } finally {
+    // What is open can still be read.
+    await remove();
+  }
 }
