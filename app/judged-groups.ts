@@ -106,9 +106,12 @@ const thinned = (colours: readonly string[]) =>
 /** Ramps that are known whole, by what they are of: a bench is looked at again and again. */
 const ramps = memory<AreaRamp[]>(2000);
 
-/** The ramps of a piece's planned areas, at once: one that nobody has worked out yet has no colours, and is worked out for the next time. */
+/**
+ * The ramps of a piece's planned areas, at once: one that nobody has worked out yet has no colours, and is worked out for the next time. Its
+ * document is read only where the ramps are not known.
+ */
 export async function rampsOf(
-  { id, revision, document: piece }: Pick<StoredPiece, "id" | "revision" | "document">,
+  { id, revision }: Pick<StoredPiece, "id" | "revision">,
   at: RackAt,
 ): Promise<AreaRamp[]> {
   const studio = await currentStudio();
@@ -117,6 +120,9 @@ export async function rampsOf(
   const of = `${studio.id} ${id} ${revision} ${rackKey(there.rack)}`;
   const known = ramps.recall(of);
   if (known) return known;
+  const stored = await findPiece(studio, id);
+  if (stored?.revision !== revision) return [];
+  const piece = stored.document;
   const groups = new Map(await judgedOf(piece, at, 0));
   const names = new Map(keptQuestions(there.rack, piece).map((q) => [q.id, q.name]));
   const found = piece.areas.flatMap((area): AreaRamp[] => {
@@ -125,7 +131,8 @@ export async function rampsOf(
     return [{ id: area.id, name: area.name, colours: thinned(laid ?? []) }];
   });
   // Of more areas than come along the others are worked out by the browser.
-  return found.slice(0, MOST_ALONG).every((r) => r.colours.length) ? ramps.keep(of, found) : found;
+  const isWhole = found.slice(0, MOST_ALONG).every((r) => r.colours.length || !names.has(r.id));
+  return isWhole ? ramps.keep(of, found) : found;
 }
 
 /** Colours along the areas of a piece as far as they were worked out, by the areas' ids: for who may look at it and starts no work. */

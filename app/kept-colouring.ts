@@ -1,4 +1,3 @@
-import type { Piece } from "@/core/piece/piece";
 import type { BenchPiece } from "@/store/bench";
 import { colouringBytes, findColouring, type ColouringFacts } from "@/store/colourings";
 import type { PictureFacts } from "@/store/pictures";
@@ -62,13 +61,13 @@ export async function keptBytes(studio: Studio, pieceId: string, width: number |
 
 /** The picture by which a piece is known on the bench: as it will look, else what it is coloured after, else its line. */
 export function pictureOnBench(
-  { id, colouring, document }: Pick<BenchPiece, "id" | "colouring"> & { readonly document: Piece },
+  { id, colouring, stillId }: Pick<BenchPiece, "id" | "colouring" | "stillId">,
   stills: ReadonlyMap<string, PictureFacts>,
 ): CardPicture | undefined {
   if (colouring) {
     const { width, height } = colouring;
     return { src: addressOf(`/api/pieces/${id}/colouring`, colouring), width, height };
   }
-  const still = stills.get(document.pictureId ?? document.setUp.line?.pictureId ?? "");
+  const still = stills.get(stillId ?? "");
   return still && { src: `/api/pictures/${still.id}`, width: still.width, height: still.height };
 }

@@ -10,7 +10,10 @@ import { listUses } from "./uses";
 export interface BenchPiece {
   readonly id: string;
   readonly name: string;
-  readonly paper: string | null;
+  readonly revision: number;
+  readonly paperId: string | null;
+  /** The picture that it is coloured after, else its line. */
+  readonly stillId: string | null;
   readonly areas: number;
   readonly planned: number;
   readonly done: boolean;
@@ -70,7 +73,9 @@ export async function benchOf(
       .select({
         id: pieces.id,
         name: pieces.name,
-        paper: papers.name,
+        revision: pieces.revision,
+        paperId: pieces.paperId,
+        stillId: pieces.stillId,
         areas: pieces.areas,
         planned: pieces.planned,
         doneAt: pieces.doneAt,

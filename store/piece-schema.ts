@@ -1,4 +1,5 @@
 import { sql } from "drizzle-orm";
+import type { Lab } from "@/core/colour/lab";
 import {
   doublePrecision,
   index,
@@ -45,6 +46,12 @@ export const pictures = pgTable(
   (t) => [index("pictures_by_studio").on(t.studioId)],
 );
 
+/** What was picked for an area. */
+export interface PickedOf {
+  readonly area: string;
+  readonly labs: readonly Lab[];
+}
+
 export const pieces = pgTable(
   "pieces",
   {
@@ -60,6 +67,15 @@ export const pieces = pgTable(
     paperId: text("paper_id").generatedAlwaysAs(sql`document ->> 'paperId'`),
     /** The picture of its line: pieces that share it are variants of each other. */
     lineId: text("line_id").generatedAlwaysAs(sql`document -> 'setUp' -> 'line' ->> 'pictureId'`),
+    /** The picture that it is coloured after, else its line. */
+    stillId: text("still_id").generatedAlwaysAs(
+      sql`coalesce(document ->> 'pictureId', document -> 'setUp' -> 'line' ->> 'pictureId')`,
+    ),
+    /** Colours that were picked for its areas; of the revision in `listed`. */
+    picked: jsonb("picked")
+      .$type<readonly PickedOf[]>()
+      .notNull()
+      .default(sql`'[]'::jsonb`),
     /** Areas, and how many of them have a group; of the revision in `listed`. */
     areas: integer("areas").notNull().default(0),
     planned: integer("planned").notNull().default(0),

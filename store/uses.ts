@@ -1,5 +1,6 @@
-import { pieces, pieceUses } from "./piece-schema";
+import { pieces, pieceUses, type PickedOf } from "./piece-schema";
 import { and, asc, eq, inArray, ne, sql } from "drizzle-orm";
+import type { Lab } from "@/core/colour/lab";
 import type { Piece } from "@/core/piece/piece";
 import { tonesOf } from "@/core/piece/piece";
 import { upgradePiece } from "@/core/piece/upgrade";
@@ -8,8 +9,9 @@ import type { GroupUse } from "@/core/group/library";
 import { DiskFull, inPieces, withStore } from "./database";
 import type { Studio } from "./studio";
 
-/** Documents that are held at a time while uses are worked out. */
+/** Documents that are held at a time while uses are worked out, and bytes of them as the database keeps them. */
 const AT_ONCE = 24;
+const BYTES_AT_ONCE = 1_500_000;
 
 /**
  * Sees to it that what lists and the rack say of pieces speaks of their present revisions: documents that were saved since are read once, by
@@ -22,31 +24,46 @@ export async function listUses(studio: Studio): Promise<void> {
       if (e instanceof DiskFull) return 0;
       throw e;
     });
-  while ((await some()) === AT_ONCE);
+  while (await some());
 }
 
 /** Lists some pieces, and says how many. Whoever lists the same at the same time waits, and finds them listed. */
 const listSome = (studio: Studio): Promise<number> =>
   withStore((db) =>
     db.transaction(async (tx) => {
-      const stale = await tx
-        .select({ id: pieces.id, revision: pieces.revision, document: pieces.document })
+      const found = await tx
+        .select({ id: pieces.id, bytes: sql<number>`pg_column_size(${pieces.document})` })
         .from(pieces)
         .where(and(eq(pieces.studioId, studio.id), ne(pieces.listed, pieces.revision)))
         .orderBy(pieces.id)
         .limit(AT_ONCE)
         .for("update");
-      if (!stale.length) return 0;
+      if (!found.length) return 0;
+      let bytes = 0;
+      const now = found.filter((p, i) => (bytes += p.bytes) <= BYTES_AT_ONCE || i === 0);
+      const stale = await tx
+        .select({ id: pieces.id, revision: pieces.revision, document: pieces.document })
+        .from(pieces)
+        .where(
+          inArray(
+            pieces.id,
+            now.map((p) => p.id),
+          ),
+        );
       const present = stale.map((p) => ({ ...p, document: upgradePiece(p.document) as Piece }));
       const said = present.map(({ id, revision, document: { areas } }) => ({
         id,
         revision,
         areas: areas.length,
         planned: areas.filter((a) => tonesOf(a).length).length,
+        picked: areas.flatMap((a): PickedOf[] => {
+          const labs = Object.values(a.readings).flatMap((r: { lab?: Lab } | null) => (r?.lab ? [r.lab] : []));
+          return labs.length ? [{ area: a.name, labs }] : [];
+        }),
       }));
       await tx.execute(sql`
-        update ${pieces} p set listed = s.revision, areas = s.areas, planned = s.planned
-        from jsonb_to_recordset(${JSON.stringify(said)}::jsonb) as s(id uuid, revision int, areas int, planned int)
+        update ${pieces} p set listed = s.revision, areas = s.areas, planned = s.planned, picked = s.picked
+        from jsonb_to_recordset(${JSON.stringify(said)}::jsonb) as s(id uuid, revision int, areas int, planned int, picked jsonb)
         where p.id = s.id`);
       await tx.delete(pieceUses).where(
         inArray(

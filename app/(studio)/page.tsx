@@ -9,10 +9,9 @@ import { BadInput } from "@/border/problem";
 import { readAs } from "@/border/read-as";
 import { benchOf } from "@/store/bench";
 import { findPictures } from "@/store/pictures";
-import { findPieces } from "@/store/pieces";
 import { BenchTools, Pages } from "@/ui/bench/bench-tools";
 import { NewPiece } from "@/ui/bench/new-piece";
-import { PieceCard } from "@/ui/bench/piece-card";
+import { PieceCard, type PieceCardProps } from "@/ui/bench/piece-card";
 import { Link } from "@/ui/kit/link";
 import { MarkerShell } from "@/ui/marker-shell";
 import { counted } from "@/words/numbers";
@@ -48,38 +47,25 @@ export default async function BenchPage({ searchParams }: Props) {
     }),
     headers(),
   ]);
-  const documents = new Map(
-    (
-      await findPieces(
-        studio,
-        bench.pieces.map((p) => p.id),
-      )
-    ).map((p) => [p.id, p]),
-  );
-  const shown = bench.pieces.flatMap((p) => {
-    const stored = documents.get(p.id);
-    return stored ? [{ ...p, document: stored.document, revision: stored.revision }] : [];
-  });
   const stills = new Map(
-    (
-      await findPictures(studio, [
-        ...new Set(shown.flatMap(({ document: d }) => d.pictureId ?? d.setUp.line?.pictureId ?? [])),
-      ])
-    ).map((f) => [f.id, f]),
+    (await findPictures(studio, [...new Set(bench.pieces.flatMap((p) => p.stillId ?? []))])).map((f) => [
+      f.id,
+      f,
+    ]),
   );
   const day = new Intl.DateTimeFormat(localeFrom(sent.get("accept-language")), { dateStyle: "medium" });
-  const cards = await Promise.all(
-    shown.map(async (p) => {
-      const own = papers.find((o) => o.id === p.document.paperId) ?? paper;
-      return {
-        ...p,
-        paper: own.name,
-        changed: day.format(p.changedAt),
-        ramps: await rampsOf(p, await rackToDraw(own.id)),
-        picture: pictureOnBench(p, stills),
-      };
-    }),
-  );
+  const cards: PieceCardProps[] = [];
+  // One after the other: a document that must be read for its ramps may be a large one.
+  for (const { revision, paperId, stillId, colouring, changedAt, ...p } of bench.pieces) {
+    const own = papers.find((o) => o.id === paperId) ?? paper;
+    cards.push({
+      ...p,
+      paper: own.name,
+      changed: day.format(changedAt),
+      ramps: await rampsOf({ id: p.id, revision }, await rackToDraw(own.id)),
+      picture: pictureOnBench({ id: p.id, colouring, stillId }, stills),
+    });
+  }
   return (
     <MarkerShell at={at}>
       <main id="main" className="mx-auto max-w-[1320px] px-4 py-5">
@@ -112,7 +98,7 @@ export default async function BenchPage({ searchParams }: Props) {
           </p>
         )}
         <div className="grid gap-4">
-          {cards.map(({ document: _, changedAt: __, colouring: ___, revision: ____, ...card }, i) => (
+          {cards.map((card, i) => (
             <PieceCard key={card.id} {...card} first={i === 0} />
           ))}
         </div>

@@ -3,7 +3,9 @@ import { open } from "node:fs/promises";
 import path from "node:path";
 import { PassThrough, type Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
-import { strToU8, Zip, ZipDeflate, ZipPassThrough } from "fflate";
+import { promisify } from "node:util";
+import { deflateRaw } from "node:zlib";
+import { Zip, ZipPassThrough } from "fflate";
 import { newFolder } from "@/border/body";
 import { labToHex } from "@/core/colour/display";
 import { formatCgats, nameStack } from "@/core/formats/cgats";
@@ -28,7 +30,29 @@ import { trialsOn } from "@/store/trials";
 import { workEventsOf } from "@/store/work-events";
 import { csvOf } from "../api/download";
 
-const json = (value: unknown) => `${JSON.stringify(value, null, 1)}\n`;
+/** From so many characters on nobody reads it by eye. */
+const MOST_READ = 400_000;
+
+function json(value: unknown): string {
+  const plain = JSON.stringify(value);
+  return `${plain.length > MOST_READ ? plain : JSON.stringify(value, null, 1)}\n`;
+}
+
+const deflate = promisify(deflateRaw);
+
+/** A file of a zip that was packed in a thread, so that a large one holds up nobody. */
+class Packed extends ZipPassThrough {
+  override compression = 8;
+  constructor(
+    name: string,
+    private readonly packed: Buffer<ArrayBuffer>,
+  ) {
+    super(name);
+  }
+  protected override process(_: Uint8Array, isLast: boolean): void {
+    this.ondata(null, this.packed, isLast);
+  }
+}
 
 /** A name that every file system takes. */
 const fileName = (name: string): string =>
@@ -163,10 +187,12 @@ function packInto(path: string, studio: Entered, signal?: AbortSignal): Promise<
   const fill = async () => {
     for await (const { name, content } of filesOf(studio)) {
       // Pictures are packed already.
-      const file = typeof content === "string" ? new ZipDeflate(name) : new ZipPassThrough(name);
+      const isText = typeof content === "string";
+      const bytes = isText ? Buffer.from(content) : content;
+      const file = isText ? new Packed(name, await deflate(bytes)) : new ZipPassThrough(name);
       file.mtime = EARLIEST;
       zip.add(file);
-      file.push(typeof content === "string" ? strToU8(content) : content, true);
+      file.push(bytes, true);
       // As fast as it is taken.
       if (out.writableNeedDrain) await new Promise((r) => out.once("drain", r).once("close", r));
       if (signal?.aborted) throw new Cancelled();

@@ -11,7 +11,7 @@ export interface CardPicture {
   readonly height: number;
 }
 
-interface PieceCardProps {
+export interface PieceCardProps {
   readonly id: string;
   readonly name: string;
   /** As it will look, or what it is coloured after, or its drawing. */
