@@ -10,7 +10,7 @@ export const isAreaId = (v: unknown): v is AreaIdInput =>
 export const MOST_PASSES = 60;
 
 /** Steps that are put before others, and steps of a whole order. */
-const [MOST_PINS, MOST_FOLLOWED] = [800, 4000] as const;
+export const [MOST_PINS, MOST_FOLLOWED] = [800, 4000] as const;
 const isStep = (v: unknown): boolean =>
   Array.isArray(v) &&
   v.length === 3 &&

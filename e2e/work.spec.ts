@@ -153,6 +153,35 @@ test("a step is put elsewhere by keys, tried, planned around, kept as it is, and
   expect(await nameOf(1)).toBe(kept);
   await page.getByRole("button", { name: "Plan it anew" }).click();
   await expect(page.getByText("This is the order as you put it.")).toHaveCount(0);
+
+  // A whole area goes along.
+  await expect(page.getByText("Looking for a better one")).toHaveCount(0, { timeout: 60_000 });
+  await page.getByRole("group", { name: "A grip takes along" }).getByText("all of its area").click();
+  await grips.nth(1).focus();
+  await page.keyboard.press("Space");
+  await page.waitForTimeout(300);
+  await page.keyboard.press("ArrowDown");
+  await page.waitForTimeout(150);
+  await page.keyboard.press("Space");
+  await expect(notice.getByText(/^All of .+ after /)).toBeVisible();
+  await expect(notice.getByText(/as before|more|fewer|longer|shorter|cannot/).first()).toBeVisible();
+  await notice.getByRole("button", { name: "Put it back" }).click();
+  await expect(notice).toHaveCount(0);
+
+  // A series has an order of its own.
+  await page.getByRole("group", { name: "A grip takes along" }).getByText("its row").click();
+  await page.goto(`/pieces/${id}/steps?order=changes&cards=2`);
+  await expect(grips.nth(5)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText("Looking for a better one")).toHaveCount(0, { timeout: 60_000 });
+  await put(1);
+  await notice.getByRole("button", { name: "Keep this order" }).click();
+  await expect(page.getByText("This is the order as you put it.")).toBeVisible({ timeout: 30_000 });
+  await savedNotice(page);
+  await page.goto(`/pieces/${id}/steps?order=changes`);
+  await expect(grips.nth(5)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/order as you put it|was of an older plan/)).toHaveCount(0);
+  await page.goto(`/pieces/${id}/steps?order=changes&cards=2`);
+  await expect(page.getByText("This is the order as you put it.")).toBeVisible({ timeout: 60_000 });
   await listens(page);
 });
 

@@ -1,5 +1,5 @@
 import { newArea, newPiece } from "@/core/piece/piece";
-import { changesByArea, laidAfter, mostCards, onCards, workOf, type PieceWork } from "./of-piece";
+import { cardsOf, changesByArea, laidAfter, mostCards, onCards, workOf, type PieceWork } from "./of-piece";
 
 const tone = (code: string) => ({ medium: "tone" as const, code, coats: 1 });
 const piece = () => {
@@ -77,6 +77,9 @@ test("a series has every part once on each card, and nothing of one waits for an
   });
   const work = [part("a"), part("b", ["a"])];
   expect(onCards(work, 1)).toBe(work);
+  expect(cardsOf([])).toBe(1);
+  expect(cardsOf([[work[0]!.id, 0, 0]])).toBe(1);
+  expect(cardsOf(onCards(work, 3).map((w) => [w.id, 0, 0] as const))).toBe(3);
   const three = onCards(work, 3);
   expect(three.map((w) => [w.id, w.card, w.asked.touches, w.asked.after])).toEqual([
     ["a", 0, ["b"], []],

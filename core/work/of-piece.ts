@@ -148,6 +148,10 @@ export function onCards(work: readonly PieceWork[], cards: number): readonly Pie
 export const mostCards = (work: readonly PieceWork[]): number =>
   Math.max(1, Math.min(MOST_CARDS, Math.floor(MOST_ON_CARDS / Math.max(1, work.length))));
 
+/** Cards of a series that some steps are put on; 1 where there is no series. */
+export const cardsOf = (steps: readonly PlacedStep[]): number =>
+  steps.reduce((most, [area]) => Math.max(most, Number(/~(\d+)$/.exec(String(area))?.[1] ?? 1)), 1);
+
 /** What somebody has wished of the order of these parts: only of steps that there still are. */
 export function orderWishOf(
   { pins = [], byHand }: Pick<Piece["whole"], "pins" | "byHand">,

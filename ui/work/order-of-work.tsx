@@ -6,7 +6,9 @@ import type { WorkOrderOutput } from "@/compute/operations/work-order";
 import { labToHex } from "@/core/colour/display";
 import { bringsOf } from "@/core/media/medium";
 import type { Piece, PlacedStep } from "@/core/piece/piece";
+import type { TakenAlong } from "@/core/work/put";
 import { stepKey } from "@/core/work/record";
+import { Choice } from "@/ui/kit/choice";
 import { spokenDrag, useListSensors } from "@/ui/kit/list-drag";
 import { useMayChange } from "@/ui/studio/studio-context";
 import { laidAfter, partName, type PieceWork } from "@/core/work/of-piece";
@@ -22,51 +24,21 @@ import { Moment } from "./moment";
 import { MovableRow } from "./movable-row";
 import { PutNotice } from "./put-notice";
 import { SaveOrder } from "./save-order";
+import { rowsOf, stretchesOf, type Stretch } from "./stretches";
 import { Timeline, type Lanes } from "./timeline";
 import type { OrderFound } from "./use-order";
 import { usePut } from "./use-put";
-
-type Step = WorkOrderOutput["steps"][number];
 
 const LANES: readonly (readonly [Lanes, string])[] = [
   ["areas", "area"],
   ["markers", "marker"],
 ];
-/** Shorter waits are not worth a word, s. */
-const LEAST_WAIT = 4;
-
-/** What is laid with one marker before the next is taken up, and how long one waits before. */
-interface Stretch {
-  readonly code: string;
-  readonly wait: number;
-  readonly from: number;
-  readonly steps: readonly Step[];
-}
-
-function stretchesOf(steps: readonly Step[], change: number): Stretch[] {
-  const out: { code: string; wait: number; from: number; steps: Step[] }[] = [];
-  steps.forEach((s, k) => {
-    const prev = steps[k - 1];
-    const free = prev ? prev.start + prev.seconds + (prev.code === s.code ? 0 : change) : s.start;
-    const wait = s.start - free;
-    const last = out.at(-1);
-    if (last && last.code === s.code && wait < LEAST_WAIT) last.steps.push(s);
-    else out.push({ code: s.code, wait: wait < LEAST_WAIT ? 0 : wait, from: k, steps: [s] });
-  });
-  return out;
-}
-
-/** Parts of one area that are laid one after the other with the same pass are one row. */
-function rowsOf(steps: readonly Step[]): { at: number; steps: Step[] }[] {
-  const rows: { at: number; steps: Step[] }[] = [];
-  steps.forEach((s, at) => {
-    const last = rows.at(-1);
-    if (last && last.steps[0]!.area === s.area && last.steps[0]!.pass === s.pass) last.steps.push(s);
-    else rows.push({ at, steps: [s] });
-  });
-  return rows;
-}
-
+/** What goes along with a row that is taken by its grip. */
+const ALONG: readonly (readonly [TakenAlong, string])[] = [
+  ["row", "its row"],
+  ["sections", "all passes of its part"],
+  ["area", "all of its area"],
+];
 /** The order of work: marker after marker, where each goes, how long, and until when it stays wet. */
 export function OrderOfWork({
   piece,
@@ -80,12 +52,13 @@ export function OrderOfWork({
   /** Hears how many passes of each area lie at the moment that is looked at; undefined when all do. */
   readonly onLaid: (laid: ReadonlyMap<string, number> | undefined) => void;
 }) {
-  const { work, isSeries, desk, job, tried, setPut, byArea } = found;
+  const { work, pins, byHand, desk, job, tried, setPut, byArea } = found;
   const may = useMayChange();
   const put = usePut(piece, setPut);
   const sensors = useListSensors();
   const [asked, setAsked] = useState<number>();
   const [lanes, setLanes] = useState<Lanes>("areas");
+  const [along, setAlong] = useState<TakenAlong>("row");
   // What was put elsewhere is seen where it was put, as far as it can be.
   const timed = put.moved && !tried.old ? tried.output : undefined;
   const order = timed?.followed ? timed : job.output;
@@ -119,15 +92,22 @@ export function OrderOfWork({
     if (from === to || from < 0 || to < 0) return;
     const placed = rows.map((r) => r.steps.map((s): PlacedStep => [String(s.area), s.section, s.pass]));
     const beside = rowName(keys[to]!);
-    put.move(placed, from, to, `${rowName(keys[from]!)} ${to > from ? "after" : "before"} ${beside}`);
+    const [s] = rows[from]!.steps;
+    const what = {
+      row: rowName(keys[from]!),
+      sections: `${nameOf(s!.area)}${(order.sections[String(s!.area)] ?? 1) > 1 ? ` part ${s!.section + 1}` : ""}, all its passes,`,
+      area: `All of ${nameOf(s!.area)}`,
+    }[along];
+    put.move(placed, from, to, along, `${what} ${to > from ? "after" : "before"} ${beside}`);
   };
+  const mayMove = may && !put.moved;
   return (
     <div className="grid gap-4">
       <p className="m-0 text-[15px]" role="status">
         {orderInSum(order, byArea)}.{" "}
         {job.progress !== undefined && <span className="text-soft">Looking for a better one…</span>}
       </p>
-      {!isSeries && <PutNotice piece={piece} order={job.output!} tried={timed} put={put} nameOf={nameOf} />}
+      <PutNotice pins={pins} byHand={byHand} order={job.output!} tried={timed} put={put} nameOf={nameOf} />
       {!put.moved && order.broken.length > 0 && (
         <ul className="m-0 grid list-none gap-1 p-0" aria-label="What cannot be kept">
           {order.broken.map((b, i) => (
@@ -143,23 +123,7 @@ export function OrderOfWork({
             <Moment piece={piece} rack={rack} laid={laid} />
           </div>
         )}
-        <div
-          className="mb-1 flex flex-wrap items-center gap-2 text-[14px]"
-          role="group"
-          aria-label="A lane for each"
-        >
-          <span className="text-soft">A lane for each</span>
-          {LANES.map(([by, says]) => (
-            <button
-              key={by}
-              className={`button min-h-8 py-0 ${lanes === by ? "button-main" : ""}`}
-              aria-pressed={lanes === by}
-              onClick={() => setLanes(by)}
-            >
-              {says}
-            </button>
-          ))}
-        </div>
+        <Choice says="A lane for each" from={LANES} at={lanes} onChoose={setLanes} />
         <Timeline
           order={order}
           work={work}
@@ -199,6 +163,9 @@ export function OrderOfWork({
         parts={parts}
         openTime={desk.openTime}
       />
+      {mayMove && rows.length > 1 && (
+        <Choice says="A grip takes along" from={ALONG} at={along} onChoose={setAlong} />
+      )}
       <DndContext
         sensors={sensors}
         collisionDetection={closestCenter}
@@ -221,7 +188,7 @@ export function OrderOfWork({
                 last={s.from ? nameOf(steps[s.from - 1]!.area) : undefined}
                 at={at}
                 onAt={setAt}
-                mayMove={may && !put.moved && !isSeries}
+                mayMove={mayMove}
               />
             ))}
           </ol>

@@ -1,6 +1,8 @@
 "use client";
 import type { WorkOrderOutput } from "@/compute/operations/work-order";
-import type { Piece } from "@/core/piece/piece";
+import { MOST_FOLLOWED, MOST_PINS } from "@/border/work-steps";
+import type { PlacedStep } from "@/core/piece/piece";
+import type { Pins } from "@/core/work/put";
 import { useRun } from "@/ui/piece/piece-context";
 import { useMayChange } from "@/ui/studio/studio-context";
 import { brokenInWords, movedInWords } from "@/words/work";
@@ -10,13 +12,16 @@ const IMPOSSIBLE: readonly string[] = ["beneath", "waits"];
 
 /** What comes of a row that was just put elsewhere, and what may be done with it; else what stands as somebody has put it. */
 export function PutNotice({
-  piece,
+  pins,
+  byHand,
   order,
   tried,
   put,
   nameOf,
 }: {
-  readonly piece: Piece;
+  /** Steps that are held before others, and the order as somebody has put it, of so many cards as are looked at. */
+  readonly pins: Pins;
+  readonly byHand: readonly PlacedStep[];
   readonly order: WorkOrderOutput;
   /** The order with the row put elsewhere, once it is timed. */
   readonly tried: WorkOrderOutput | undefined;
@@ -25,7 +30,6 @@ export function PutNotice({
 }) {
   const run = useRun();
   const may = useMayChange();
-  const { pins = [], byHand = [] } = piece.whole;
   if (put.moved) {
     const cannot = tried?.broken.find((b) => IMPOSSIBLE.includes(b.rule));
     const known = new Set(order.broken.map((b) => JSON.stringify(b)));
@@ -48,12 +52,16 @@ export function PutNotice({
         <div className="flex flex-wrap gap-2">
           {may && tried && !cannot && (
             <>
-              <button className="button button-main" onClick={put.planAround}>
-                Plan the rest around it
-              </button>
-              <button className="button" onClick={put.keep}>
-                Keep this order
-              </button>
+              {put.moved.pins.length + pins.length <= MOST_PINS && (
+                <button className="button button-main" onClick={put.planAround}>
+                  Plan the rest around it
+                </button>
+              )}
+              {put.moved.follow.length <= MOST_FOLLOWED && (
+                <button className="button" onClick={put.keep}>
+                  Keep this order
+                </button>
+              )}
             </>
           )}
           <button className="button" onClick={put.back}>

@@ -1,6 +1,7 @@
 "use client";
 import { useMemo, useState } from "react";
-import { changesByArea, mostCards, onCards, orderWishOf, workOf } from "@/core/work/of-piece";
+import type { Pins } from "@/core/work/put";
+import { cardsOf, changesByArea, mostCards, onCards, orderWishOf, workOf } from "@/core/work/of-piece";
 import type { Area, Piece, PlacedStep } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { useCompute } from "@/ui/jobs/use-job";
@@ -19,6 +20,8 @@ const [OPEN, DRY] = [60, 300];
 const PACE = { speed: 40, change: 6 } as const;
 /** How long an order is looked for, s. */
 const SECONDS = 6;
+
+const NO_PINS: Pins = [];
 
 /** Hand and paper as the order of work asks for them. */
 export const deskOf = (studio: StudioHere | undefined, paper: Rack["paper"]) => ({
@@ -51,11 +54,13 @@ export function useOrder(
   const desk = deskOf(studio, paper);
   const asked = { areas: work.map((w) => w.asked), desk, worth: GOALS[goal].worth, seconds: SECONDS };
   const isSeries = work.length > one.length;
-  // What was put somewhere was put on one card.
-  const wish = useMemo(
-    () => (isSeries ? {} : orderWishAsked(piece.whole, work)),
-    [isSeries, piece.whole, work],
+  // An order as somebody has put it is one of so many cards.
+  const byHand = useMemo(
+    () =>
+      piece.whole.byHand && cardsOf(piece.whole.byHand) === Math.min(cards, most) ? piece.whole.byHand : [],
+    [piece.whole, cards, most],
   );
+  const wish = useMemo(() => orderWishAsked({ ...piece.whole, byHand }, work), [piece.whole, byHand, work]);
   const job = useCompute("workOrder", work.length ? { ...asked, ...wish } : null, undefined, {
     about: `${goal} ${cards}`,
   });
@@ -65,6 +70,8 @@ export function useOrder(
   return {
     work,
     isSeries,
+    byHand,
+    pins: wish.pins ?? NO_PINS,
     most,
     desk,
     job,

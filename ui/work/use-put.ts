@@ -1,10 +1,10 @@
 "use client";
 import { useState } from "react";
 import type { Piece, PlacedStep } from "@/core/piece/piece";
-import { pinnedAnew, putElsewhere, type Pins } from "@/core/work/put";
+import { pinnedAnew, putElsewhere, type Pins, type TakenAlong } from "@/core/work/put";
 import { useRun } from "@/ui/piece/piece-context";
 
-/** A row of the order that was put elsewhere, until somebody says what is to come of it. */
+/** What was put elsewhere in the order, until somebody says what is to come of it. */
 interface Moved {
   readonly steps: readonly PlacedStep[];
   readonly follow: readonly PlacedStep[];
@@ -22,9 +22,15 @@ export function usePut(piece: Piece, setPut: (follow: readonly PlacedStep[] | un
   };
   return {
     moved,
-    move: (rows: readonly (readonly PlacedStep[])[], from: number, to: number, says: string) => {
-      const { follow, pins } = putElsewhere(rows, from, to);
-      setMoved({ steps: rows[from]!, follow, pins, says });
+    move: (
+      rows: readonly (readonly PlacedStep[])[],
+      from: number,
+      to: number,
+      along: TakenAlong,
+      says: string,
+    ) => {
+      const { follow, put, pins } = putElsewhere(rows, from, to, along);
+      setMoved({ steps: put, follow, pins, says });
       setPut(follow);
     },
     back: end,
