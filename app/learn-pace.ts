@@ -1,22 +1,56 @@
-import { paceOf } from "@/core/work/pace";
-import { recordOf } from "@/core/work/record";
+import { followedPasses, openTimeOf } from "@/core/work/open-time";
+import { paceOf, type Learnt } from "@/core/work/pace";
+import { recordOf, type WorkRecord } from "@/core/work/record";
+import { takeOpenTime } from "@/store/papers";
 import { takePace, type Studio } from "@/store/studio";
-import { workOfStudio } from "@/store/work-events";
+import { workOfStudio, type WorkOnPaper } from "@/store/work-events";
 
-/** Pieces with work from which on a hand's own pace is gone by. */
+/** Pieces with work from which on a hand's own pace, or what ink does on a paper, is gone by. */
 const FROM_PIECE = 3;
-/** Within what a studio may say of its pace. */
+/** Within what a studio may say of its pace, and of a paper. */
 const within = (value: number, least: number, most: number) =>
   Math.min(most, Math.max(least, Math.round(value)));
+/** Where a studio has not said: mm² a second; and where a paper does not say: s until it is dry. */
+const [SPEED, DRY] = [40, 300];
 
-/** Takes the pace of the studio's hand from its work, once there is enough of it and unless somebody has said another. */
+interface Recorded {
+  readonly paperId: string | null;
+  readonly record: WorkRecord;
+}
+const recorded = (work: readonly WorkOnPaper[]): Recorded[] =>
+  work
+    .map(({ paperId, events }) => ({ paperId, record: recordOf(events) }))
+    .filter((w) => w.record.done.size > 0);
+
+const openTimeIn = (work: readonly Recorded[], speed: number | null, dryTime: number | null) =>
+  openTimeOf(work.flatMap((w) => followedPasses(w.record, speed ?? SPEED, dryTime ?? DRY)));
+
+/** How long ink stays open on a paper by the work of a studio on it. */
+export async function openTimeOn(
+  studio: Studio & { readonly speed: number | null },
+  paper: { readonly id: string; readonly dryTime: number | null },
+): Promise<Learnt | undefined> {
+  const work = recorded(await workOfStudio(studio)).filter((w) => w.paperId === paper.id);
+  return openTimeIn(work, studio.speed, paper.dryTime);
+}
+
+/**
+ * Takes the pace of the studio's hand from its work, and how long ink stays open on the papers that were worked on, once there is enough of it and
+ * unless somebody has said another.
+ */
 export async function learnPace(studio: Studio): Promise<void> {
-  const records = (await workOfStudio(studio)).map(recordOf).filter((r) => r.done.size > 0);
-  if (records.length < FROM_PIECE) return;
-  const { speed, change } = paceOf(records);
-  if (!speed) return;
-  await takePace(studio, {
-    speed: within(speed.value, 1, 500),
-    ...(change && { change: within(change.value, 0, 120) }),
-  });
+  const work = recorded(await workOfStudio(studio));
+  if (work.length < FROM_PIECE) return;
+  const { speed, change } = paceOf(work.map((w) => w.record));
+  if (speed)
+    await takePace(studio, {
+      speed: within(speed.value, 1, 500),
+      ...(change && { change: within(change.value, 0, 120) }),
+    });
+  for (const paperId of new Set(work.flatMap((w) => w.paperId ?? []))) {
+    const own = work.filter((w) => w.paperId === paperId);
+    if (own.length < FROM_PIECE) continue;
+    const open = openTimeIn(own, speed?.value ?? null, null);
+    if (open) await takeOpenTime(studio, paperId, within(open.value, 1, 3600));
+  }
 }

@@ -84,14 +84,16 @@ function coloured(inks: readonly SimulatedInk[], g: LaidGroup): readonly Lab[] {
   );
 }
 
-/** The best group that a long random search finds, by what the desk says of it: random tones, the best bettered one ink at a time. */
+/**
+ * The best group that a long random search finds, by what the desk says of it: random tones, the best bettered one ink at a time.
+ * @param cost of an area as it is foreseen
+ */
 function searched(
   desk: Desk,
   wish: ShapeWish,
-  wanted: readonly Wanted[],
-  shares: readonly number[],
+  cost: (seen: readonly Lab[]) => number,
   seed: number,
-): LaidGroup {
+): LaidGroup & { readonly off: number } {
   const random = seeded(seed);
   const pick = <T>(of: readonly T[]) => of[Math.floor(random() * of.length)]!;
   const shapes = [2, 3, 4].flatMap((n) => shapesOf(wish, n));
@@ -114,7 +116,7 @@ function searched(
     return {
       shape,
       tones,
-      off: missed(foreseen(desk, { laying, inks }), wanted, shares),
+      off: cost(foreseen(desk, { laying, inks })),
     };
   };
   const tries = Array.from({ length: TRIED }, () => {
@@ -150,7 +152,27 @@ function searched(
       0,
     ),
     inks: { tones: best.tones.map((t) => t.ink), under: [], over: [] },
+    off: best.off,
   };
+}
+
+/** What is wanted of three places of a group beside its area, ΔE00: its local colour at most this, its ends at most so much more than inks give. */
+const [LOCAL_WANTED, ENDS_WANTED] = [1.5, 0.5];
+const [LIGHT_AT, LOCAL_AT, SHADOW_AT] = [0.1, 0.5, 0.9].map((t) => Math.floor(t * SHARE_STEPS)) as [
+  number,
+  number,
+  number,
+];
+
+/** ΔE00 by which an area's light end, local colour and shadow end miss what is wanted of them, in all: 0 where all three are met. */
+function placesMissed(desk: Desk, target: GroupTarget & { light: Lab; shadow: Lab }) {
+  const nearest = Math.min(...desk.inks.map((_, ink) => deltaE00(seenLab(desk, [ink]), target.light)));
+  const [best] = searchMatches(desk, target.shadow, { maxInks: 3, maxCoats: 3, top: 1 }).matches;
+  const over = (off: number, most: number) => Math.max(0, off - most);
+  return (seen: readonly Lab[]): number =>
+    over(deltaE00(seen[LOCAL_AT]!, target.local), LOCAL_WANTED) +
+    over(deltaE00(seen[LIGHT_AT]!, target.light), nearest + ENDS_WANTED) +
+    over(deltaE00(seen[SHADOW_AT]!, target.shadow), best!.deltaE00 + ENDS_WANTED);
 }
 
 interface Figures {
@@ -188,7 +210,7 @@ export function judgeAlong(): string {
       const [planned] = finish(planGroups(rack.desk, wish(shares), 1));
       const [blind] = finish(planGroups(rack.desk, wish(), 1));
       if (!planned || !blind) return [];
-      const best = searched(rack.desk, wish(), wanted, shares, n);
+      const best = searched(rack.desk, wish(), (seen) => missed(seen, wanted, shares), n);
       const off = (g: LaidGroup) => missed(coloured(rack.inks, g), wanted, shares);
       return [
         {

@@ -1,7 +1,8 @@
 import type { Page } from "@playwright/test";
+import sharp from "sharp";
 import type { WorkEvent } from "@/core/work/record";
 import { expect, test } from "./test";
-import { listens, open, openKiteMender } from "./studio";
+import { listens, open, openKiteMender, upload } from "./studio";
 
 const eventsOf = async (page: Page, id: string): Promise<WorkEvent[]> =>
   ((await (await page.request.get(`/api/pieces/${id}/work`)).json()) as { events: WorkEvent[] }).events;
@@ -111,7 +112,7 @@ test.describe("away from the server", () => {
     await expect(code(page)).toBeVisible();
     await context.setOffline(true);
     await lay(page, 2);
-    await expect(page.getByText(/No studio in reach: 2 notes of work wait/)).toBeVisible();
+    await expect(page.getByText(/No studio in reach: 2 notes and photos wait/)).toBeVisible();
     await page.reload();
     await listens(page);
     await expect(progress(page)).toContainText(/^4 of \d+ laid/);
@@ -121,10 +122,21 @@ test.describe("away from the server", () => {
     await page.getByRole("button", { name: "Weak beside its neighbours" }).click();
     await expect(page.getByText(/As it (was planned|should be by now)/)).toBeVisible({ timeout: 60_000 });
     await page.keyboard.press("Escape");
+    // A photo is kept on this device, through a reload too.
+    await page.getByRole("button", { name: /^Note/ }).click();
+    const png = await sharp({ create: { width: 8, height: 6, channels: 3, background: "#8a5a44" } }).png();
+    await upload(page, "so-far.png", "image/png", await png.toBuffer());
+    await expect(page.getByText(/No studio in reach: 4 notes and photos wait/)).toBeVisible();
+    await page.reload();
+    await listens(page);
+    await expect(page.getByText(/No studio in reach: 4 notes and photos wait/)).toBeVisible();
     expect(await page.evaluate(() => navigator.onLine)).toBe(false);
     await context.setOffline(false);
     await expect.poll(() => laidIn(page, id), { timeout: 60_000 }).toBe(5);
     await expect(page.getByText("No studio in reach")).toHaveCount(0);
+    const photos = (await eventsOf(page, id)).flatMap((e) => (e.kind === "photographed" ? [e.pictureId] : []));
+    expect(photos).toHaveLength(1);
+    expect((await page.request.get(`/api/pictures/${photos[0]}`)).ok()).toBe(true);
   });
 });
 

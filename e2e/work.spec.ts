@@ -230,6 +230,66 @@ test("from the third finished piece on a studio's pace follows from its work, un
   for (const id of made) await page.request.delete(`/api/pieces/${id}`);
 });
 
+test("from the third piece on a paper says how long its ink stays wet, by where edges came, unless somebody has said", async ({
+  page,
+}) => {
+  await openKiteMender(page);
+  const whole = page.url().split("/")[4]!;
+  const data = { name: `Card of ${Date.now()}`, color: "#f5f5f0", capacity: 4 };
+  const paper = (await (await page.request.post("/api/papers", { data })).json()) as { id: string };
+  const openTime = async () => {
+    const papers = (await (await page.request.get("/api/papers")).json()) as {
+      id: string;
+      openTime: number | null;
+    }[];
+    return papers.find((p) => p.id === paper.id)!.openTime;
+  };
+  /** Areas of two passes: the second begins so many seconds after the first, and after more than 50 an edge is mended. */
+  const work = async () => {
+    const { id } = (await (await page.request.post(`/api/pieces/${whole}/copy`)).json()) as { id: string };
+    const { revision, document } = (await (await page.request.get(`/api/pieces/${id}`)).json()) as {
+      revision: number;
+      document: object;
+    };
+    const moved = { revision, document: { ...document, paperId: paper.id } };
+    expect((await page.request.put(`/api/pieces/${id}`, { data: moved })).ok()).toBe(true);
+    let at = Date.now() - 3_600_000;
+    const event = (more: object) => ({ id: crypto.randomUUID(), at: Math.round(at), ...more });
+    const events: object[] = [event({ kind: "begun" })];
+    for (const [n, gap] of [12, 20, 28, 36, 44, 56, 66, 80].entries()) {
+      const area = `a${n}`;
+      for (const pass of [0, 1]) {
+        at += 1000 * (pass ? gap : 400);
+        events.push(event({ kind: "done", area, section: 0, of: 1, pass, code: "m1", coats: 1, mm2: 40 }));
+      }
+      at += 1000;
+      if (gap > 50)
+        events.push(
+          event({ kind: "added", area, codes: ["m1"], from: 0, to: 1, wet: false, symptom: "edge" }),
+        );
+    }
+    events.push(event({ kind: "finished" }));
+    expect((await page.request.post(`/api/pieces/${id}/work`, { data: { events } })).status()).toBe(200);
+    return id;
+  };
+  const made = [await work(), await work()];
+  expect(await openTime()).toBeNull();
+  made.push(await work());
+  const learnt = await openTime();
+  expect(learnt).toBeGreaterThan(44);
+  expect(learnt).toBeLessThan(56);
+  await open(page, `/swatchbook/${paper.id}`);
+  await expect(page.getByText(/By 24 passes at the desk .+, as it says here\./)).toBeVisible();
+  await page.request.patch(`/api/papers/${paper.id}`, { data: { openTime: 30 } });
+  made.push(await work());
+  expect(await openTime()).toBe(30);
+  await page.reload();
+  await page.getByRole("button", { name: /^Use \d+ s$/ }).click();
+  await expect.poll(openTime).toBe(learnt);
+  for (const id of made) await page.request.delete(`/api/pieces/${id}`);
+  await page.request.delete(`/api/papers/${paper.id}`);
+});
+
 test("a studio's pace is kept, and an order goes by it", async ({ page }) => {
   await open(page, "/studio");
   await page.getByLabel("Speed, mm² of one coat a second").fill("80");

@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from "drizzle-orm";
+import { and, asc, eq, isNull, or, sql } from "drizzle-orm";
 import type { Lab } from "@/core/colour/lab";
 import type { Illuminant } from "@/core/colour/observer";
 import { unlessTaken, withStore } from "./database";
@@ -32,7 +32,7 @@ const own = (studio: Studio, id: string) => and(eq(papers.studioId, studio.id), 
 export const asLab = (v: readonly number[]): Lab => [v[0]!, v[1]!, v[2]!];
 
 const sheet = (p: typeof papers.$inferSelect): PaperSheet => {
-  const { studioId: _, position: __, createdAt: ___, ...facts } = p;
+  const { studioId: _, position: __, createdAt: ___, openLearnt: ____, ...facts } = p;
   return { ...facts, lab: asLab(p.lab) };
 };
 
@@ -80,9 +80,22 @@ export const changePaper = (
     const [changed] = await withStore((db) =>
       db
         .update(papers)
-        .set({ ...rest, ...(lab && { lab: [...lab] }) })
+        .set({
+          ...rest,
+          ...(lab && { lab: [...lab] }),
+          ...(rest.openTime !== undefined && { openLearnt: false }),
+        })
         .where(own(studio, id))
         .returning(),
     );
     return changed && sheet(changed);
   });
+
+/** Takes how long ink stays open on a paper from the work on it, unless somebody has said how long. */
+export const takeOpenTime = (studio: Studio, id: string, openTime: number): Promise<unknown> =>
+  withStore((db) =>
+    db
+      .update(papers)
+      .set({ openTime, openLearnt: true })
+      .where(and(own(studio, id), or(isNull(papers.openTime), eq(papers.openLearnt, true)))),
+  );

@@ -51,14 +51,32 @@ const facts = {
 };
 const own = (studio: Studio, id: string) => and(eq(pictures.studioId, studio.id), eq(pictures.id, id));
 
-export async function addPicture(studio: Studio, picture: NewPicture): Promise<PictureFacts> {
-  const [added] = await inRoomForPicture(studio, picture.original.length + picture.working.length, (tx) =>
+const insertPicture = (studio: Studio, picture: NewPicture & { readonly id?: string }) =>
+  inRoomForPicture(studio, picture.original.length + picture.working.length, (tx) =>
     tx
       .insert(pictures)
       .values({ studioId: studio.id, ...picture })
+      .onConflictDoNothing()
       .returning(facts),
   );
-  return added!;
+
+export const addPicture = async (studio: Studio, picture: NewPicture): Promise<PictureFacts> =>
+  (await insertPicture(studio, picture))[0]!;
+
+/**
+ * Adds a picture by the id by which its sender knows it: sent again it is there once.
+ * @returns undefined when the id is that of somebody else's picture
+ */
+export async function addPictureOnce(
+  studio: Studio,
+  id: string,
+  picture: NewPicture,
+): Promise<PictureFacts | undefined> {
+  const there = await findPicture(studio, id);
+  if (there) return there;
+  const [added] = await insertPicture(studio, { ...picture, id });
+  // Sent twice at once, one came first.
+  return added ?? findPicture(studio, id);
 }
 
 export async function findPicture(studio: Studio, id: string): Promise<PictureFacts | undefined> {

@@ -97,6 +97,8 @@ export const papers = pgTable(
     /** Weight in g/m², open time in s, bleed past the line in mm: as the user knows them. */
     weight: integer("weight"),
     openTime: integer("open_time"),
+    /** What is said of its open time follows from work on it: nobody has said another. */
+    openLearnt: boolean("open_learnt").notNull().default(false),
     /** s until ink is dry. */
     dryTime: integer("dry_time"),
     bleed: doublePrecision("bleed"),

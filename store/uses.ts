@@ -57,7 +57,9 @@ const listSome = (studio: Studio): Promise<number> =>
         areas: areas.length,
         planned: areas.filter((a) => tonesOf(a).length).length,
         picked: areas.flatMap((a): PickedOf[] => {
-          const labs = Object.values(a.readings).flatMap((r: { lab?: Lab } | null) => (r?.lab ? [r.lab] : []));
+          const labs = Object.values(a.readings).flatMap((r: { lab?: Lab } | null) =>
+            r?.lab ? [r.lab] : [],
+          );
           return labs.length ? [{ area: a.name, labs }] : [];
         }),
       }));

@@ -1,5 +1,5 @@
 import type { PieceEvents } from "@/core/log/figures";
-import { and, asc, count, desc, eq, isNotNull, notInArray, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, isNotNull, notInArray, sql, getTableColumns } from "drizzle-orm";
 import { MOST_EVENTS, MOST_PHOTOS } from "@/border/work-events";
 import { holding, type EventOf, type WorkEvent } from "@/core/work/record";
 import { inPieces, lockStudio, StudioFull, withStore, type Db } from "./database";
@@ -57,20 +57,27 @@ export const workEventsOf = (studio: Studio, pieceId: string): Promise<WorkEvent
 /** Events that a pace is learnt from at most: the newest of all pieces. */
 const MOST_FOR_PACE = 5000;
 
-/** What the record of a studio's pieces says of its hand: pieces with work, the newest last, and their events. */
-export async function workOfStudio(studio: Studio): Promise<WorkEvent[][]> {
+/** What happened on a piece, and on which paper. */
+export interface WorkOnPaper {
+  readonly paperId: string | null;
+  readonly events: readonly WorkEvent[];
+}
+
+/** What the record of a studio's pieces says of its hand and of its papers: pieces with work, the newest last. */
+export async function workOfStudio(studio: Studio): Promise<WorkOnPaper[]> {
   const rows = await withStore((db) =>
     db
-      .select()
+      .select({ ...getTableColumns(workEvents), paperId: pieces.paperId })
       .from(workEvents)
+      .innerJoin(pieces, eq(pieces.id, workEvents.pieceId))
       .where(eq(workEvents.studioId, studio.id))
       .orderBy(desc(workEvents.at))
       .limit(MOST_FOR_PACE),
   );
-  const byPiece = new Map<string, WorkEvent[]>();
-  for (const row of rows.reverse()) {
-    const own = byPiece.get(row.pieceId) ?? [];
-    own.push(asEvent(row));
+  const byPiece = new Map<string, { paperId: string | null; events: WorkEvent[] }>();
+  for (const { paperId, ...row } of rows.reverse()) {
+    const own = byPiece.get(row.pieceId) ?? { paperId, events: [] };
+    own.events.push(asEvent(row));
     byPiece.set(row.pieceId, own);
   }
   return [...byPiece.values()];

@@ -104,9 +104,13 @@ export async function sendForFile(
   return answer.blob();
 }
 
-/** Sends a picture and gives what the studio keeps of it. */
-export function sendPicture<T>(picture: Blob, name: string): Promise<T> {
+/**
+ * Sends a picture and gives what the studio keeps of it.
+ * @param id by which it shall be known: sent twice it is there once
+ */
+export function sendPicture<T>(picture: Blob, name: string, id?: string): Promise<T> {
   const form = new FormData();
+  if (id !== undefined) form.set("id", id);
   form.set("picture", new File([picture], name, { type: picture.type }));
   return send<T>("POST", "/api/pictures", form);
 }

@@ -1,4 +1,12 @@
-import { clockSays, countdown, openEndInWords, paceInWords, takeUpInWords, darkerWords } from "./desk";
+import {
+  openTimeInWords,
+  clockSays,
+  countdown,
+  openEndInWords,
+  paceInWords,
+  takeUpInWords,
+  darkerWords,
+} from "./desk";
 
 const name = (id: string) => id.toUpperCase();
 
@@ -43,6 +51,16 @@ describe("what is said at the desk", () => {
     expect(said).toContain("31 mm² a second, half of them 25–40");
     expect(said).toContain("9 s to change markers, half of the times 7–10");
   });
+});
+
+it("says how long ink stays open on a paper, and whether that is what it says", () => {
+  const learnt = { value: 52.4, from: 44.6, to: 61.2, seen: 63 };
+  expect(openTimeInWords(learnt, null)).toBe(
+    "By 63 passes at the desk and where edges were mended, ink stays wet for about 52 s (45–61).",
+  );
+  expect(openTimeInWords(learnt, 60)).toContain(", as it says here.");
+  expect(openTimeInWords(learnt, 30)).not.toContain("as it says");
+  expect(openTimeInWords({ ...learnt, seen: 1 }, 30)).toContain("1 pass at");
 });
 
 it("says how much darker a coat makes a place", () => {

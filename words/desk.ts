@@ -76,3 +76,9 @@ export function paceInWords({ speed, change }: LearntPace): string {
 /** How much darker something becomes, by its L*. */
 export const darkerWords = (by: number): string =>
   by < 1.5 ? "hardly darker" : by < 5 ? "a little darker" : by < 12 ? "clearly darker" : "much darker";
+
+/** What the work on a paper says of how long its ink stays open; `said` is what the paper says so far, s. */
+export function openTimeInWords(learnt: Learnt, said: number | null): string {
+  const says = `By ${counted(learnt.seen, "pass", "passes")} at the desk and where edges were mended, ink stays wet for about ${learnt.value.toFixed(0)} s (${between(learnt)})`;
+  return said !== null && said >= learnt.from && said <= learnt.to ? `${says}, as it says here.` : `${says}.`;
+}

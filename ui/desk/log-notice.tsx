@@ -11,7 +11,7 @@ export function LogNotice({ log }: { readonly log: WorkLog }) {
     <p role="status" className="m-0 flex items-center gap-2 border border-line px-2 py-1 text-[14px]">
       <CloudOff size={17} aria-hidden />
       {state.kind === "waiting"
-        ? `No studio in reach: ${unsent === 1 ? "one note" : `${unsent} notes`} of work wait on this device.`
+        ? `No studio in reach: ${unsent === 1 ? "one note or photo waits" : `${unsent} notes and photos wait`} on this device.`
         : `The studio does not take the work: ${state.message} It stays on this device.`}
     </p>
   );

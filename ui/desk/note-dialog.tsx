@@ -3,7 +3,6 @@ import { Camera } from "lucide-react";
 import { useState } from "react";
 import { FileButton } from "@/ui/kit/file-button";
 import { useTyped } from "@/ui/kit/use-typed";
-import { messageOf, sendPicture } from "@/ui/send";
 import type { DeskState } from "./use-desk";
 
 /** A note or a photo of the piece as it is now. */
@@ -27,15 +26,13 @@ export function Note({
   };
   const photo = async (file: File) => {
     setBusy(true);
-    try {
-      const { id } = await sendPicture<{ id: string }>(file, file.name);
-      state.add({ kind: "photographed", pictureId: id, ...(said && { note: said }) });
-      done();
-      onDone();
-    } catch (e) {
-      setTrouble(messageOf(e));
-      setBusy(false);
-    }
+    const kept = await state.photograph(file, file.name, said);
+    setBusy(false);
+    done();
+    if (kept) return onDone();
+    setTrouble(
+      "This browser keeps no photo for later: stay here until it is sent. It is sent as soon as the studio is in reach.",
+    );
   };
   const notes = state.record.events.filter((e) => e.kind === "noted" || e.kind === "photographed");
   return (
@@ -64,7 +61,7 @@ export function Note({
           onFiles={([file]) => file && void photo(file)}
           disabled={busy}
         >
-          <Camera size={17} aria-hidden /> {busy ? "Sending the photo…" : "Photo of it now"}
+          <Camera size={17} aria-hidden /> {busy ? "Keeping the photo…" : "Photo of it now"}
         </FileButton>
       </div>
       {notes.length > 0 && (

@@ -99,6 +99,7 @@ export function useDesk(
       setAsked({ serial: (order?.serial ?? 0) + 1, done: lies, cuts: cutsKnown(work, record) });
     },
     add: (event: NewEvent) => log.add(event),
+    photograph: log.photograph,
   };
 }
 

@@ -1,6 +1,7 @@
 import "fake-indexeddb/auto";
 import type { WorkEvent } from "@/core/work/record";
 import { keptEvents } from "./kept-events";
+import { keptPhotos } from "./kept-photos";
 import { createWorkLog, type WorkLog } from "./work-log";
 
 const page = new EventTarget();
@@ -13,8 +14,18 @@ Object.assign(globalThis, {
 function studio() {
   const there = new Map<string, WorkEvent>();
   const calls: number[] = [];
-  const state = { away: false, loseAnswers: 0, refuse: false };
-  const fetch = jest.fn((_: string, { body }: { body?: string }) => {
+  const pictures: string[] = [];
+  const state = { away: false, loseAnswers: 0, refuse: false, losePictures: 0, refusePictures: false };
+  const said = (status: number, value: object) =>
+    Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(value) });
+  const fetch = jest.fn((_: string, { body }: { body?: string | FormData }) => {
+    if (body instanceof FormData) {
+      if (state.away) return Promise.reject(new TypeError("away"));
+      if (state.refusePictures) return said(422, { message: "That is no picture." });
+      const id = body.get("id") as string;
+      pictures.push(id);
+      return state.losePictures-- > 0 ? Promise.reject(new TypeError("torn")) : said(201, { id });
+    }
     const sent = body ? (JSON.parse(body) as { events: WorkEvent[] }).events : [];
     calls.push(sent.length);
     if (state.away) return Promise.reject(new TypeError("away"));
@@ -29,7 +40,7 @@ function studio() {
     });
   });
   Object.assign(globalThis, { fetch });
-  return { there, calls, state };
+  return { there, calls, state, pictures };
 }
 // What is sent again waits for seconds first, and longer on a busy machine.
 jest.setTimeout(30_000);
@@ -63,6 +74,39 @@ describe("the log of a desk", () => {
     await settled(() => log.log.getState().state.kind === "saved");
     expect([...there.keys()]).toEqual([id]);
     expect((await keptEvents(piece)).unsent).toEqual([]);
+  });
+  const photo = new Blob(["a picture"], { type: "image/png" });
+  it("keeps a photo that cannot be sent, tells of it once the studio has it, and sends it by one id", async () => {
+    const { there, state, pictures } = studio();
+    state.away = true;
+    const first = begun();
+    expect(await first.photograph(photo, "roof.png", "the roof")).toBe(true);
+    await settled(() => first.log.getState().state.kind === "waiting");
+    expect(first.log.getState()).toMatchObject({ unsent: 1, events: [] });
+    stops.forEach((s) => s());
+    // The tab was closed; another one finds the photo, and the answer to it is lost.
+    Object.assign(state, { away: false, losePictures: 1 });
+    const later = begun();
+    await settled(() => there.size === 1);
+    expect(new Set(pictures).size).toBe(1);
+    expect(pictures).toHaveLength(2);
+    expect([...there.values()]).toMatchObject([
+      { kind: "photographed", note: "the roof", pictureId: pictures[0] },
+    ]);
+    await settled(() => later.log.getState().unsent === 0);
+    expect(await keptPhotos(piece)).toEqual([]);
+  });
+  it("says of a photo that the studio will never take why, and goes on", async () => {
+    const { there, state } = studio();
+    state.refusePictures = true;
+    const log = begun();
+    await log.photograph(photo, "roof.png", "");
+    log.add({ kind: "begun" });
+    await settled(() => there.size === 2);
+    expect([...there.values()].find((e) => e.kind === "noted")).toMatchObject({
+      note: "(a photo was not taken: That is no picture.)",
+    });
+    expect(await keptPhotos(piece)).toEqual([]);
   });
   it("keeps what cannot be sent, and sends it in its order when the studio is back", async () => {
     const { there, state } = studio();

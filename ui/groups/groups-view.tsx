@@ -215,7 +215,7 @@ export function GroupsView({ groups: all, papers, rack, uses, studio }: Props) {
               <li className="text-[16px]">
                 No kept group{" "}
                 {wanted
-                  ? `comes within ${NEAR} ΔE00 of that colour`
+                  ? "comes near that colour"
                   : `has “${query}” in its name, tags, notes or codes`}
                 .{" "}
                 <button

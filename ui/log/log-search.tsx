@@ -146,7 +146,7 @@ export function LogSearch({
         )}
       </div>
       {near && near.length === 0 && (
-        <p className="mt-1 mb-0 text-[14px]">No marker comes within {NEAR} ΔE00 of that colour.</p>
+        <p className="mt-1 mb-0 text-[14px]">No marker comes near that colour.</p>
       )}
       {codes && (
         <p className="mt-1 mb-0 text-[14px] text-soft">

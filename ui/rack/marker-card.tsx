@@ -149,7 +149,7 @@ function Standing({ marker, rack, uses, onChoose }: Omit<MarkerCardProps, "run">
         )}
       </ul>
       <h3 className="small-title m-0 mt-2">Twins on {rack.paper.name}</h3>
-      {twins.length === 0 && <p className="my-1 text-[14px]">None within 2 ΔE00.</p>}
+      {twins.length === 0 && <p className="my-1 text-[14px]">None looks nearly the same.</p>}
       <ul className="m-0 list-none p-0" aria-label="Twins">
         {twins.map((t) => row(t.code, `${differenceWords(t.deltaE00)}, ${t.deltaE00.toFixed(1)} ΔE00`))}
       </ul>

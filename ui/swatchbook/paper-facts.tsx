@@ -4,9 +4,12 @@ import { useState } from "react";
 import { LIGHTS } from "@/border/colour";
 import type { Illuminant } from "@/core/colour/observer";
 import type { PaperSheet } from "@/store/papers";
+import type { Learnt } from "@/core/work/pace";
 import { NotesField } from "@/ui/kit/notes-field";
 import { NumberField } from "@/ui/kit/number-field";
 import { messageOf, send } from "@/ui/send";
+import { useMayChange } from "@/ui/studio/studio-context";
+import { openTimeInWords } from "@/words/desk";
 import { labInWords } from "@/words/numbers";
 import { colourTyped } from "./typed-colour";
 
@@ -34,8 +37,16 @@ const lightInWords: Readonly<Record<Illuminant, string>> = {
 };
 
 /** What the user knows of a paper; every field is stored when one leaves it. */
-export function PaperFacts({ paper }: { paper: PaperSheet }) {
+export function PaperFacts({
+  paper,
+  openTime,
+}: {
+  readonly paper: PaperSheet;
+  /** How long its ink stays wet by the work at the desk. */
+  readonly openTime?: Learnt | undefined;
+}) {
   const router = useRouter();
+  const mayChange = useMayChange();
   const [trouble, setTrouble] = useState<string>();
   const [said, setSaid] = useState<string>();
   const save = async (facts: object) => {
@@ -113,6 +124,19 @@ export function PaperFacts({ paper }: { paper: PaperSheet }) {
           </label>
         ))}
       </div>
+      {openTime && (
+        <p className="m-0 text-[14px] text-soft">
+          {openTimeInWords(openTime, paper.openTime)}{" "}
+          {mayChange && Math.round(openTime.value) !== paper.openTime && (
+            <button
+              className="button min-h-8 py-0"
+              onClick={() => void save({ openTime: Math.min(3600, Math.max(1, Math.round(openTime.value))) })}
+            >
+              Use {Math.round(openTime.value)} s
+            </button>
+          )}
+        </p>
+      )}
       <label className="block text-[14px]">
         Judged under
         <select

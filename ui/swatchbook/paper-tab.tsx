@@ -3,6 +3,7 @@ import { differenceWords } from "@/words/closeness";
 import { useMemo } from "react";
 import type { FitPaperOutput } from "@/compute/operations/fit-paper";
 import type { StoredBlend } from "@/store/blends";
+import type { Learnt } from "@/core/work/pace";
 import type { Rack } from "@/store/rack";
 import type { StoredReading } from "@/store/readings";
 import { Progress } from "@/ui/jobs/progress";
@@ -18,10 +19,12 @@ export function PaperTab({
   rack,
   readings,
   blends,
+  openTime,
 }: {
   readonly rack: Rack;
   readonly readings: readonly StoredReading[];
   readonly blends: readonly StoredBlend[];
+  readonly openTime?: Learnt | undefined;
 }) {
   const lifts = useMemo(
     () => readings.filter((r) => r.lift && !r.excluded && new Set(r.stack).size === 1),
@@ -42,7 +45,7 @@ export function PaperTab({
   );
   return (
     <div className="grid gap-x-8 gap-y-5 min-[1000px]:grid-cols-[300px_minmax(0,1fr)]">
-      <PaperFacts key={rack.paper.id} paper={rack.paper} />
+      <PaperFacts key={rack.paper.id} paper={rack.paper} openTime={openTime} />
       <div className="grid content-start gap-5">
         <section aria-label="Fit">
           <h2 className="m-0 text-[17px]">What its swatches say of it</h2>

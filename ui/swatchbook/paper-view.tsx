@@ -5,6 +5,7 @@ import { labToHex } from "@/core/colour/display";
 import type { StoredBlend } from "@/store/blends";
 import type { StoredChart, StoredScan } from "@/store/charts";
 import type { PictureFacts } from "@/store/pictures";
+import type { Learnt } from "@/core/work/pace";
 import type { Rack } from "@/store/rack";
 import type { StoredReading } from "@/store/readings";
 import type { Trial } from "@/store/trials";
@@ -28,6 +29,8 @@ export interface PaperData {
   readonly trials: readonly Trial[];
   readonly pictures: readonly PictureFacts[];
   readonly pieces: readonly { readonly id: string; readonly name: string }[];
+  /** How long ink stays open on it by the work at the desk; undefined where that says nothing. */
+  readonly openTime?: Learnt | undefined;
 }
 
 /** One paper of the swatchbook: what it is, its readings, charts, trials. */
@@ -44,7 +47,7 @@ export function PaperView(data: PaperData) {
       id: "paper",
       name: "Paper and curves",
       note: "",
-      content: () => <PaperTab rack={rack} readings={readings} blends={blends} />,
+      content: () => <PaperTab rack={rack} readings={readings} blends={blends} openTime={data.openTime} />,
     },
     {
       id: "readings",

@@ -21,7 +21,7 @@ export default async function StudioPage() {
   return (
     <Shell>
       <StudioSettings
-        learnt={paceOf(work.map(recordOf))}
+        learnt={paceOf(work.map((w) => recordOf(w.events)))}
         members={members}
         invitations={invitations}
         me={isPerson ? { id: visitor.id, name: visitor.name, codes } : null}

@@ -1,5 +1,5 @@
 "use client";
-import { closeness } from "@/core/colour/delta-e00";
+import { differenceWords } from "@/words/closeness";
 import type { Rack } from "@/store/rack";
 import { Notice } from "@/ui/kit/notice";
 import { standInFor } from "./shelf";
@@ -31,7 +31,7 @@ export function StandIns({ rack, shown }: { readonly rack: Rack; readonly shown:
               {other.tone.code}
               {other.tone.coats > 1 ? ` ×${other.tone.coats}` : ""}
             </span>{" "}
-            comes within {other.deltaE00.toFixed(1)} ΔE00, {closeness(other.deltaE00)}.
+            stands in for it: {differenceWords(other.deltaE00)} ({other.deltaE00.toFixed(1)} ΔE00).
           </>
         ) : (
           ", and nothing owned can stand in for it."

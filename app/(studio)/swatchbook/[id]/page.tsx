@@ -1,3 +1,4 @@
+import { openTimeOn } from "@/app/learn-pace";
 import { currentStudio, loadRack } from "@/app/studio-view";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
@@ -27,7 +28,7 @@ export default async function PaperPage({ params }: Props) {
   const studio = await currentStudio();
   const paper = isId(id) ? await findPaper(studio, id) : undefined;
   if (!paper) notFound();
-  const [{ at }, readings, blends, charts, scans, trials, pictures, pieces] = await Promise.all([
+  const [{ at }, readings, blends, charts, scans, trials, pictures, pieces, openTime] = await Promise.all([
     loadRack(id),
     readingsOn(studio, id),
     blendsOn(studio, id),
@@ -36,6 +37,7 @@ export default async function PaperPage({ params }: Props) {
     trialsOn(studio, id),
     loosePictures(studio),
     pieceNames(studio),
+    openTimeOn(studio, paper),
   ]);
   return (
     <MarkerShell at={at}>
@@ -47,6 +49,7 @@ export default async function PaperPage({ params }: Props) {
         trials={trials}
         pictures={pictures}
         pieces={pieces}
+        openTime={openTime}
       />
     </MarkerShell>
   );

@@ -1,0 +1,1 @@
+ALTER TABLE "papers" ADD COLUMN "open_learnt" boolean DEFAULT false NOT NULL;
