@@ -5,6 +5,7 @@ import { quantile } from "@/core/algebra/median";
 import { USUAL_STEEPNESS, wantedAt, type Wanted } from "@/core/group/wanted";
 import { SHARE_STEPS } from "@/core/group/area-shares";
 import type { GroupTarget } from "@/core/group/goal";
+import { matchTarget } from "@/core/match/match";
 import { inkOfPass, layingPasses } from "@/core/group/lay";
 import { planGroups } from "@/core/group/plan";
 import { layingOf } from "@/core/group/shape";
@@ -19,7 +20,7 @@ import { colourField } from "@/sim/field";
 import { look } from "@/sim/observer";
 import { whiteCard } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
-import { rackOf, reachableTargets } from "./groups";
+import { rackOf, reachableTargets, type Rack } from "./groups";
 
 /** How areas are divided from their light end to their dark one. What light falls on evenly is divided evenly; hands and flat grounds are not. */
 const step = (s: number) => (s + 0.5) / SHARE_STEPS;
@@ -34,6 +35,8 @@ const AREAS: Readonly<Record<string, (t: number) => number>> = {
 };
 
 const TARGETS = 6;
+/** Readings for which both are looked for, places and area. */
+const READINGS = 12;
 const CAPACITY = 5;
 /** Way from the light end to the dark one, mm. */
 const AREA_MM = 1 / USUAL_STEEPNESS;
@@ -167,7 +170,8 @@ const [LIGHT_AT, LOCAL_AT, SHADOW_AT] = [0.1, 0.5, 0.9].map((t) => Math.floor(t 
 /** ΔE00 by which an area's light end, local colour and shadow end miss what is wanted of them, in all: 0 where all three are met. */
 function placesMissed(desk: Desk, target: GroupTarget & { light: Lab; shadow: Lab }) {
   const nearest = Math.min(...desk.inks.map((_, ink) => deltaE00(seenLab(desk, [ink]), target.light)));
-  const [best] = searchMatches(desk, target.shadow, { maxInks: 3, maxCoats: 3, top: 1 }).matches;
+  const options = { maxInks: 3, maxCoats: 3, top: 1 };
+  const best = finish(matchTarget(desk, target.shadow, options, "pruned")).recipes[0];
   const over = (off: number, most: number) => Math.max(0, off - most);
   return (seen: readonly Lab[]): number =>
     over(deltaE00(seen[LOCAL_AT]!, target.local), LOCAL_WANTED) +
@@ -181,6 +185,48 @@ interface Figures {
   readonly searched: number;
   readonly local: number;
   readonly tones: number;
+}
+
+/** Weight of the area, against a ΔE00 that the three places miss, where both are looked for. */
+const BESIDE = 0.05;
+
+/** Whether any group of a rack meets what is wanted of its places, and what the area misses where one comes as near to that as any. */
+function placesAgainstArea(
+  { desk }: Rack,
+  targets: readonly (GroupTarget & { light: Lab; shadow: Lab })[],
+): string {
+  const shares = PLACES.map(() => 1);
+  const rows = targets.map((target, n) => {
+    const wanted = wantedOf(target);
+    const wish: ShapeWish = {
+      target,
+      wish: {},
+      paper: desk.paper.lab,
+      tones: "auto",
+      mostTones: 4,
+      school: "light first",
+      shadow: "deeper",
+      capacity: CAPACITY,
+    };
+    const places = placesMissed(desk, target);
+    const area = (seen: readonly Lab[]) => missed(seen, wanted, shares);
+    const byArea = searched(desk, wish, area, 100 + n);
+    const byPlaces = searched(desk, wish, (seen) => places(seen) + BESIDE * area(seen), 100 + n);
+    return {
+      places: places(foreseen(desk, byPlaces)),
+      dearer: area(foreseen(desk, byPlaces)) / byArea.off,
+    };
+  });
+  const met = rows.filter((r) => r.places < 0.05);
+  const left = quantile(
+    rows.map((r) => r.places),
+    0.5,
+  ).toFixed(1);
+  const dearer = quantile(
+    rows.map((r) => r.dearer),
+    0.5,
+  ).toFixed(2);
+  return `The same search for a local colour within ${LOCAL_WANTED}, a light end within ${ENDS_WANTED} of the nearest ink and a shadow end within ${ENDS_WANTED} of the best stack of three, all at once and as the desk foresees them: ${met.length} of ${rows.length} readings have such a group; what is left over is ${left} ΔE00 in the median, and the area of those groups misses ${dearer} times what it need.`;
 }
 
 /** Groups that were planned with the area's shares and without, against what a long search finds, as they lie on the simulated sheet. */
@@ -230,5 +276,7 @@ export function judgeAlong(): string {
 
 | area | planned | planned without its shares | long search | planned ÷ search | local colour, median | tones |
 | --- | --- | --- | --- | --- | --- | --- |
-${rows.join("\n")}`;
+${rows.join("\n")}
+
+${placesAgainstArea(rack, reachableTargets(rack, READINGS, 77))}`;
 }

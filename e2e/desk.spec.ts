@@ -134,9 +134,29 @@ test.describe("away from the server", () => {
     await context.setOffline(false);
     await expect.poll(() => laidIn(page, id), { timeout: 60_000 }).toBe(5);
     await expect(page.getByText("No studio in reach")).toHaveCount(0);
-    const photos = (await eventsOf(page, id)).flatMap((e) => (e.kind === "photographed" ? [e.pictureId] : []));
-    expect(photos).toHaveLength(1);
-    expect((await page.request.get(`/api/pictures/${photos[0]}`)).ok()).toBe(true);
+    const photos = async () =>
+      (await eventsOf(page, id)).flatMap((e) => (e.kind === "photographed" ? [e.pictureId] : []));
+    await expect.poll(async () => (await photos()).length, { timeout: 30_000 }).toBe(1);
+    const [photo] = await photos();
+    expect((await page.request.get(`/api/pictures/${photo}`)).ok()).toBe(true);
+  });
+});
+
+test.describe("away from the server, beside the paper", () => {
+  test.use({ serviceWorkers: "allow" });
+  test("the words of the craft open without the server", async ({ page, context }) => {
+    await open(page, "/glossary");
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await page.reload();
+    await listens(page);
+    const words = page.locator("main dt, main h2");
+    const n = await words.count();
+    expect(n).toBeGreaterThan(20);
+    await context.setOffline(true);
+    await page.reload();
+    await listens(page);
+    await expect(words).toHaveCount(n);
+    await context.setOffline(false);
   });
 });
 

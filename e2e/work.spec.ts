@@ -238,11 +238,10 @@ test("from the third piece on a paper says how long its ink stays wet, by where 
   const data = { name: `Card of ${Date.now()}`, color: "#f5f5f0", capacity: 4 };
   const paper = (await (await page.request.post("/api/papers", { data })).json()) as { id: string };
   const openTime = async () => {
-    const papers = (await (await page.request.get("/api/papers")).json()) as {
-      id: string;
-      openTime: number | null;
-    }[];
-    return papers.find((p) => p.id === paper.id)!.openTime;
+    const rack = (await (await page.request.get(`/api/papers/${paper.id}`)).json()) as {
+      paper: { openTime: number | null };
+    };
+    return rack.paper.openTime;
   };
   /** Areas of two passes: the second begins so many seconds after the first, and after more than 50 an edge is mended. */
   const work = async () => {

@@ -1,5 +1,5 @@
 import type { PieceEvents } from "@/core/log/figures";
-import { and, asc, count, desc, eq, isNotNull, notInArray, sql, getTableColumns } from "drizzle-orm";
+import { and, asc, count, desc, eq, getTableColumns, inArray, isNotNull, notInArray, sql } from "drizzle-orm";
 import { MOST_EVENTS, MOST_PHOTOS } from "@/border/work-events";
 import { holding, type EventOf, type WorkEvent } from "@/core/work/record";
 import { inPieces, lockStudio, StudioFull, withStore, type Db } from "./database";
@@ -161,4 +161,43 @@ export async function recordOfStudio(studio: Studio): Promise<PieceEvents[]> {
     own.events.push(asEvent(row));
   }
   return [...byPiece.values()];
+}
+
+/** Events of pieces that are looked at for how often groups were laid: the newest. */
+const MOST_FOR_GROUPS = 20_000;
+
+/** What happened to some pieces, and on which paper each is: only what lies and what was mended is told. */
+export async function layingsOf(studio: Studio, ids: readonly string[]): Promise<Map<string, WorkOnPaper>> {
+  const out = new Map<string, { paperId: string | null; events: WorkEvent[] }>();
+  if (!ids.length) return out;
+  const rows = await withStore((db) =>
+    db
+      .select({
+        id: workEvents.id,
+        kind: workEvents.kind,
+        at: workEvents.at,
+        undoes: workEvents.undoes,
+        pictureId: workEvents.pictureId,
+        body: sql<object>`jsonb_strip_nulls(jsonb_build_object('area', ${workEvents.body} -> 'area', 'code', ${workEvents.body} -> 'code', 'symptom', ${workEvents.body} -> 'symptom'))`,
+        pieceId: workEvents.pieceId,
+        paperId: pieces.paperId,
+      })
+      .from(workEvents)
+      .innerJoin(pieces, eq(pieces.id, workEvents.pieceId))
+      .where(
+        and(
+          eq(workEvents.studioId, studio.id),
+          inArray(workEvents.pieceId, [...ids]),
+          inArray(workEvents.kind, ["done", "added", "mend", "undone"]),
+        ),
+      )
+      .orderBy(desc(workEvents.at))
+      .limit(MOST_FOR_GROUPS),
+  );
+  for (const { pieceId, paperId, ...row } of rows) {
+    const own = out.get(pieceId) ?? { paperId, events: [] };
+    out.set(pieceId, own);
+    own.events.push(asEvent(row));
+  }
+  return new Map([...out].map(([id, { paperId, events }]) => [id, { paperId, events: holding(events) }]));
 }

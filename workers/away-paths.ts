@@ -2,8 +2,8 @@
 export const AWAY_CACHES = ["blendt-desk-pages", "blendt-desk-things", "blendt-desk-scripts"] as const;
 
 const ID = "[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}";
-/** The desk of a piece, and what one looks up in a shop. */
-const PAGE = new RegExp(`^/(?:desk/${ID}|have)$`);
+/** The desk of a piece, and what one looks up in a shop or beside the paper. */
+const PAGE = new RegExp(`^/(?:desk/${ID}|have|glossary)$`);
 const THING = new RegExp(
   `^/api/(?:papers/${ID}|pictures/${ID}(?:/(?:facts|drawing))?|pieces/${ID}/colouring)$`,
 );

@@ -6,6 +6,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { displayLab } from "@/core/colour/display";
 import type { Lab } from "@/core/colour/lab";
+import type { GroupLaid } from "@/core/log/group-laid";
 import type { GroupUse } from "@/core/group/library";
 import { MATERIAL_HABITS } from "@/core/group/material";
 import { rolesOf } from "@/core/group/tone";
@@ -21,7 +22,7 @@ import { MarkerChip } from "@/ui/ink/marker-chip";
 import { NotesField } from "@/ui/kit/notes-field";
 import { messageOf, send } from "@/ui/send";
 import { coatsInWords, signed } from "@/words/numbers";
-import { verdictInWords } from "@/words/verdict";
+import { laidInWords, verdictInWords } from "@/words/verdict";
 
 interface Props {
   readonly group: LibraryGroup;
@@ -30,10 +31,12 @@ interface Props {
   readonly rack: Rack;
   readonly papers: readonly PaperSheet[];
   readonly uses: readonly GroupUse[];
+  /** How often it lies on which paper, by the work at the desk. */
+  readonly laid?: readonly GroupLaid[];
 }
 
 /** One kept group: its tones on this paper, results, notes, where it is used, and the like from what is owned. */
-export function GroupCard({ group, labs, rack, papers, uses }: Props) {
+export function GroupCard({ group, labs, rack, papers, uses, laid = [] }: Props) {
   const router = useRouter();
   const [trouble, setTrouble] = useState<string>();
   const [saved, setSaved] = useState(false);
@@ -216,6 +219,11 @@ export function GroupCard({ group, labs, rack, papers, uses }: Props) {
         ) : (
           <p className="m-0">In none of the 200 pieces changed last.</p>
         )}
+        {laid.map((l) => (
+          <p key={l.paperId} className="mt-1 mb-0">
+            {laidInWords(l, papers.find((p) => p.id === l.paperId)?.name)}
+          </p>
+        ))}
       </div>
       <div>
         <div className="flex items-center gap-2">

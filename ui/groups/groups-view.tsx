@@ -6,6 +6,7 @@ import { Link } from "@/ui/kit/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { labToHex } from "@/core/colour/display";
+import type { GroupLaid } from "@/core/log/group-laid";
 import { nearestTone, searchLibrary, type GroupUse } from "@/core/group/library";
 import type { LibraryGroup } from "@/store/groups";
 import type { PaperSheet } from "@/store/papers";
@@ -28,6 +29,8 @@ interface Props {
   readonly papers: readonly PaperSheet[];
   readonly rack: Rack;
   readonly uses: Readonly<Record<string, readonly GroupUse[]>>;
+  /** How often each lies on which paper. */
+  readonly laid?: Readonly<Record<string, readonly GroupLaid[]>>;
   readonly studio: string;
 }
 
@@ -37,7 +40,7 @@ const STACKED = 1000;
 const NEAR = 12;
 
 /** Kept blend groups: found by tag, family, code or colour, seen on a paper, and made again from what is owned. */
-export function GroupsView({ groups: all, papers, rack, uses, studio }: Props) {
+export function GroupsView({ groups: all, papers, rack, uses, laid, studio }: Props) {
   const isDropped = useIsDropped();
   const groups = all.filter((g) => !isDropped(`/api/groups/${g.id}`));
   const router = useRouter();
@@ -214,10 +217,7 @@ export function GroupsView({ groups: all, papers, rack, uses, studio }: Props) {
             {!found.length && (
               <li className="text-[16px]">
                 No kept group{" "}
-                {wanted
-                  ? "comes near that colour"
-                  : `has “${query}” in its name, tags, notes or codes`}
-                .{" "}
+                {wanted ? "comes near that colour" : `has “${query}” in its name, tags, notes or codes`}.{" "}
                 <button
                   className="button mt-1"
                   onClick={() => {
@@ -238,6 +238,7 @@ export function GroupsView({ groups: all, papers, rack, uses, studio }: Props) {
               rack={rack}
               papers={papers}
               uses={uses[chosen.id] ?? []}
+              laid={laid?.[chosen.id] ?? []}
             />
           )}
         </div>

@@ -66,10 +66,14 @@ describe("kept groups", () => {
 });
 
 describe("a kept group", () => {
-  const card = (g: LibraryGroup, uses: Parameters<typeof GroupCard>[0]["uses"] = []) => {
+  type Shown = Parameters<typeof GroupCard>[0];
+  const card = (g: LibraryGroup, uses: Shown["uses"] = [], laid: Shown["laid"] = []) => {
     const labs = g.tones.map((t) => clay.find((m) => m.code === t.code)?.swatches[t.coats - 1]?.lab);
     return wordsOf(
-      drawn(<GroupCard group={g} labs={labs} rack={rack} papers={[paper]} uses={uses} />, "/groups"),
+      drawn(
+        <GroupCard group={g} labs={labs} rack={rack} papers={[paper]} uses={uses} laid={laid} />,
+        "/groups",
+      ),
     );
   };
   it("has its tones with roles, coats and lightness on this paper", () => {
@@ -82,6 +86,11 @@ describe("a kept group", () => {
     expect(card(under)).toContain("laid layered; clay7 2 coats beneath the shadow");
     const use = { piece: "Kite", pieceId: "p", area: "Skin", areaId: "a", share: 1 };
     expect(card(groups[0]!, [use])).toContain("Kite");
+    const laid = { paperId: paper.id, times: 4, asPlanned: 3 };
+    expect(card(groups[0]!, [use], [laid])).toContain(`Laid 4 times on ${paper.name}, 3 as planned.`);
+    expect(card(groups[0]!, [use], [{ paperId: null, times: 1, asPlanned: 1 }])).toContain(
+      "Laid once on a paper that is not told, as planned.",
+    );
   });
 });
 

@@ -26,7 +26,9 @@ export function TonedPaper({ area, rack }: { readonly area: Area; readonly rack:
     if (!read) return [];
     const place = placeNames[p].toLowerCase();
     if (deltaE00(read, lab) < GIVEN)
-      return [`Bare ${name} already gives the ${place}: ${differenceWords(deltaE00(read, lab))} (${deltaE00(read, lab).toFixed(1)} ΔE00).`];
+      return [
+        `Bare ${name} already gives the ${place}: ${differenceWords(deltaE00(read, lab))} (${deltaE00(read, lab).toFixed(1)} ΔE00).`,
+      ];
     return read[0] > lab[0] + 1
       ? [
           `The ${place} (lightness ${signed(read[0])}) is lighter than ${name} (${signed(lab[0])}): no marker gives it, white or pale pencil does.`,
