@@ -1,7 +1,7 @@
 "use client";
 import { withRack } from "@/ui/rack-here";
 import { ArrowLeft, Bell, BellOff, Pause, Undo2 } from "lucide-react";
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import { useStore } from "zustand";
 import { clockOf, openEnds } from "@/core/work/at-desk";
 import { stepKey, type WorkEvent } from "@/core/work/record";
@@ -120,6 +120,18 @@ function Desk({ log, rack }: { readonly log: WorkLog; readonly rack: Rack }) {
   useKey("left", () => move(-1));
   useKey("p", () => (going ? pause() : begin()));
   useUndoKeys(undo, () => undefined);
+
+  // What is to be done next is told at once, its picture as soon as there is time.
+  const [area, section, pass] = [shown?.area, shown?.section, shown?.pass];
+  const lookNow: Look = shown ? look : look === "end" ? "end" : "whole";
+  const label = shown ? `Where ${shown.code} goes on ${nameOf(shown.area)}` : `${piece.name} as it lies`;
+  const { hand } = desk;
+  const pictured = useDeferredValue(
+    useMemo(
+      () => ({ work, record, sections, parts, hand, area, section, pass, look: lookNow, label }),
+      [work, record, sections, parts, hand, area, section, pass, lookNow, label],
+    ),
+  );
 
   const ends = useMemo(() => openEnds(work, record), [work, record]);
   const hour = useMemo(() => {
@@ -302,16 +314,7 @@ function Desk({ log, rack }: { readonly log: WorkLog; readonly rack: Rack }) {
                 ))}
               </div>
               <div className="min-h-0 flex-1">
-                <LitPicture
-                  piece={piece}
-                  rack={rack}
-                  state={state}
-                  step={shown}
-                  look={shown ? look : look === "end" ? "end" : "whole"}
-                  label={
-                    shown ? `Where ${shown.code} goes on ${nameOf(shown.area)}` : `${piece.name} as it lies`
-                  }
-                />
+                <LitPicture piece={piece} rack={rack} {...pictured} />
               </div>
             </>
           )}

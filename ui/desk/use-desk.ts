@@ -65,6 +65,7 @@ export function useDesk(
     if (ready) keepOrder(id, shape, keptOf(ready), asked.serial);
   }, [ready, id, shape, asked.serial]);
   const shown = useMemo(() => order ?? (job.output && keptOf(job.output)), [order, job.output]);
+  const sections = useMemo(() => shown?.sections ?? {}, [shown]);
   const parts = useMemo(() => new Map(work.map((w) => [w.id, w])), [work]);
   const left = useMemo(
     () =>
@@ -84,7 +85,7 @@ export function useDesk(
     parts,
     record,
     desk,
-    sections: shown?.sections ?? {},
+    sections,
     looking: !shown,
     error: job.error,
     current,
