@@ -139,6 +139,24 @@ test.describe("away from the server", () => {
     await expect.poll(async () => (await photos()).length, { timeout: 30_000 }).toBe(1);
     const [photo] = await photos();
     expect((await page.request.get(`/api/pictures/${photo}`)).ok()).toBe(true);
+    // From the steps it is gone to without being fetched as a page, and opens without the server all the same.
+    await open(page, `/pieces/${id}/steps`);
+    await page.evaluate((of) => caches.delete(of), "blendt-desk-pages");
+    await page.getByRole("link", { name: "Go on at the desk: 5 steps laid" }).click();
+    await expect(code(page)).toBeVisible();
+    const [fetched] = await page.evaluate(() =>
+      performance.getEntriesByType("navigation").map((e) => e.name),
+    );
+    expect(fetched).toContain("/steps");
+    await expect
+      .poll(() => page.evaluate(async (at) => (await caches.match(at)) !== undefined, `/desk/${id}`))
+      .toBe(true);
+    await context.setOffline(true);
+    await page.reload();
+    await listens(page);
+    await expect(progress(page)).toContainText(/^5 of \d+ laid/);
+    await expect(page.getByTestId("desk-picture")).toBeVisible({ timeout: 60_000 });
+    await context.setOffline(false);
   });
 });
 

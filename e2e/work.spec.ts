@@ -108,6 +108,12 @@ test("a step is put elsewhere by keys, tried, planned around, kept as it is, and
   await expect(page.getByText("Looking for a better one")).toHaveCount(0, { timeout: 60_000 });
   await expect(grips.nth(5)).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText("Looking for a better one")).toHaveCount(0, { timeout: 60_000 });
+  // The order that is found stays as it is.
+  await expect(async () => {
+    const before = await order.innerText();
+    await page.waitForTimeout(2000);
+    expect(await order.innerText()).toBe(before);
+  }).toPass({ timeout: 90_000 });
   const notice = page.getByRole("region", { name: "What you put elsewhere" });
   const nameOf = async (n: number) => (await grips.nth(n).getAttribute("aria-label"))!;
   /** Moves a row down by keys until it may stand there. */

@@ -44,3 +44,37 @@ export async function forgetAway(): Promise<void> {
   if (!("caches" in globalThis)) return;
   await Promise.all(AWAY_CACHES.slice(0, 2).map((name) => caches.delete(name))).catch(() => undefined);
 }
+
+/** Of which build the desk was last fetched as a page, with all of its scripts, while there was somebody to keep them. */
+const KEPT_OF = "blendt-desk-of";
+const buildHere = (): string =>
+  document.querySelector<HTMLMetaElement>('meta[name="blendt-build"]')?.content ?? "";
+
+/**
+ * Whether the desk may be gone to without fetching it as a page: what it needs while the server is away is kept of this build already, but for the
+ * page itself.
+ */
+export function isDeskKept(): boolean {
+  const build = buildHere();
+  try {
+    return build !== "" && localStorage.getItem(KEPT_OF) === build && !!navigator.serviceWorker?.controller;
+  } catch {
+    return false;
+  }
+}
+
+/** Notes that the desk was fetched whole; one that was gone to without is fetched beside it and kept. */
+export async function keepDesk(): Promise<void> {
+  if (!("caches" in globalThis) || !navigator.serviceWorker?.controller) return;
+  const { pathname } = location;
+  const [fetched] = performance.getEntriesByType("navigation");
+  try {
+    if (fetched && new URL(fetched.name).pathname === pathname)
+      return localStorage.setItem(KEPT_OF, buildHere());
+    const page = await fetch(pathname, { headers: { accept: "text/html" } });
+    if (page.status === 200 && !page.redirected && isDeskPage(pathname))
+      await (await caches.open(AWAY_CACHES[0])).put(pathname, page);
+  } catch {
+    // No room, or no server: it is as it was.
+  }
+}

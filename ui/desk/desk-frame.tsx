@@ -7,7 +7,7 @@ import { RackProvider, useRackHere } from "@/ui/rack-here";
 import type { RackAt } from "@/ui/racks-at-hand";
 import { switchSurround } from "@/ui/surround";
 import { useKey } from "@/ui/use-keys";
-import { readyForAway } from "@/workers/away-paths";
+import { keepDesk, readyForAway } from "@/workers/away-paths";
 
 const Shortcuts = dynamic(
   later(() => import("@/ui/shortcuts").then((m) => m.Shortcuts)),
@@ -29,6 +29,7 @@ function Listening({ children }: { readonly children: ReactNode }) {
     document.documentElement.dataset.ready = "true";
     void fetchLater();
     readyForAway();
+    void keepDesk();
   }, [isReady]);
   const [help, setHelp] = useState(false);
   const wasHelping = useEver(help);

@@ -21,6 +21,7 @@ import type { Rack } from "@/store/rack";
 import { useToneShares } from "@/ui/light/use-tone-shares";
 import { canBeShown, PiecePicture } from "@/ui/light/piece-picture";
 
+import { DeskLink } from "@/ui/desk/desk-link";
 import { counted } from "@/words/numbers";
 import { useStudio } from "@/ui/studio/studio-context";
 import { handInWords } from "@/words/hand";
@@ -108,11 +109,10 @@ export function Steps({
           </h1>
           <span className="text-[15px] text-soft">{rack.paper.name}</span>
           {id && chapters.length > 0 && (
-            // A page of its own, fetched whole: what it needs is then kept for when the server is away.
-            <a className="button button-main screen-only ml-auto" href={`/desk/${id}`}>
+            <DeskLink id={id} className="button button-main screen-only ml-auto">
               <Brush size={17} aria-hidden />{" "}
               {atDesk ? `Go on at the desk: ${counted(atDesk, "step")} laid` : "To the desk"}
-            </a>
+            </DeskLink>
           )}
           <button
             className={`button screen-only ${id && chapters.length > 0 ? "" : "ml-auto"}`}
