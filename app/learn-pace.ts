@@ -1,8 +1,8 @@
 import { followedPasses, openTimeOf } from "@/core/work/open-time";
 import { paceOf, type Learnt } from "@/core/work/pace";
 import { recordOf, type WorkRecord } from "@/core/work/record";
-import { takeOpenTime } from "@/store/papers";
-import { takePace, type Studio } from "@/store/studio";
+import { listPapers, takeOpenTime, type PaperSheet } from "@/store/papers";
+import { speedOf, takePace, type Studio } from "@/store/studio";
 import { workOfStudio, type WorkOnPaper } from "@/store/work-events";
 
 /** Pieces with work from which on a hand's own pace, or what ink does on a paper, is gone by. */
@@ -22,16 +22,25 @@ const recorded = (work: readonly WorkOnPaper[]): Recorded[] =>
     .map(({ paperId, events }) => ({ paperId, record: recordOf(events) }))
     .filter((w) => w.record.done.size > 0);
 
-const openTimeIn = (work: readonly Recorded[], speed: number | null, dryTime: number | null) =>
-  openTimeOf(work.flatMap((w) => followedPasses(w.record, speed ?? SPEED, dryTime ?? DRY)));
+/** How long ink stays open on a paper by the work on it. */
+const openTimeBy = (
+  work: readonly Recorded[],
+  paper: Pick<PaperSheet, "id" | "dryTime">,
+  speed: number | null,
+): Learnt | undefined =>
+  openTimeOf(
+    work
+      .filter((w) => w.paperId === paper.id)
+      .flatMap((w) => followedPasses(w.record, speed ?? SPEED, paper.dryTime ?? DRY)),
+  );
 
 /** How long ink stays open on a paper by the work of a studio on it. */
 export async function openTimeOn(
-  studio: Studio & { readonly speed: number | null },
-  paper: { readonly id: string; readonly dryTime: number | null },
+  studio: Studio,
+  paper: Pick<PaperSheet, "id" | "dryTime">,
 ): Promise<Learnt | undefined> {
-  const work = recorded(await workOfStudio(studio)).filter((w) => w.paperId === paper.id);
-  return openTimeIn(work, studio.speed, paper.dryTime);
+  const [work, speed] = await Promise.all([workOfStudio(studio), speedOf(studio)]);
+  return openTimeBy(recorded(work), paper, speed);
 }
 
 /**
@@ -47,10 +56,10 @@ export async function learnPace(studio: Studio): Promise<void> {
       speed: within(speed.value, 1, 500),
       ...(change && { change: within(change.value, 0, 120) }),
     });
-  for (const paperId of new Set(work.flatMap((w) => w.paperId ?? []))) {
-    const own = work.filter((w) => w.paperId === paperId);
-    if (own.length < FROM_PIECE) continue;
-    const open = openTimeIn(own, speed?.value ?? null, null);
-    if (open) await takeOpenTime(studio, paperId, within(open.value, 1, 3600));
+  const pace = await speedOf(studio);
+  for (const paper of await listPapers(studio)) {
+    if (work.filter((w) => w.paperId === paper.id).length < FROM_PIECE) continue;
+    const open = openTimeBy(work, paper, pace);
+    if (open) await takeOpenTime(studio, paper.id, within(open.value, 1, 3600));
   }
 }

@@ -1,4 +1,5 @@
 import { chromium } from "@playwright/test";
+import sharp from "sharp";
 
 /** Takes one picture of each main view of a running Blendt with the demo studio: tsx scripts/screenshots.ts http://localhost:3000 */
 const base = process.argv[2] ?? "http://localhost:3000";
@@ -35,6 +36,33 @@ async function settled(): Promise<void> {
     if (!busy && !/better one|Updating…|Drawing what|Looking for/.test(words)) return;
     await page.waitForTimeout(1000);
   }
+}
+/** The desk beside the paper, on a tablet at night, in the hand: one picture of the three. */
+async function shootDesk(): Promise<void> {
+  const at = async (width: number, height: number) => {
+    await page.setViewportSize({ width, height });
+    await page.waitForTimeout(1500);
+    await page.mouse.move(2, 2);
+    return page.screenshot();
+  };
+  const wide = await at(1280, 800);
+  const phone = await at(390, 844);
+  await page.keyboard.press("d");
+  const tablet = await at(1024, 768);
+  while ((await page.locator("html").getAttribute("data-surround")) !== "bright")
+    await page.keyboard.press("d");
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const [gap, low] = [24, 640];
+  const small = (shot: Buffer) => sharp(shot).resize({ height: low }).toBuffer({ resolveWithObject: true });
+  const [night, hand] = [await small(tablet), await small(phone)];
+  await sharp({ create: { width: 1280, height: 800 + low + 2 * gap, channels: 3, background: "#8c8c8c" } })
+    .composite([
+      { input: wide, left: 0, top: 0 },
+      { input: night.data, left: gap, top: 800 + gap },
+      { input: hand.data, left: 1280 - gap - hand.info.width, top: 800 + gap },
+    ])
+    .png()
+    .toFile("docs/screenshots/desk.png");
 }
 // The first visit.
 await open("/start");
@@ -114,7 +142,7 @@ await page.getByRole("button", { name: "Go on" }).click();
 for (let k = 0; k < 6; k++) await page.keyboard.press("Space", { delay: 60 });
 await settled();
 await page.waitForTimeout(4000);
-await shoot("desk");
+await shootDesk();
 await open("/log");
 await page.locator('main img[src*="/colouring"]').first().waitFor();
 await page.waitForTimeout(1500);

@@ -119,6 +119,14 @@ export const takePace = (studio: Studio, pace: Pick<StudioFacts, "speed"> & { re
       .where(and(eq(studios.id, studio.id), eq(studios.paceSet, false))),
   );
 
+/** mm² of one coat a second, as the studio has it now; null where nobody has said and nothing was learnt. */
+export const speedOf = async (studio: Studio): Promise<number | null> =>
+  (
+    await withStore((db) =>
+      db.select({ speed: studios.speed }).from(studios).where(eq(studios.id, studio.id)),
+    )
+  )[0]?.speed ?? null;
+
 export const changeStudio = (studio: Studio, change: Partial<StudioFacts>): Promise<boolean> =>
   withStore(
     async (db) =>

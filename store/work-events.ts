@@ -130,6 +130,20 @@ export const addWorkEvents = (
     }),
   );
 
+/** Columns of an event with so much of what it says: what counts events reads no words. */
+const shortEvent = (...fields: readonly string[]) => ({
+  id: workEvents.id,
+  kind: workEvents.kind,
+  at: workEvents.at,
+  undoes: workEvents.undoes,
+  pictureId: workEvents.pictureId,
+  pieceId: workEvents.pieceId,
+  body: sql<object>`jsonb_strip_nulls(jsonb_build_object(${sql.join(
+    fields.map((f) => sql`${sql.raw(`'${f}'`)}, ${workEvents.body} -> ${sql.raw(`'${f}'`)}`),
+    sql`, `,
+  )}))`,
+});
+
 /** Events that figures are made of at most: the newest of all pieces. */
 export const MOST_FOR_FIGURES = 60_000;
 
@@ -138,14 +152,7 @@ export async function recordOfStudio(studio: Studio): Promise<PieceEvents[]> {
   const rows = await withStore((db) =>
     db
       .select({
-        id: workEvents.id,
-        kind: workEvents.kind,
-        at: workEvents.at,
-        undoes: workEvents.undoes,
-        pictureId: workEvents.pictureId,
-        // Figures read no words.
-        body: sql<object>`jsonb_strip_nulls(jsonb_build_object('code', ${workEvents.body} -> 'code', 'mm2', ${workEvents.body} -> 'mm2', 'coats', ${workEvents.body} -> 'coats'))`,
-        pieceId: workEvents.pieceId,
+        ...shortEvent("code", "mm2", "coats"),
         name: pieces.name,
       })
       .from(workEvents)
@@ -173,13 +180,7 @@ export async function layingsOf(studio: Studio, ids: readonly string[]): Promise
   const rows = await withStore((db) =>
     db
       .select({
-        id: workEvents.id,
-        kind: workEvents.kind,
-        at: workEvents.at,
-        undoes: workEvents.undoes,
-        pictureId: workEvents.pictureId,
-        body: sql<object>`jsonb_strip_nulls(jsonb_build_object('area', ${workEvents.body} -> 'area', 'code', ${workEvents.body} -> 'code', 'symptom', ${workEvents.body} -> 'symptom'))`,
-        pieceId: workEvents.pieceId,
+        ...shortEvent("area", "code", "symptom"),
         paperId: pieces.paperId,
       })
       .from(workEvents)

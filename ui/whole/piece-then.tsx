@@ -4,7 +4,11 @@ import { applyCommand } from "@/core/piece/commands";
 import type { Piece } from "@/core/piece/piece";
 import type { Rack } from "@/store/rack";
 import { PiecePicture } from "@/ui/light/piece-picture";
+import { pictureUrl } from "@/ui/send";
 import type { AcceptGroups } from "./changes";
+
+/** Of the drawing as it came, px. */
+const WIDTH = 640;
 
 /** The picture of a piece: as it is, and with what is proposed wiped over it. */
 export function PieceThen({
@@ -24,7 +28,21 @@ export function PieceThen({
   return (
     <div>
       <div className="relative">
-        <PiecePicture piece={piece} rack={rack} className="w-full" />
+        <PiecePicture
+          piece={piece}
+          rack={rack}
+          className="w-full"
+          instead={
+            piece.setUp.line && (
+              // Before anything is planned, and until what is planned is drawn: the drawing as it came.
+              <img
+                src={`${pictureUrl(piece.setUp.line.pictureId)}?width=${WIDTH}`}
+                alt={`The drawing of ${piece.name}`}
+                className="block h-auto w-full"
+              />
+            )
+          }
+        />
         {then && (
           <div className="absolute inset-0" style={{ clipPath: `inset(0 ${100 * (1 - wipe)}% 0 0)` }}>
             <PiecePicture
