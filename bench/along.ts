@@ -5,7 +5,6 @@ import { quantile } from "@/core/algebra/median";
 import { USUAL_STEEPNESS, wantedAt, type Wanted } from "@/core/group/wanted";
 import { SHARE_STEPS } from "@/core/group/area-shares";
 import type { GroupTarget } from "@/core/group/goal";
-import { matchTarget } from "@/core/match/match";
 import { inkOfPass, layingPasses } from "@/core/group/lay";
 import { planGroups } from "@/core/group/plan";
 import { layingOf } from "@/core/group/shape";
@@ -20,7 +19,7 @@ import { colourField } from "@/sim/field";
 import { look } from "@/sim/observer";
 import { whiteCard } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
-import { rackOf, reachableTargets, type Rack } from "./groups";
+import { rackOf, reachableTargets } from "./groups";
 
 /** How areas are divided from their light end to their dark one. What light falls on evenly is divided evenly; hands and flat grounds are not. */
 const step = (s: number) => (s + 0.5) / SHARE_STEPS;
@@ -35,8 +34,6 @@ const AREAS: Readonly<Record<string, (t: number) => number>> = {
 };
 
 const TARGETS = 6;
-/** Readings for which both are looked for, places and area. */
-const READINGS = 12;
 const CAPACITY = 5;
 /** Way from the light end to the dark one, mm. */
 const AREA_MM = 1 / USUAL_STEEPNESS;
@@ -87,16 +84,14 @@ function coloured(inks: readonly SimulatedInk[], g: LaidGroup): readonly Lab[] {
   );
 }
 
-/**
- * The best group that a long random search finds, by what the desk says of it: random tones, the best bettered one ink at a time.
- * @param cost of an area as it is foreseen
- */
+/** The best group that a long random search finds, by what the desk says of it: random tones, the best bettered one ink at a time. */
 function searched(
   desk: Desk,
   wish: ShapeWish,
-  cost: (seen: readonly Lab[]) => number,
+  wanted: readonly Wanted[],
+  shares: readonly number[],
   seed: number,
-): LaidGroup & { readonly off: number } {
+): LaidGroup {
   const random = seeded(seed);
   const pick = <T>(of: readonly T[]) => of[Math.floor(random() * of.length)]!;
   const shapes = [2, 3, 4].flatMap((n) => shapesOf(wish, n));
@@ -119,7 +114,7 @@ function searched(
     return {
       shape,
       tones,
-      off: cost(foreseen(desk, { laying, inks })),
+      off: missed(foreseen(desk, { laying, inks }), wanted, shares),
     };
   };
   const tries = Array.from({ length: TRIED }, () => {
@@ -155,28 +150,7 @@ function searched(
       0,
     ),
     inks: { tones: best.tones.map((t) => t.ink), under: [], over: [] },
-    off: best.off,
   };
-}
-
-/** What is wanted of three places of a group beside its area, ΔE00: its local colour at most this, its ends at most so much more than inks give. */
-const [LOCAL_WANTED, ENDS_WANTED] = [1.5, 0.5];
-const [LIGHT_AT, LOCAL_AT, SHADOW_AT] = [0.1, 0.5, 0.9].map((t) => Math.floor(t * SHARE_STEPS)) as [
-  number,
-  number,
-  number,
-];
-
-/** ΔE00 by which an area's light end, local colour and shadow end miss what is wanted of them, in all: 0 where all three are met. */
-function placesMissed(desk: Desk, target: GroupTarget & { light: Lab; shadow: Lab }) {
-  const nearest = Math.min(...desk.inks.map((_, ink) => deltaE00(seenLab(desk, [ink]), target.light)));
-  const options = { maxInks: 3, maxCoats: 3, top: 1 };
-  const best = finish(matchTarget(desk, target.shadow, options, "pruned")).recipes[0];
-  const over = (off: number, most: number) => Math.max(0, off - most);
-  return (seen: readonly Lab[]): number =>
-    over(deltaE00(seen[LOCAL_AT]!, target.local), LOCAL_WANTED) +
-    over(deltaE00(seen[LIGHT_AT]!, target.light), nearest + ENDS_WANTED) +
-    over(deltaE00(seen[SHADOW_AT]!, target.shadow), best!.deltaE00 + ENDS_WANTED);
 }
 
 interface Figures {
@@ -185,48 +159,6 @@ interface Figures {
   readonly searched: number;
   readonly local: number;
   readonly tones: number;
-}
-
-/** Weight of the area, against a ΔE00 that the three places miss, where both are looked for. */
-const BESIDE = 0.05;
-
-/** Whether any group of a rack meets what is wanted of its places, and what the area misses where one comes as near to that as any. */
-function placesAgainstArea(
-  { desk }: Rack,
-  targets: readonly (GroupTarget & { light: Lab; shadow: Lab })[],
-): string {
-  const shares = PLACES.map(() => 1);
-  const rows = targets.map((target, n) => {
-    const wanted = wantedOf(target);
-    const wish: ShapeWish = {
-      target,
-      wish: {},
-      paper: desk.paper.lab,
-      tones: "auto",
-      mostTones: 4,
-      school: "light first",
-      shadow: "deeper",
-      capacity: CAPACITY,
-    };
-    const places = placesMissed(desk, target);
-    const area = (seen: readonly Lab[]) => missed(seen, wanted, shares);
-    const byArea = searched(desk, wish, area, 100 + n);
-    const byPlaces = searched(desk, wish, (seen) => places(seen) + BESIDE * area(seen), 100 + n);
-    return {
-      places: places(foreseen(desk, byPlaces)),
-      dearer: area(foreseen(desk, byPlaces)) / byArea.off,
-    };
-  });
-  const met = rows.filter((r) => r.places < 0.05);
-  const left = quantile(
-    rows.map((r) => r.places),
-    0.5,
-  ).toFixed(1);
-  const dearer = quantile(
-    rows.map((r) => r.dearer),
-    0.5,
-  ).toFixed(2);
-  return `The same search for a local colour within ${LOCAL_WANTED}, a light end within ${ENDS_WANTED} of the nearest ink and a shadow end within ${ENDS_WANTED} of the best stack of three, all at once and as the desk foresees them: ${met.length} of ${rows.length} readings have such a group; what is left over is ${left} ΔE00 in the median, and the area of those groups misses ${dearer} times what it need.`;
 }
 
 /** Groups that were planned with the area's shares and without, against what a long search finds, as they lie on the simulated sheet. */
@@ -256,7 +188,7 @@ export function judgeAlong(): string {
       const [planned] = finish(planGroups(rack.desk, wish(shares), 1));
       const [blind] = finish(planGroups(rack.desk, wish(), 1));
       if (!planned || !blind) return [];
-      const best = searched(rack.desk, wish(), (seen) => missed(seen, wanted, shares), n);
+      const best = searched(rack.desk, wish(), wanted, shares, n);
       const off = (g: LaidGroup) => missed(coloured(rack.inks, g), wanted, shares);
       return [
         {
@@ -276,7 +208,5 @@ export function judgeAlong(): string {
 
 | area | planned | planned without its shares | long search | planned ÷ search | local colour, median | tones |
 | --- | --- | --- | --- | --- | --- | --- |
-${rows.join("\n")}
-
-${placesAgainstArea(rack, reachableTargets(rack, READINGS, 77))}`;
+${rows.join("\n")}`;
 }

@@ -75,7 +75,7 @@ export function layOut(
   };
 }
 
-export interface Rack {
+interface Rack {
   readonly name: string;
   readonly inks: readonly SimulatedInk[];
   readonly desk: Desk;
