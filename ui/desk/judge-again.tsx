@@ -76,8 +76,8 @@ export function JudgeAgain({
           return (
             <li key={id} className="grid gap-2 border-b border-line py-2 text-[16px]">
               <p className="m-0">
-                <strong>{nameOf(id)}</strong> may look weak: {nameOf(beside)} beside it came later and is much
-                darker.
+                <strong>{nameOf(id)}</strong> may look weak: much darker ink came later on {nameOf(beside)}{" "}
+                beside it.
               </p>
               <div className="grid max-w-80 grid-cols-2 gap-3">
                 <ColourSquare hex={now.hex}>As it lies</ColourSquare>
