@@ -43,6 +43,8 @@ export class PlanPieceQuestion extends AmongOwned {
   @Optional() @Whole(2, 400) limit?: number;
   /** Also plans at other prices of a marker, to show markers against fit. */
   @Optional() @Flag() trade = false;
+  /** Looks at every way to lay each area, however long that takes; else a very large piece ends with the likeliest ones. */
+  @Optional() @Flag() thorough = false;
 }
 
 /** How a whole plan stands: markers used against fit. */
@@ -71,6 +73,8 @@ export interface PlanPieceOutput {
   /** Each area planned by itself. */
   readonly apart: WholeFigures;
   readonly limitMet: boolean;
+  /** Whether a thorough look would look at more ways to lay each area than this plan did. */
+  readonly isBrief?: boolean;
   readonly trade?: readonly TradePoint[];
 }
 
@@ -177,7 +181,7 @@ export const planPiece = deskOperation(
       );
     const wish = wishOf(open, question);
     const tell = show && ((soFar: JointPlans) => show(outputOf(question, open, wish, soFar)));
-    const plans = yield* planTogether(open.desk, wish, question.trade ? PRICES : [], tell);
+    const plans = yield* planTogether(open.desk, wish, question.trade ? PRICES : [], tell, question.thorough);
     if (!plans)
       throw wrong(
         "areas",
@@ -185,6 +189,7 @@ export const planPiece = deskOperation(
       );
     return {
       ...outputOf(question, open, wish, plans),
+      isBrief: plans.isBrief,
       ...(question.trade && {
         trade: plans.priced.map((p, n): TradePoint => {
           const { areas, markers: uses } = told(question, open, p);

@@ -106,14 +106,39 @@ describe("a whole piece", () => {
     });
     const shown: number[] = [];
     const large = { ...wish, areas: open, neighbours: [] };
-    const { alone, together: plan } = finish(
-      planTogether(desk, large, [], ({ together: t }) => shown.push(t.objective)),
-    )!;
+    const {
+      alone,
+      together: plan,
+      isBrief,
+    } = finish(planTogether(desk, large, [], ({ together: t }) => shown.push(t.objective)))!;
+    expect(isBrief).toBe(false);
     expect(shown.length).toBeGreaterThanOrEqual(3);
     for (const [i, objective] of shown.entries())
       expect(objective).toBeLessThanOrEqual((shown[i - 1] ?? Infinity) + 1e-9);
     expect(plan.objective).toBe(shown.at(-1));
     expect(plan.objective).toBeLessThan(shown[0]!);
     expect(plan.objective).toBeLessThanOrEqual(alone.objective + 1e-9);
+  }, 60_000);
+  it("of very many areas ends with the likeliest ways of each, and with all of them where that is asked for", () => {
+    const many = Math.ceil(121_000 / 24 / desk.inks.length);
+    const open = Array.from({ length: many }, (_, i) => {
+      const local = [45 + (i % 8) * 4, 6 + (i % 3) * 3, 10 + (i % 2) * 2.5] as const;
+      const wished = shapeWish(desk, { local }, { tones: "auto", mostTones: 5, shadow: "best" });
+      return { ...area(local), wish: wished };
+    });
+    // A piece is as large as its desk is; that few of its inks can be had makes the test short.
+    const large = {
+      ...wish,
+      areas: open,
+      neighbours: [],
+      inkCost: (ink: number) => (ink % 6 ? Infinity : 0),
+    };
+    const soon = finish(planTogether(desk, large))!;
+    expect(soon.isBrief).toBe(true);
+    expect(soon.together.objective).toBeLessThanOrEqual(soon.alone.objective + 1e-9);
+    const late = finish(planTogether(desk, large, [], undefined, true))!;
+    expect(late.isBrief).toBe(false);
+    expect(late.together.objective).toBeLessThanOrEqual(soon.together.objective + 1e-9);
+    expect(late.together.objective).toBeGreaterThan(0.85 * soon.together.objective);
   }, 60_000);
 });

@@ -41,9 +41,10 @@ export function Together({
   readonly onProposal: (command: AcceptGroups | undefined) => void;
 }) {
   const run = useRun();
-  const ask = (): AskedTogether => ({
+  const ask = (thorough = false): AskedTogether => ({
     key: togetherKey(piece, rack),
     markerCost: piece.whole.markerCost,
+    thorough,
   });
   // Whoever comes to have all of it planned need not say so again.
   const isWanted = useQueryPart("plan") !== null && rack.markers.some((m) => m.swatches.length);
@@ -86,6 +87,14 @@ export function Together({
           work={work}
           doing={plan ? "A plan is there; looking for better ones" : "Planning all areas"}
         />
+      )}
+      {plan?.isBrief && work.progress === undefined && (
+        <p className="m-0 flex flex-wrap items-center gap-3 text-[14px] text-soft">
+          Of so many areas only the likeliest ways to lay each were looked at.
+          <button className="button" onClick={() => setAsked(ask(true))}>
+            Look at all of them
+          </button>
+        </p>
       )}
       {points && points.length > 1 && (
         <Trade

@@ -64,6 +64,8 @@ export function wholeQuestion(piece: Piece, rack: Rack, held: (area: Area) => bo
 export interface AskedTogether {
   readonly key: string;
   readonly markerCost: number;
+  /** Every way to lay each area is looked at, of however large a piece. */
+  readonly thorough?: boolean;
 }
 
 /** All areas planned together, at other prices of a marker too; nothing to do until it is asked for. */
@@ -73,7 +75,15 @@ export function useTogether(piece: Piece, rack: Rack, wanted: AskedTogether | un
   const work = useAsk(
     "planPiece",
     rack,
-    isAsked ? { ...asked, markerCost: wanted.markerCost, trade: true } : null,
+    isAsked
+      ? {
+          ...asked,
+          markerCost: wanted.markerCost,
+          trade: true,
+          ...(wanted.thorough && { thorough: true }),
+        }
+      : null,
+    { about: wanted?.key },
   );
   const { output } = work;
   const all = useMemo(() => output && spread(output, standing.like), [output, standing]);
