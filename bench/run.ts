@@ -11,7 +11,7 @@ import { judgeKnown } from "./known";
 import { judgeLight } from "./light";
 import { judgeMatch } from "./match";
 import { judgePencil } from "./pencil";
-import { judgePencilScales } from "./pencil-scale";
+import { judgePencilScales, judgeToothScales } from "./pencil-scale";
 import { judgePrediction } from "./prediction";
 import { judgePurchases } from "./purchases";
 import { judgeQuestions } from "./questions";
@@ -35,6 +35,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   pencil: judgePencil,
   teeth: judgeTeeth,
   scales: judgePencilScales,
+  toothScales: judgeToothScales,
   groups: judgeGroups,
   along: judgeAlong,
   joint: judgeJoint,

@@ -19,7 +19,7 @@ import { colourSheet } from "@/sim/sheet";
 import { PIGMENTS, PRESSES, TEETH, type ToothLaw } from "@/sim/teeth";
 import { contrastCard } from "@/sim/wax";
 
-interface Drawn {
+export interface Drawn {
   readonly stack: Stack;
   readonly layers: readonly {
     readonly pencil: number;
@@ -37,22 +37,27 @@ const HELD_OUT = 150;
 const MOST_PENCILS = 4;
 
 const inks = demoRange().filter((_, i) => i % 3 === 0);
+/** Markers on white card under the pencils, scanned. */
+export const teethDesk = () => layDesk(...scanInks(whiteCard, inks, 17));
 
-function judge(law: ToothLaw, desk: ReturnType<typeof layDesk>, strips: number): string {
-  const truth = ({ stack, layers }: Drawn): Lab =>
-    seenBy(
-      law.over(
-        colourSheet(
-          whiteCard,
-          stack.map((i) => inks[i]!.recipe),
-        ),
-        layers.map((l) => ({
-          pigment: PIGMENTS[l.pencil]!,
-          layers: l.layers,
-          pressure: PRESSES[l.pressure],
-        })),
+/** What is seen of a drawing on a tooth. */
+export const drawnOn = (law: ToothLaw, { stack, layers }: Drawn): Lab =>
+  seenBy(
+    law.over(
+      colourSheet(
+        whiteCard,
+        stack.map((i) => inks[i]!.recipe),
       ),
-    );
+      layers.map((l) => ({
+        pigment: PIGMENTS[l.pencil]!,
+        layers: l.layers,
+        pressure: PRESSES[l.pressure],
+      })),
+    ),
+  );
+
+/** Films and tooth as they are learnt from two drawdowns a pencil and the strips that tell most. */
+export function learnTooth(law: ToothLaw, desk: ReturnType<typeof layDesk>, strips: number) {
   const drawdown = (pigment: (typeof PIGMENTS)[number], field: keyof typeof contrastCard) =>
     seenBy(law.over(contrastCard[field], [{ pigment, layers: 6, pressure: 0.95 }]));
   const films = PIGMENTS.map((p) => pencilFilm(p.code, drawdown(p, "white"), drawdown(p, "black")));
@@ -72,10 +77,14 @@ function judge(law: ToothLaw, desk: ReturnType<typeof layDesk>, strips: number):
     const d = designs[candidate]!;
     return {
       ...asDrawing(d),
-      lab: truth({ stack: GROUNDS[d.ground]!, layers: d.layers }),
+      lab: drawnOn(law, { stack: GROUNDS[d.ground]!, layers: d.layers }),
     };
   });
-  const { films: learnt, tooth: fit, posterior } = finish(fitPencils(films, read, usualTooth(null)));
+  return finish(fitPencils(films, read, usualTooth(null)));
+}
+
+function judge(law: ToothLaw, desk: ReturnType<typeof layDesk>, strips: number): string {
+  const { films: learnt, tooth: fit, posterior } = learnTooth(law, desk, strips);
   const random = seeded(19);
   const pick = (n: number) => Math.floor(random() * n);
   const cells = Array.from({ length: MOST_PENCILS }, (_, n) => {
@@ -91,7 +100,7 @@ function judge(law: ToothLaw, desk: ReturnType<typeof layDesk>, strips: number):
       const under = stackReflectance(desk, drawn.stack);
       const layers = drawn.layers.map((l) => ({ ...l, film: learnt[l.pencil]! }));
       return {
-        off: deltaE00(drawnLab(under, layers, fit), truth(drawn)),
+        off: deltaE00(drawnLab(under, layers, fit), drawnOn(law, drawn)),
         doubt: doubtOf(posterior, { under, layers: drawn.layers }),
       };
     });
@@ -104,7 +113,7 @@ function judge(law: ToothLaw, desk: ReturnType<typeof layDesk>, strips: number):
 
 /** Pencil over marker on teeth that differ by law from the one that the model was made on. */
 export function judgeTeeth(): string {
-  const desk = layDesk(...scanInks(whiteCard, inks, 17));
+  const desk = teethDesk();
   const head = ["1 pencil", "2", "3", "4"].flatMap((n) => [`${n}: median`, "95th", "held"]);
   const rows = TEETH.flatMap((law) => [40, 12].map((n) => judge(law, desk, n)));
   return `### Pencil over marker on three teeth that differ by law: ${HELD_OUT} held-out drawings a column (ΔE00); strips chosen by what they tell, one pressure each; held: within the doubt that is said (90 % wanted)\n\n| tooth | strips, residual | ${head.join(" | ")} |\n| --- | --- |${" --- |".repeat(head.length)}\n${rows.join("\n")}`;

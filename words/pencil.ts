@@ -2,7 +2,8 @@ import type { LaidPencil, Shortfall } from "@/core/pencil/plan";
 import type { Pass } from "@/core/media/medium";
 import { chroma, type Lab } from "@/core/colour/lab";
 import { colourInWords } from "./colour";
-import { signed } from "./numbers";
+import { differenceWords } from "./closeness";
+import { counted, signed } from "./numbers";
 
 /** How one colour lies from another of the same lightness, in plain words. */
 function apartInWords(found: Lab, wanted: Lab): string {
@@ -29,6 +30,10 @@ export function shortfallInWords(s: Shortfall): string {
       return `your pencils cannot reach this hue; the nearest is ${apartInWords(s.found, s.wanted)}`;
   }
 }
+
+/** Over what else a value that is out of reach would come nearer. */
+export const reachInWords = (code: string, coats: number, off: number): string =>
+  `over ${coats > 1 ? `${counted(coats, "coat")} of ` : ""}${code} it would come out ${differenceWords(off)}`;
 
 /** That a value is predicted near what is wanted, but not surely. */
 export const unsureInWords = (doubt: number): string =>

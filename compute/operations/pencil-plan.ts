@@ -19,8 +19,9 @@ import {
   type Surface,
 } from "@/core/pencil/plan";
 import { drawnLab } from "@/core/pencil/tooth";
+import { reachOf } from "@/core/pencil/reach";
 import { part, type Work } from "@/core/progress";
-import { shortfallInWords, unsureInWords } from "@/words/pencil";
+import { reachInWords, shortfallInWords, unsureInWords } from "@/words/pencil";
 import { costOf } from "../cost";
 import type { OpenDesk } from "../desk";
 import { hashOf } from "../hash";
@@ -56,6 +57,8 @@ export interface PencilStepOutput extends SeenColour {
   readonly unsure?: string;
   /** Why the step is out of reach; only where it is. */
   readonly shortfall?: string;
+  /** What would bring a step that is out of reach nearer: another ground. */
+  readonly reach?: string;
 }
 
 export interface PencilPlanOutput {
@@ -65,6 +68,8 @@ export interface PencilPlanOutput {
   readonly trio: readonly string[];
   readonly darks: readonly string[];
   readonly white: string | null;
+  /** A further pencil over all, where it pays. */
+  readonly fourth: string | null;
   readonly steps: readonly PencilStepOutput[];
   readonly medianDeltaE00: number;
   readonly tooth: FittedTooth;
@@ -91,8 +96,19 @@ const SHOWN = { layers: 3, pressure: "light" } as const;
 /** Pencils that are offered to soften or deepen a tone. */
 const ADJUSTMENTS = 3;
 
+/** Grounds that are tried for each value out of reach, in one coat and in two. */
+const GROUNDS = 3;
+/** A ground lies at most this much above the value that is wanted (L*), and hardly below it: pencil only darkens. */
+const GROUND = { above: 16, below: 2 } as const;
+
+interface Planned {
+  readonly plan: PencilPlan;
+  /** For each value what would bring it nearer, where it is out of reach. */
+  readonly reaches: readonly (string | undefined)[];
+}
+
 /** Plans without their adjustment, so that a tone is softened and deepened without planning again. */
-const plans = new WeakMap<OpenDesk, ReturnType<typeof memory<PencilPlan>>>();
+const plans = new WeakMap<OpenDesk, ReturnType<typeof memory<Planned>>>();
 const MOST_PLANS = 6;
 
 /** Markers that suit best beneath, as surfaces. */
@@ -118,10 +134,63 @@ function basesFor(
     .map(({ ink }) => surface([ink]));
 }
 
-function* planFor(open: OpenDesk, question: PencilPlanQuestion, own: PencilDesk): Work<PencilPlan> {
+/** What could lie beneath a value that is out of reach: the markers nearest to it that are not darker, once and twice, and the base twice. */
+function groundsFor(
+  open: OpenDesk,
+  question: PencilPlanQuestion,
+  { surface }: PencilDesk,
+  { base }: PencilPlan,
+  wanted: Lab,
+): { readonly stack: readonly number[]; readonly under: Surface }[] {
+  const { desk } = open;
+  const price = costOf(open, question.ownedOnly);
+  const near = desk.inks
+    .flatMap((_, ink) => {
+      const lab = seenLab(desk, [ink]);
+      const above = lab[0] - wanted[0];
+      const may = price(ink) === 0 && ink !== base.base && above > -GROUND.below && above < GROUND.above;
+      return may ? [{ ink, off: deltaE00(lab, wanted) }] : [];
+    })
+    .sort((a, b) => a.off - b.off)
+    .slice(0, GROUNDS)
+    .flatMap(({ ink }) => [[ink], [ink, ink]]);
+  return [...(base.base < 0 ? [] : [[base.base, base.base]]), ...near].map((stack) => ({
+    stack,
+    under: surface(stack),
+  }));
+}
+
+/** What would bring each value of a plan that is out of reach nearer, in words. */
+function* reachesOf(
+  open: OpenDesk,
+  question: PencilPlanQuestion,
+  own: PencilDesk,
+  plan: PencilPlan,
+): Work<(string | undefined)[]> {
+  const out: (string | undefined)[] = [];
+  for (const [n, step] of plan.steps.entries()) {
+    const grounds = shortfallOf(step, plan) ? groundsFor(open, question, own, plan, step.wanted) : [];
+    const found = yield* part(
+      reachOf(
+        step,
+        grounds.map((g) => g.under),
+        plan,
+        own.fit,
+        open.desk.paper.illuminant,
+      ),
+      n / plan.steps.length,
+      1 / plan.steps.length,
+    );
+    const stack = found && grounds.find((g) => g.under === found.under)!.stack;
+    out.push(stack && reachInWords(open.desk.inks[stack[0]!]!.code, stack.length, found.deltaE00));
+  }
+  return out;
+}
+
+function* planFor(open: OpenDesk, question: PencilPlanQuestion, own: PencilDesk): Work<Planned> {
   const { adjust: _, ...asked } = question;
   const key = hashOf(asked);
-  const known = plans.get(open) ?? memory<PencilPlan>(MOST_PLANS);
+  const known = plans.get(open) ?? memory<Planned>(MOST_PLANS);
   plans.set(open, known);
   const kept = known.recall(key);
   if (kept) return kept;
@@ -136,10 +205,13 @@ function* planFor(open: OpenDesk, question: PencilPlanQuestion, own: PencilDesk)
     paper: own.surface([]),
     bases: basesFor(open, question, own, light, local),
     fit: own.fit,
+    further: own.pencils,
     illuminant: open.desk.paper.illuminant,
     doubt: own.doubt,
   };
-  return known.keep(key, yield* planPencil(wish, chooseRoles(own.pencils, local)));
+  const plan = yield* part(planPencil(wish, chooseRoles(own.pencils, local)), 0, 0.8);
+  const reaches = yield* part(reachesOf(open, question, own, plan), 0.8, 0.2);
+  return known.keep(key, { plan, reaches });
 }
 
 /** A pencil plan for an area: base, three neighbours, cool darks and white, and layer by layer each value of the scale. */
@@ -150,7 +222,7 @@ export const pencilPlan = deskOperation(
     if (!input.pencils.length)
       throw wrong("pencils", "expected at least one pencil with its colour over white");
     const own = yield* part(pencilsOf(open), 0, FITTED);
-    const plan = yield* part(planFor(open, question, own), FITTED, 1 - FITTED);
+    const { plan, reaches } = yield* part(planFor(open, question, own), FITTED, 1 - FITTED);
     const { fit, surface, pencils } = own;
     const { illuminant } = desk.paper;
     const nameOf = (s: Surface) => (s.base < 0 ? null : desk.inks[s.base]!.code);
@@ -171,7 +243,8 @@ export const pencilPlan = deskOperation(
       trio: plan.trio.map((p) => p.film.code),
       darks: plan.darks.map((p) => p.film.code),
       white: plan.white?.film.code ?? null,
-      steps: plan.steps.map((s): PencilStepOutput => {
+      fourth: plan.fourth?.film.code ?? null,
+      steps: plan.steps.map((s, i): PencilStepOutput => {
         const shortfall = shortfallOf(s, plan);
         return {
           ...seen(s.lab),
@@ -183,6 +256,7 @@ export const pencilPlan = deskOperation(
           ...(!shortfall && s.deltaE00 + s.doubt > FAR && { unsure: unsureInWords(s.doubt) }),
           closeness: closeness(s.deltaE00),
           ...(shortfall && { shortfall: shortfallInWords(shortfall) }),
+          ...(reaches[i] && { reach: reaches[i] }),
         };
       }),
       medianDeltaE00: plan.medianDeltaE00,

@@ -10,15 +10,31 @@ interface Drawn {
   readonly strokes: Drawing["strokes"][number][];
 }
 
-/** Each pencil of each part once, with the values in which it is used, in the order in which they are first met. */
+/**
+ * Each pencil of each part once, with the values in which it is used, in an order in which every value finds its own layers as it was planned:
+ * what goes beneath first, else whoever is met first. Values that contradict each other, as only a plan changed by hand has them, go by that.
+ */
 function drawnOf({ steps }: PencilLayer): Drawn[] {
-  const out: Drawn[] = [];
-  for (const [step, { lightness, layers }] of steps.entries())
+  const met: Drawn[] = [];
+  const before = new Map<Drawn, Set<Drawn>>();
+  for (const [step, { lightness, layers }] of steps.entries()) {
+    let under: Drawn | undefined;
     for (const l of layers) {
-      let own = out.find((o) => o.code === l.code && o.part === l.part);
-      if (!own) out.push((own = { code: l.code, part: l.part, strokes: [] }));
+      let own = met.find((o) => o.code === l.code && o.part === l.part);
+      if (!own) met.push((own = { code: l.code, part: l.part, strokes: [] }));
       own.strokes.push({ step, lightness, layers: l.layers, pressure: l.pressure });
+      if (under && under !== own) before.set(own, (before.get(own) ?? new Set()).add(under));
+      under = own;
     }
+  }
+  const left = new Set([...met].sort((a, b) => beneathFirst(a.part) - beneathFirst(b.part)));
+  const out: Drawn[] = [];
+  while (left.size) {
+    const waiting = (d: Drawn) => [...(before.get(d) ?? [])].some((o) => left.has(o));
+    const next = [...left].find((d) => !waiting(d)) ?? [...left][0]!;
+    left.delete(next);
+    out.push(next);
+  }
   return out;
 }
 
@@ -49,21 +65,19 @@ export const pencil: Medium<PencilLayer> = {
             },
           ]
         : [];
-      const drawn = drawnOf(layer)
-        .sort((a, b) => beneathFirst(a.part) - beneathFirst(b.part))
-        .map(({ code, part, strokes }): Pass => ({
-          code,
-          coats: Math.max(...strokes.map((s) => s.layers)),
-          role: "pencil",
-          kind: "draw",
-          wet: false,
-          dry: true,
-          where: layer.place,
-          stroke: "point",
-          from: strokes[0]!.step / layer.steps.length,
-          to: (strokes.at(-1)!.step + 1) / layer.steps.length,
-          drawing: { part, scale, steps: layer.steps.length, strokes },
-        }));
+      const drawn = drawnOf(layer).map(({ code, part, strokes }): Pass => ({
+        code,
+        coats: Math.max(...strokes.map((s) => s.layers)),
+        role: "pencil",
+        kind: "draw",
+        wet: false,
+        dry: true,
+        where: layer.place,
+        stroke: "point",
+        from: strokes[0]!.step / layer.steps.length,
+        to: (strokes.at(-1)!.step + 1) / layer.steps.length,
+        drawing: { part, scale, steps: layer.steps.length, strokes },
+      }));
       return [...base, ...drawn];
     }),
 };

@@ -4,6 +4,7 @@ import type { Lab } from "@/core/colour/lab";
 import type { Illuminant, Spectrum } from "@/core/colour/observer";
 import type { Pencil, PencilRoles } from "./choose";
 import { labOf } from "@/core/colour/lab-of";
+import { part, type Work } from "@/core/progress";
 import {
   draw,
   seenReflectance,
@@ -49,6 +50,8 @@ export interface PencilPlan {
   readonly trio: readonly Pencil[];
   readonly darks: readonly Pencil[];
   readonly white: Pencil | undefined;
+  /** A further pencil over all, white that softens a shadow among them; only where it pays. */
+  readonly fourth: Pencil | undefined;
   readonly steps: readonly PencilStep[];
   readonly medianDeltaE00: number;
 }
@@ -60,6 +63,8 @@ export interface PencilWish {
   readonly paper: Surface;
   readonly bases: readonly Surface[];
   readonly fit: ToothFit;
+  /** Pencils of which one may go over all beside the three; none where left out. */
+  readonly further?: readonly Pencil[];
   readonly illuminant?: Illuminant;
   /** Where given, layers that are surer win over ones that only promise more. */
   readonly doubt?: DoubtOf;
@@ -90,6 +95,10 @@ const OVER: readonly (readonly [number, Pressure])[] = [
   [4, "medium"],
   [3, "firm"],
 ];
+/** ΔE00 that a fourth pencil must save a value, and all values of the scale together, to be taken up. */
+const FOURTH_PAYS = { value: 0.8, scale: 2 } as const;
+/** Drawings with a fourth pencil that are weighed by their doubt. */
+const FOURTH_WEIGHED = 2;
 /** Bases and trios that are planned through; the others are judged by the middle of the scale alone. */
 const FINALISTS = 2;
 
@@ -102,8 +111,17 @@ interface State {
 
 const weight = (layers: readonly LaidPencil[]) => layers.reduce((sum, l) => sum + l.layers, 0) * LAYER_COST;
 
+/** A value as it is planned, what it costs, and what it would be with a further pencil over all. */
+interface StepSearch {
+  readonly step: PencilStep;
+  readonly cost: number;
+  readonly over: (pencil: Pencil) => { readonly step: PencilStep; readonly cost: number } | undefined;
+}
+
 /** The best layers for one wanted colour: beam search from the paper up, dark or white beneath, then the three over all. */
-export function planStep(
+export const planStep = (...asked: Parameters<typeof searchStep>): PencilStep => searchStep(...asked).step;
+
+function searchStep(
   wanted: Lab,
   surface: Surface,
   trio: readonly Pencil[],
@@ -111,7 +129,7 @@ export function planStep(
   fit: ToothFit,
   illuminant?: Illuminant,
   doubt: DoubtOf = () => 0,
-): PencilStep {
+): StepSearch {
   const lay = (
     state: State,
     pencil: Pencil,
@@ -149,12 +167,14 @@ export function planStep(
       : []),
     ...(roles.white && wanted[0] > surface.lab[0] - 25 ? [[roles.white, "white beneath"] as const] : []),
   ];
+  const placeOf = (code: string) => beneath.findIndex(([p]) => p.film.code === code);
   let states = [start];
   for (let round = 0; round < 2; round++) {
     const more = states.flatMap((s) =>
       s.layers.length === round
         ? beneath
-            .filter(([p]) => !s.layers.some((l) => l.code === p.film.code))
+            // In one order for all values: a pencil is taken in hand once for the whole area.
+            .filter((_, i) => s.layers.every((l) => i > placeOf(l.code)))
             .flatMap(([p, part]) => BENEATH.map(([n, pressure]) => lay(s, p, n, pressure, part)))
         : [],
     );
@@ -168,19 +188,42 @@ export function planStep(
       ],
       (s) => s.cost,
     );
-  const judged = nearest.map((s) => {
-    const off = deltaE00(s.lab, wanted);
-    const own = doubt(surface, s.layers);
-    return { s, off, own, cost: Math.hypot(off, DOUBT_WEIGHT * own) + weight(s.layers) };
-  });
-  const best = judged.reduce((a, b) => (b.cost < a.cost ? b : a));
+  const judged = (of: readonly State[]) => {
+    const best = of
+      .map((s) => {
+        const own = doubt(surface, s.layers);
+        return {
+          s,
+          own,
+          cost: Math.hypot(deltaE00(s.lab, wanted), DOUBT_WEIGHT * own) + weight(s.layers),
+        };
+      })
+      .reduce((a, b) => (b.cost < a.cost ? b : a));
+    return {
+      cost: best.cost,
+      step: {
+        wanted,
+        onPaper: surface.base < 0,
+        layers: best.s.layers,
+        lab: best.s.lab,
+        deltaE00: deltaE00(best.s.lab, wanted),
+        doubt: best.own,
+      },
+    };
+  };
+  const found = judged(nearest);
   return {
-    wanted,
-    onPaper: surface.base < 0,
-    layers: best.s.layers,
-    lab: best.s.lab,
-    deltaE00: best.off,
-    doubt: best.own,
+    ...found,
+    over: (pencil) => {
+      const code = pencil.film.code;
+      const more = nearest
+        .filter((s) => s.layers.every((l) => l.code !== code || l.part !== "over all"))
+        .flatMap((s) => OVER.map(([n, pressure]) => lay(s, pencil, n, pressure, "over all")))
+        .sort((a, b) => a.cost - b.cost)
+        .slice(0, FOURTH_WEIGHED);
+      // What already costs more without its doubt is not worth asking for it.
+      return more.length && more[0]!.cost + FOURTH_PAYS.value <= found.cost ? judged(more) : undefined;
+    },
   };
 }
 
@@ -196,7 +239,7 @@ const baseCost = (base: Surface, middle: Lab) => 0.25 * Math.max(0, BASE_ABOVE -
 
 /**
  * The best pencil plan for a value scale: which base, which three neighbours, and for each value the layers from the paper up. Steps that
- * bare paper serves better do without the base. Yields progress 0–1.
+ * bare paper serves better do without the base. Where one further pencil over all pays, it is the one that pays most. Yields progress 0–1.
  */
 export function* planPencil(wish: PencilWish, roles: PencilRoles): Generator<number, PencilPlan> {
   const { scale, middle, paper, fit, illuminant, doubt } = wish;
@@ -215,29 +258,56 @@ export function* planPencil(wish: PencilWish, roles: PencilRoles): Generator<num
       pairs.push({ base, trio, cost: off + baseCost(base, middle) });
       yield (0.6 * pairs.length) / total;
     }
-  let best: PencilPlan | undefined;
+  let best: {
+    readonly searches: readonly StepSearch[];
+    readonly base: Surface;
+    readonly trio: readonly Pencil[];
+  };
   let least = Infinity;
   const finalists = pairs.sort((a, b) => a.cost - b.cost).slice(0, FINALISTS);
   for (const [n, { base, trio }] of finalists.entries()) {
-    const steps: PencilStep[] = [];
+    const searches: StepSearch[] = [];
     for (const wanted of scale) {
-      const onBase = planStep(wanted, base, trio, roles, fit, illuminant, doubt);
+      const onBase = searchStep(wanted, base, trio, roles, fit, illuminant, doubt);
       const onPaper =
         base.base >= 0 && wanted[0] > base.lab[0] - 4
-          ? planStep(wanted, paper, trio, roles, fit, illuminant, doubt)
+          ? searchStep(wanted, paper, trio, roles, fit, illuminant, doubt)
           : undefined;
-      steps.push(onPaper && onPaper.deltaE00 + 0.5 < onBase.deltaE00 ? onPaper : onBase);
-      yield 0.6 + (0.4 * (n + steps.length / scale.length)) / finalists.length;
+      searches.push(onPaper && onPaper.step.deltaE00 + 0.5 < onBase.step.deltaE00 ? onPaper : onBase);
+      yield 0.6 + (0.3 * (n + searches.length / scale.length)) / finalists.length;
     }
-    const off = steps.map((s) => s.deltaE00);
+    const off = searches.map((s) => s.step.deltaE00);
     const cost = off.reduce((a, b) => a + b, 0) / off.length + baseCost(base, middle);
-    if (cost < least)
-      [least, best] = [
-        cost,
-        { base, trio, darks: roles.darks, white: roles.white, steps, medianDeltaE00: median(off) },
-      ];
+    if (cost < least) [least, best] = [cost, { searches, base, trio }];
   }
-  return best!;
+  const { base, trio, searches } = best!;
+  const { fourth, steps } = yield* part(withFourth(searches, wish.further ?? [], trio), 0.9, 0.1);
+  const { darks, white } = roles;
+  return { base, trio, darks, white, fourth, steps, medianDeltaE00: median(steps.map((s) => s.deltaE00)) };
+}
+
+/** The values with that one pencil over all that saves them most, where it saves enough; else as they are. */
+function* withFourth(
+  searches: readonly StepSearch[],
+  further: readonly Pencil[],
+  trio: readonly Pencil[],
+): Work<{ readonly fourth: Pencil | undefined; readonly steps: readonly PencilStep[] }> {
+  let fourth: Pencil | undefined;
+  let steps: readonly PencilStep[] = searches.map((s) => s.step);
+  let least: number = FOURTH_PAYS.scale;
+  for (const [n, pencil] of further.entries()) {
+    if (trio.includes(pencil)) continue;
+    let saved = 0;
+    const tried = searches.map((s) => {
+      const other = s.over(pencil);
+      if (!other || s.cost - other.cost < FOURTH_PAYS.value) return s.step;
+      saved += s.cost - other.cost;
+      return other.step;
+    });
+    if (saved > least) [fourth, steps, least] = [pencil, tried, saved];
+    yield (n + 1) / further.length;
+  }
+  return { fourth, steps };
 }
 
 /** Why a value is not reached, from the ends of what the pencils can do; lightness in L*. */
@@ -252,7 +322,7 @@ export type Shortfall =
 /** Undefined when the step is reached. */
 export function shortfallOf(step: PencilStep, plan: PencilPlan): Shortfall | undefined {
   if (step.deltaE00 <= REACHED) return undefined;
-  const used = [...plan.trio, ...plan.darks];
+  const used = [...plan.trio, ...plan.darks, ...(plan.fourth ? [plan.fourth] : [])];
   const darkest = used.length ? used.reduce((a, b) => (b.own[0] < a.own[0] ? b : a)) : undefined;
   if (step.lab[0] > step.wanted[0] + 2) {
     if (!darkest) return { kind: "no dark pencil" };

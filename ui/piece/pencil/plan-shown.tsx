@@ -69,8 +69,13 @@ export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
         ) : (
           "On bare paper. "
         )}
-        Three neighbours: <strong>{plan.trio.map(pencilName).join(", ") || "none"}</strong>. Dark beneath:{" "}
-        {plan.darks.map(pencilName).join(", ") || "none at hand"}. White:{" "}
+        Three neighbours: <strong>{plan.trio.map(pencilName).join(", ") || "none"}</strong>
+        {plan.fourth && (
+          <>
+            , and <strong>{pencilName(plan.fourth)}</strong> over them where it pays
+          </>
+        )}
+        . Dark beneath: {plan.darks.map(pencilName).join(", ") || "none at hand"}. White:{" "}
         {plan.white ? pencilName(plan.white) : "none at hand"}. Lines and details:{" "}
         {plan.darks.length ? `${pencilName(plan.darks[0]!)}, sharp, on dry layers` : "a liner"}. As a rule it
         comes out {differenceWords(plan.medianDeltaE00)},{" "}
@@ -79,7 +84,9 @@ export function PlanShown({ plan }: { readonly plan: PencilPlanOutput }) {
       <ValueScale steps={plan.steps} base={plan.base?.hex ?? null} />
       <Values
         label="Values that cannot be reached"
-        steps={plan.steps.flatMap((s) => (s.shortfall ? [[s, s.shortfall] as const] : []))}
+        steps={plan.steps.flatMap((s) =>
+          s.shortfall ? [[s, [s.shortfall, s.reach].filter(Boolean).join("; ")] as const] : [],
+        )}
         is={(s) => `is not reached, it comes out ${differenceWords(s.deltaE00)}:`}
       />
       <Unsure steps={plan.steps.filter((s) => s.unsure)} />
