@@ -8,6 +8,7 @@ import { judgeGroups } from "./groups";
 import { judgeInk } from "./ink";
 import { judgeJoint } from "./joint";
 import { judgeKnown } from "./known";
+import { judgeLearning } from "./learn";
 import { judgeLight } from "./light";
 import { judgeMatch } from "./match";
 import { judgePencil } from "./pencil";
@@ -46,6 +47,7 @@ const parts: Readonly<Record<string, () => string | Promise<string>>> = {
   work: judgeWork,
   repair: judgeRepairs,
   why: judgeReasons,
+  learn: judgeLearning,
   sheets: judgeSheets,
   ink: judgeInk,
   purchases: judgePurchases,

@@ -10,6 +10,7 @@ import { gather, gatherings } from "./operations/gather";
 import { group } from "./operations/group";
 import { inkUse } from "./operations/ink-use";
 import { line } from "./operations/line";
+import { learnSheet } from "./operations/learn-sheet";
 import { light } from "./operations/light";
 import { lookOver } from "./operations/look-over";
 import { match } from "./operations/match";
@@ -74,6 +75,7 @@ export const table = {
   readAreas,
   readSheet,
   compareSheet,
+  learnSheet,
   eye,
   practiceSheet,
   findPatches,

@@ -79,6 +79,8 @@ const DOUBTED = 5;
 const DOUBT_WEIGHT = 0.5;
 /** Partial drawings kept at each stage. */
 const BEAM = 10;
+/** The same while bases and trios are chosen among. */
+const GLANCE = 4;
 /** ΔE00 that a further layer must save. */
 const LAYER_COST = 0.04;
 const BENEATH: readonly (readonly [number, Pressure])[] = [
@@ -102,11 +104,24 @@ const FOURTH_WEIGHED = 2;
 /** Bases and trios that are planned through; the others are judged by the middle of the scale alone. */
 const FINALISTS = 2;
 
-interface State {
+/** A drawing over a surface, and what was drawn further from it: values of one scale have most of their drawings in common. */
+interface Node {
   readonly drawn: Drawn;
   readonly layers: readonly LaidPencil[];
-  readonly cost: number;
   readonly lab: Lab;
+  readonly next: Map<string, Node>;
+  /** What is seen once a usual layer of three lies over it. */
+  readonly under: Map<readonly Pencil[], Lab>;
+}
+
+/** Drawings over each surface, as far as somebody asked for them. */
+type Drawings = Map<Surface, Node>;
+
+interface State {
+  readonly node: Node;
+  readonly layers: readonly LaidPencil[];
+  readonly lab: Lab;
+  readonly cost: number;
 }
 
 const weight = (layers: readonly LaidPencil[]) => layers.reduce((sum, l) => sum + l.layers, 0) * LAYER_COST;
@@ -121,6 +136,14 @@ interface StepSearch {
 /** The best layers for one wanted colour: beam search from the paper up, dark or white beneath, then the three over all. */
 export const planStep = (...asked: Parameters<typeof searchStep>): PencilStep => searchStep(...asked).step;
 
+const nodeOf = (drawn: Drawn, layers: readonly LaidPencil[], lab: Lab): Node => ({
+  drawn,
+  layers,
+  lab,
+  next: new Map(),
+  under: new Map(),
+});
+
 function searchStep(
   wanted: Lab,
   surface: Surface,
@@ -129,38 +152,53 @@ function searchStep(
   fit: ToothFit,
   illuminant?: Illuminant,
   doubt: DoubtOf = () => 0,
+  beam = BEAM,
+  drawings: Drawings = new Map(),
 ): StepSearch {
+  const stateOf = (node: Node): State => {
+    const { layers, lab } = node;
+    return { node, layers, lab, cost: deltaE00(lab, wanted) + weight(layers) };
+  };
   const lay = (
-    state: State,
-    pencil: Pencil,
+    { node }: State,
+    { film }: Pencil,
     layers: number,
     pressure: Pressure,
     part: LaidPencil["part"],
   ): State => {
-    const layer: PencilLayer = { film: pencil.film, layers, pressure };
-    const drawn = draw(state.drawn, layer, fit);
-    const laid = [...state.layers, { code: pencil.film.code, layers, pressure, part }];
-    const lab = labOf(seenReflectance(drawn, fit), illuminant);
-    return { drawn, layers: laid, lab, cost: deltaE00(lab, wanted) + weight(laid) };
+    const key = `${film.code} ${layers} ${pressure} ${part}`;
+    let next = node.next.get(key);
+    if (!next) {
+      const drawn = draw(node.drawn, { film, layers, pressure }, fit);
+      const laid = [...node.layers, { code: film.code, layers, pressure, part }];
+      next = nodeOf(drawn, laid, labOf(seenReflectance(drawn, fit), illuminant));
+      node.next.set(key, next);
+    }
+    return stateOf(next);
   };
-  const start: State = {
-    drawn: undrawn(surface.reflectance),
-    layers: [],
-    lab: surface.lab,
-    cost: deltaE00(surface.lab, wanted),
-  };
+  const root = drawings.get(surface) ?? nodeOf(undrawn(surface.reflectance), [], surface.lab);
+  drawings.set(surface, root);
+  const start = stateOf(root);
   let nearest = [start];
   const keep = (states: State[], rank: (s: State) => number): State[] => {
     nearest = [...new Set([...nearest, ...states])].sort((a, b) => a.cost - b.cost).slice(0, DOUBTED);
     return states
       .map((s) => [rank(s), s] as const)
       .sort((a, b) => a[0] - b[0])
-      .slice(0, BEAM)
+      .slice(0, beam)
       .map(([, s]) => s);
   };
   // What goes beneath is judged by how it looks once a usual layer of the three lies over it.
-  const underThree = (s: State) =>
-    Math.min(s.cost, trio.length ? trio.reduce((t, p) => lay(t, p, 2, "light", "over all"), s).cost : s.cost);
+  const underThree = ({ node, layers, cost }: State) => {
+    if (!trio.length) return cost;
+    let seen = node.under.get(trio);
+    if (!seen) {
+      const three = trio.map((p): PencilLayer => ({ film: p.film, layers: 2, pressure: "light" }));
+      const drawn = three.reduce((d, l) => draw(d, l, fit), node.drawn);
+      node.under.set(trio, (seen = labOf(seenReflectance(drawn, fit), illuminant)));
+    }
+    return Math.min(cost, deltaE00(seen, wanted) + weight(layers) + 2 * trio.length * LAYER_COST);
+  };
   const beneath = [
     ...(wanted[0] < surface.lab[0]
       ? roles.darks.filter((p) => !trio.includes(p)).map((p) => [p, "dark beneath"] as const)
@@ -246,13 +284,15 @@ export function* planPencil(wish: PencilWish, roles: PencilRoles): Generator<num
   const bases = wish.bases.length ? wish.bases : [paper];
   const trios = roles.trios.length ? roles.trios : [[]];
   const probes = [scale[scale.length >> 1]!, scale[Math.floor(0.8 * scale.length)]!];
+  const drawings: Drawings = new Map();
   const pairs: { base: Surface; trio: readonly Pencil[]; cost: number }[] = [];
   const total = bases.length * trios.length;
   for (const base of bases)
     for (const trio of trios) {
       const off =
         probes.reduce(
-          (sum, wanted) => sum + planStep(wanted, base, trio, roles, fit, illuminant).deltaE00,
+          (sum, wanted) =>
+            sum + planStep(wanted, base, trio, roles, fit, illuminant, undefined, GLANCE, drawings).deltaE00,
           0,
         ) / probes.length;
       pairs.push({ base, trio, cost: off + baseCost(base, middle) });
@@ -268,10 +308,10 @@ export function* planPencil(wish: PencilWish, roles: PencilRoles): Generator<num
   for (const [n, { base, trio }] of finalists.entries()) {
     const searches: StepSearch[] = [];
     for (const wanted of scale) {
-      const onBase = searchStep(wanted, base, trio, roles, fit, illuminant, doubt);
+      const onBase = searchStep(wanted, base, trio, roles, fit, illuminant, doubt, BEAM, drawings);
       const onPaper =
         base.base >= 0 && wanted[0] > base.lab[0] - 4
-          ? searchStep(wanted, paper, trio, roles, fit, illuminant, doubt)
+          ? searchStep(wanted, paper, trio, roles, fit, illuminant, doubt, BEAM, drawings)
           : undefined;
       searches.push(onPaper && onPaper.step.deltaE00 + 0.5 < onBase.step.deltaE00 ? onPaper : onBase);
       yield 0.6 + (0.3 * (n + searches.length / scale.length)) / finalists.length;

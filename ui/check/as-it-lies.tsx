@@ -8,9 +8,11 @@ import { differenceWords } from "@/words/closeness";
 import { liesInWords } from "@/words/sheet";
 import { counted } from "@/words/numbers";
 import { usePieceHandles } from "@/ui/piece/piece-context";
+import { Learn } from "./learn";
 import { Mend } from "./mend";
 import { Stages } from "./stages";
 import type { Check } from "./use-check";
+import { UNTOLD } from "./use-compared";
 import type { LaidPhoto } from "./use-sheet-photo";
 
 /** A photo of the sheet, made straight under the drawing. */
@@ -155,6 +157,9 @@ export function AsItLies({ own }: { readonly own: Check }) {
             </button>
           )}
           <EveryPlace zones={all.zones} names={names} />
+          {found.camera.from !== "nothing" && (
+            <Learn zones={all.zones} photo={found.camera.expectedError ?? UNTOLD} rack={own.rack} />
+          )}
           <p className="mt-1 mb-0 text-[14px] text-soft">
             The line was met within {found.offMm.p95.toFixed(1)} mm.{" "}
             {found.camera.from === "nothing"

@@ -12,7 +12,7 @@ import type { WorkLog } from "@/ui/desk/work-log";
 import { useAsk } from "@/ui/jobs/use-job";
 
 /** ΔE00 by which a photo may be wrong whose camera nothing told of. */
-const UNTOLD = 2.5;
+export const UNTOLD = 2.5;
 const mm2Of = (area: Area, from: number, to: number) => (partOf(area) ?? 0) * (to - from);
 
 /** What was read on a sheet against what is planned, or against what is laid so far where the desk's record says that not all of it is. */

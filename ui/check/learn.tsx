@@ -1,0 +1,184 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useMemo, useState } from "react";
+import type { ComparedZone } from "@/compute/operations/compare-sheet";
+import type { LearnSheetOutput, LessonOutput } from "@/compute/operations/learn-sheet";
+import { nameStack } from "@/core/formats/cgats";
+import type { Rack } from "@/store/rack";
+import { Progress } from "@/ui/jobs/progress";
+import { useAsk } from "@/ui/jobs/use-job";
+import { Figure } from "@/ui/kit/figure";
+import { messageOf, send } from "@/ui/send";
+import { useMayChange } from "@/ui/studio/studio-context";
+import { counted } from "@/words/numbers";
+import { liesInWords } from "@/words/sheet";
+
+/** Places of less ground (mm²) than this are too small to be sure of, and longer stacks are none of a group. */
+const LEAST_MM2 = 12;
+const MOST_STACK = 12;
+
+/** Places from which the model may learn: laid as planned, as far as anybody can tell. */
+const teaches = (z: ComparedZone) =>
+  !z.drawnOver &&
+  z.stack.length > 0 &&
+  z.stack.length <= MOST_STACK &&
+  z.mm2 >= LEAST_MM2 &&
+  (z.within || !z.causes.length);
+
+const keyOf = ({ stack }: LessonOutput) => stack.join(" ");
+
+/** What the model of this paper can take on of the sheet: shown, ticked, kept as readings, and taken back. */
+export function Learn({
+  zones,
+  photo,
+  rack,
+}: {
+  readonly zones: readonly ComparedZone[];
+  /** Median ΔE00 by which the photo may be wrong. */
+  readonly photo: number;
+  readonly rack: Rack;
+}) {
+  const may = useMayChange();
+  const router = useRouter();
+  const [asked, setAsked] = useState(false);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [kept, setKept] = useState<{ readonly at: string; readonly added: number }>();
+  const [said, setSaid] = useState<string>();
+  const places = useMemo(
+    () =>
+      zones.filter(teaches).map(({ stack, planned, lies, mm2 }) => ({
+        stack,
+        planned: { lab: planned.lab },
+        lies: { lab: lies.lab },
+        mm2,
+      })),
+    [zones],
+  );
+  const work = useAsk("learnSheet", rack, asked && places.length ? { places, photo } : null);
+  const url = `/api/papers/${rack.paper.id}/readings`;
+  const attempt = async (change: () => Promise<void>) => {
+    try {
+      await change();
+      router.refresh();
+    } catch (e) {
+      setSaid(messageOf(e));
+    }
+  };
+  const keep = (lessons: readonly LessonOutput[]) =>
+    attempt(async () => {
+      setKept(
+        await send<{ added: number; at: string }>("POST", url, {
+          readings: lessons.map((l) => ({
+            stack: l.stack,
+            color: { lab: l.kept.lab },
+            source: "picture",
+            spread: photo,
+          })),
+        }),
+      );
+      setSaid(undefined);
+      setAsked(false);
+    });
+  const takeBack = () =>
+    attempt(async () => {
+      const { removed } = await send<{ removed: number }>("DELETE", url, { at: kept!.at });
+      setKept(undefined);
+      setSaid(`${counted(removed, "reading")} taken back.`);
+    });
+  if (!may || (!places.length && !kept)) return null;
+  const lessons = work.output?.lessons ?? [];
+  const ticked = lessons.filter((l) => !left.has(keyOf(l)));
+  return (
+    <section aria-label="What the model learns" className="mt-3 border-t border-line pt-2">
+      <h3 className="m-0 text-[15px]">What the model learns</h3>
+      {(said || kept) && (
+        <p role="status" className="mt-1 mb-0 flex flex-wrap items-center gap-3 text-[14px]">
+          {said ?? `${counted(kept!.added, "reading")} kept on ${rack.paper.name}; every plan goes by them.`}
+          {kept && (
+            <button className="button min-h-8 py-0" onClick={() => void takeBack()}>
+              Take them back
+            </button>
+          )}
+        </p>
+      )}
+      {!asked && !kept && (
+        <p className="mt-1 mb-0 flex flex-wrap items-center gap-3 text-[14px]">
+          What lies as planned tells how these inks really look over each other on {rack.paper.name}.
+          <button className="button" onClick={() => setAsked(true)}>
+            What can be learnt from it
+          </button>
+        </p>
+      )}
+      {asked && <Progress work={work} doing="Judging what the sheet teaches" />}
+      {asked && work.output && (
+        <>
+          <p className="mt-1 mb-1 text-[14px]">
+            <Worth {...work.output} />
+          </p>
+          {lessons.length > 0 && (
+            <>
+              <ul className="m-0 max-h-72 list-none overflow-auto p-0" aria-label="Stacks that it teaches">
+                {lessons.map((l) => (
+                  <li key={keyOf(l)} className="border-b border-line">
+                    <label className="flex min-h-8 items-center gap-2.5 text-[14px]">
+                      <input
+                        type="checkbox"
+                        className="size-4 shrink-0 accent-black"
+                        checked={!left.has(keyOf(l))}
+                        onChange={(e) => {
+                          const next = new Set(left);
+                          if (e.target.checked) next.delete(keyOf(l));
+                          else next.add(keyOf(l));
+                          setLeft(next);
+                        }}
+                      />
+                      <span className="inline-flex shrink-0" aria-hidden>
+                        <span className="inline-block h-6 w-7" style={{ background: l.predicted.hex }} />
+                        <span className="inline-block h-6 w-7" style={{ background: l.read.hex }} />
+                      </span>
+                      <span className="code min-w-0 flex-1 truncate">{nameStack(l.stack)}</span>
+                      <span>{liesInWords(l.read.lab, l.predicted.lab)}</span>
+                      <span className="text-soft">{Math.round(100 * l.weight)} % believed</span>
+                    </label>
+                  </li>
+                ))}
+              </ul>
+              <p className="mt-2 mb-0 flex gap-2">
+                <button
+                  className="button button-main"
+                  disabled={!ticked.length}
+                  onClick={() => void keep(ticked)}
+                >
+                  Keep {counted(ticked.length, "reading")}
+                </button>
+                <button className="button" onClick={() => setAsked(false)}>
+                  Leave it
+                </button>
+              </p>
+            </>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+/** Whether the rest of the sheet would have been predicted better. */
+function Worth({ lessons, now, then }: LearnSheetOutput) {
+  if (!lessons.length) return "Nothing: what lies here is known better than a photo can tell.";
+  if (now === null || then === null)
+    return "Too few different stacks to judge by the others what each would be worth.";
+  const figures = (
+    <Figure unit="ΔE00">
+      {now.toFixed(1)} ΔE00 now, {then.toFixed(1)} then
+    </Figure>
+  );
+  return then < now ? (
+    <>With these, stacks of the sheet that were held back would have been predicted nearer: {figures}.</>
+  ) : (
+    <>
+      Stacks of the sheet that were held back would not have been predicted nearer, {figures}. Rather leave
+      it.
+    </>
+  );
+}
