@@ -24,7 +24,7 @@ const SIDE = 1600;
 const QUALITY = 86;
 
 /** What the light of a piece is asked, and how it is worked out. */
-async function litBy(studio: Studio, piece: Piece) {
+export async function litBy(studio: Studio, piece: Piece) {
   const lineId = piece.setUp.line?.pictureId;
   const drawing = lineId && (await findDrawing(studio, lineId));
   if (!drawing) return undefined;

@@ -41,6 +41,7 @@ import { withReference } from "@/core/piece/set-up-commands";
 import { answerOf, build } from "./answers";
 import { seedColouring, withShares } from "./seed-colouring";
 import { setUpWhole } from "./seed-set-up";
+import { stagesOf } from "./stages";
 
 const asColours = (target: object) =>
   Object.fromEntries(Object.entries(target).map(([k, lab]) => [k, { lab: lab as Lab }]));
@@ -89,6 +90,7 @@ export async function seedPiece(
     const events = halfDone(document, rack);
     await addWorkEvents(studio, id, events);
     for (const e of weighedAround(events)) await addScaleEvent(studio, e);
+    await addWorkEvents(studio, id, await stagesOf(studio, piece, document, rack, events));
   }
   await addWorkEvents(
     studio,

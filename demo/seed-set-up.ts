@@ -31,13 +31,23 @@ const TABLE = {
   blur: 0.6,
 };
 
-/** The line of a demo drawing stamped on a sheet that lies on a table, photographed. */
+/** What lies on a sheet: of any point of it (shares of its sides) which of several colours, from 1; 0 none. */
+export interface LaidColours {
+  readonly at: (x: number, y: number) => number;
+  readonly reflectances: readonly Float64Array[];
+}
+
+/** How uneven flat ink lies. */
+const STREAKS = 0.02;
+
+/** The line of a demo drawing stamped on a sheet that lies on a table, as it is or coloured, photographed. */
 export async function stampedPhoto(
   art: string,
   sheet: DemoPiece["sheet"],
   width: number,
   stock: PaperStock,
   seed: number,
+  laid?: LaidColours,
 ): Promise<Buffer> {
   const { data, info } = await sharp(await lineArt(art))
     .greyscale()
@@ -50,6 +60,15 @@ export async function stampedPhoto(
   const paper = colourSheet(stock, []);
   const random = seeded(seed);
   const pxPerMm = info.width / width;
+  const [x, y] = [(sheet.width - width) / 2, (sheet.height - info.height / pxPerMm) / 2];
+  const areas =
+    laid &&
+    Uint16Array.from(line, (_, p) =>
+      laid.at(
+        (x + ((p % info.width) + 0.5) / pxPerMm) / sheet.width,
+        (y + (Math.floor(p / info.width) + 0.5) / pxPerMm) / sheet.height,
+      ),
+    );
   const photo = await photograph(
     {
       ...sheet,
@@ -58,13 +77,14 @@ export async function stampedPhoto(
       bars: [],
       patches: [],
       art: {
-        x: (sheet.width - width) / 2,
-        y: (sheet.height - info.height / pxPerMm) / 2,
+        x,
+        y,
         pxPerMm,
         width: info.width,
         height: info.height,
         line,
         ink: paper.map((v) => v * STAMP),
+        ...(laid && areas && { coloured: { areas, reflectances: laid.reflectances, streaks: STREAKS } }),
       },
     },
     {
