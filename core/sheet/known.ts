@@ -63,35 +63,44 @@ export function knownGrounds(wish: SheetWish, found: FoundDrawing, areas: Readon
 
 /** Mm beside the drawing where a sheet's margin is looked at; steps along a side; how even a margin is, and how light against the sheet. */
 const BESIDE = [1.5, 2.5, 3.5] as const;
+const WITHIN = [-1.5, -2.5, -3.5] as const;
 const ALONG = 40;
 const EVEN = 0.16;
 const AS_LIGHT = 0.55;
 
-/** The bare margin round the drawing, where the sheet has one: even along a side, and not darker than what lies on the sheet. */
+/**
+ * The bare margin round the drawing, where the sheet has one: even along a side, and not darker than what lies on the sheet. Of a drawing that was set
+ * up with its sheet the margin is nobody's ground within it.
+ */
 export function marginOf(
   { labels, mmPerPixel, photo }: SheetWish,
   found: FoundDrawing,
   light: number,
 ): Read[] {
   const { width, height } = labels;
-  const sides = [0, 1, 2, 3].map((side) => {
+  const isNobodys = (x: number, y: number) => {
+    const [i, j] = [Math.floor(x), Math.floor(y)];
+    return i < 0 || j < 0 || i >= width || j >= height || labels.data[j * width + i] === 0;
+  };
+  /** Pixels along a side, so many mm beyond it; within it where that is negative. */
+  const along = (side: number, beyond: readonly number[]): Read[] => {
     const pixels: Read[] = [];
-    for (const mm of BESIDE)
+    for (const mm of beyond)
       for (let k = 0; k < ALONG; k++) {
-        const [along, out] = [(k + 0.5) / ALONG, mm / mmPerPixel];
+        const [share, out] = [(k + 0.5) / ALONG, mm / mmPerPixel];
         const [x, y] = [
-          [along * width, -out],
-          [width + out, along * height],
-          [along * width, height + out],
-          [-out, along * height],
+          [share * width, -out],
+          [width + out, share * height],
+          [share * width, height + out],
+          [-out, share * height],
         ][side] as [number, number];
-        const rgb = pixelAt(photo, ...found.at(x, y));
+        const rgb = isNobodys(x, y) && pixelAt(photo, ...found.at(x, y));
         if (rgb)
           pixels.push({ rgb, x: (2 * x) / width - 1, y: (2 * y) / height - 1, zone: 0, clipped: false });
       }
     return pixels;
-  });
-  return sides.flatMap((pixels) => {
+  };
+  const bare = (pixels: readonly Read[]): Read[] => {
     if (pixels.length < ALONG) return [];
     const [r, g, b] = meanOf(pixels);
     if (luminanceOf(r, g, b) < AS_LIGHT * light) return [];
@@ -103,6 +112,10 @@ export function marginOf(
       ].every(([v, m]) => Math.abs(Math.log(Math.max(1e-4, v!) / Math.max(1e-4, m!))) < 2 * EVEN),
     );
     return same.length > 0.8 * pixels.length ? same : [];
+  };
+  return [0, 1, 2, 3].flatMap((side) => {
+    const beside = bare(along(side, BESIDE));
+    return beside.length ? beside : bare(along(side, WITHIN));
   });
 }
 

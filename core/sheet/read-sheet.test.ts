@@ -108,6 +108,44 @@ describe("a finished sheet read from a photo", () => {
     const trust = (some: typeof areas) => some.reduce((sum, a) => sum + a.trust, 0);
     expect(trust(read.areas)).toBeLessThan(trust(areas));
   });
+  it("knows its paper by the margin that was set up with it, whatever lies round the sheet", async () => {
+    const own = finishedSheet(5, false, true);
+    const { art } = own.drawing;
+    const MARGIN = 12;
+    const by = MARGIN * PX_PER_MM;
+    const [width, height] = [own.art.width + 2 * by, own.art.height + 2 * by];
+    const padded = <T extends Uint16Array | Uint8Array>(into: T, from: ArrayLike<number>): T => {
+      for (let y = 0; y < own.art.height; y++)
+        for (let x = 0; x < own.art.width; x++)
+          into[(y + by) * width + x + by] = from[y * own.art.width + x]!;
+      return into;
+    };
+    const photo = await photograph(
+      {
+        ...own.drawing,
+        width: width / PX_PER_MM,
+        height: height / PX_PER_MM,
+        art: { ...art!, x: MARGIN, y: MARGIN },
+      },
+      SHOT,
+      seeded(4),
+    );
+    const read = finish(
+      readSheet(
+        wish(own, photo, {
+          line: { width, height, data: padded(new Uint8Array(width * height), line(own.art).data) },
+          labels: { width, height, data: padded(new Uint16Array(width * height), own.art.areas) },
+          known: [],
+          paper: own.paper,
+        }),
+      ),
+    );
+    expect(read.camera.from).toBe("bare paper");
+    const off = offOf(own, read.areas);
+    expect(off.length).toBeGreaterThan(5);
+    expect(off[off.length >> 1]).toBeLessThan(6);
+  });
+
   it("has zones with their ground, and leaves a mirrored lamp out and says so", async () => {
     const { width, height } = sheet.art;
     const half = Uint8Array.from({ length: width * height }, (_, p) => (p % width < width / 2 ? 1 : 2));

@@ -153,12 +153,12 @@ export function* readSheet(wish: SheetWish): Work<ReadSheet> {
   const known = knownGrounds(wish, found, areas);
   const paper = wish.paper ?? paperAmong(known) ?? USUAL_PAPER;
   const paperPixels = known.filter((k) => isPaper(k.lab, paper)).flatMap((k) => k.pixels);
-  const ground = paperGround(areas, paperPixels);
   const bright = quantile(
     [...areas.values()].flatMap((p) => p.filter((_, i) => i % 8 === 0).map((q) => luminance(q.rgb))),
     0.9,
   );
   const margin = wish.paper && !paperPixels.length ? marginOf(wish, found, bright) : [];
+  const ground = paperGround(areas, paperPixels.length ? paperPixels : margin);
   const samples = [
     ...litSamples(margin, paper, false),
     ...known.flatMap((k) => litSamples(k.pixels, k.lab, k.area !== undefined)),
