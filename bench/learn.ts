@@ -16,10 +16,11 @@ const [PIECES, AREAS] = [3, 14] as const;
 /** Coats of each ink that were read before. */
 const READ = [1, 3] as const;
 const UNSEEN = 150;
-/** How a photo is wrong in each of L*, a*, b*: everywhere alike, and from place to place; with the median ΔE00 that it says of itself. */
+/** How a photo is wrong in each of L*, a*, b*: everywhere alike, and from place to place; what it makes of chroma; the median ΔE00 that it says of itself. */
 const PHOTOS = [
-  ["a strip of known cells", 0.5, 0.5, 1],
-  ["paper and four known areas", 0.9, 1, 2],
+  ["a strip of known cells", 0.5, 0.5, 1, 1],
+  ["paper and four known areas", 0.9, 1, 1, 2],
+  ["bare paper: an unknown camera", 0.9, 0.5, 0.82, 2.5],
 ] as const;
 
 type Stack = readonly number[];
@@ -36,7 +37,11 @@ function threeTones(random: () => number): Stack {
 }
 
 /** What three finished sheets on a paper teach of stacks that nobody read. */
-async function judge(stock: PaperStock, coats: number, [name, bias, noise, says]: (typeof PHOTOS)[number]) {
+async function judge(
+  stock: PaperStock,
+  coats: number,
+  [name, bias, noise, chroma, says]: (typeof PHOTOS)[number],
+) {
   const random = seeded(23);
   const truth = (stack: Stack): Lab =>
     xyzToLab(
@@ -72,7 +77,7 @@ async function judge(stock: PaperStock, coats: number, [name, bias, noise, says]
     const places = stacks.map((s, i) => ({
       stack: codes(s),
       planned: { lab: planned[i] },
-      lies: { lab: truth(s).map((v, c) => v + shift[c]! + noise * normal(random)) },
+      lies: { lab: truth(s).map((v, c) => (c ? chroma * v : v) + shift[c]! + noise * normal(random)) },
       mm2: 20 + 200 * random(),
     }));
     const { lessons } = (await runOperation("learnSheet", {

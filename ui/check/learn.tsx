@@ -163,6 +163,9 @@ export function Learn({
   );
 }
 
+/** Share of the difference on held-out stacks that must be left at most for learning to be advised: photos err, and alike over a sheet. */
+const WORTH = 0.9;
+
 /** Whether the rest of the sheet would have been predicted better. */
 function Worth({ lessons, now, then }: LearnSheetOutput) {
   if (!lessons.length) return "Nothing: what lies here is known better than a photo can tell.";
@@ -173,12 +176,12 @@ function Worth({ lessons, now, then }: LearnSheetOutput) {
       {now.toFixed(1)} ΔE00 now, {then.toFixed(1)} then
     </Figure>
   );
-  return then < now ? (
+  return then < WORTH * now ? (
     <>With these, stacks of the sheet that were held back would have been predicted nearer: {figures}.</>
   ) : (
     <>
-      Stacks of the sheet that were held back would not have been predicted nearer, {figures}. Rather leave
-      it.
+      Stacks of the sheet that were held back would hardly have been predicted nearer, {figures}. Rather leave
+      it: a photo with more known colours tells more.
     </>
   );
 }
