@@ -158,7 +158,12 @@ export function AsItLies({ own }: { readonly own: Check }) {
           )}
           <EveryPlace zones={all.zones} names={names} />
           {found.camera.from !== "nothing" && (
-            <Learn zones={all.zones} photo={found.camera.expectedError ?? UNTOLD} rack={own.rack} />
+            <Learn
+              zones={all.zones}
+              photo={found.camera.expectedError ?? UNTOLD}
+              sure={found.camera.from !== "bare paper"}
+              rack={own.rack}
+            />
           )}
           <p className="mt-1 mb-0 text-[14px] text-soft">
             The line was met within {found.offMm.p95.toFixed(1)} mm.{" "}

@@ -31,17 +31,22 @@ const keyOf = ({ stack }: LessonOutput) => stack.join(" ");
 export function Learn({
   zones,
   photo,
+  sure,
   rack,
 }: {
   readonly zones: readonly ComparedZone[];
   /** Median ΔE00 by which the photo may be wrong. */
   readonly photo: number;
+  /** Known colours lay in the photo: what is off in it is not the camera's. */
+  readonly sure: boolean;
   readonly rack: Rack;
 }) {
   const may = useMayChange();
   const router = useRouter();
   const [asked, setAsked] = useState(false);
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  /** Lessons that are ticked otherwise than at first: all of them are where the camera is known, else none. */
+  const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
+  const isTicked = (l: LessonOutput) => turned.has(keyOf(l)) !== sure;
   const [kept, setKept] = useState<{ readonly at: string; readonly added: number }>();
   const [said, setSaid] = useState<string>();
   const places = useMemo(
@@ -87,7 +92,7 @@ export function Learn({
     });
   if (!may || (!places.length && !kept)) return null;
   const lessons = work.output?.lessons ?? [];
-  const ticked = lessons.filter((l) => !left.has(keyOf(l)));
+  const ticked = lessons.filter(isTicked);
   return (
     <section aria-label="What the model learns" className="mt-3 border-t border-line pt-2">
       <h3 className="m-0 text-[15px]">What the model learns</h3>
@@ -113,7 +118,7 @@ export function Learn({
       {asked && work.output && (
         <>
           <p className="mt-1 mb-1 text-[14px]">
-            <Worth {...work.output} />
+            <Worth {...work.output} sure={sure} />
           </p>
           {lessons.length > 0 && (
             <>
@@ -124,21 +129,22 @@ export function Learn({
                       <input
                         type="checkbox"
                         className="size-4 shrink-0 accent-black"
-                        checked={!left.has(keyOf(l))}
-                        onChange={(e) => {
-                          const next = new Set(left);
-                          if (e.target.checked) next.delete(keyOf(l));
-                          else next.add(keyOf(l));
-                          setLeft(next);
+                        checked={isTicked(l)}
+                        onChange={() => {
+                          const next = new Set(turned);
+                          if (!next.delete(keyOf(l))) next.add(keyOf(l));
+                          setTurned(next);
                         }}
                       />
                       <span className="inline-flex shrink-0" aria-hidden>
                         <span className="inline-block h-6 w-7" style={{ background: l.predicted.hex }} />
                         <span className="inline-block h-6 w-7" style={{ background: l.read.hex }} />
                       </span>
-                      <span className="code min-w-0 flex-1 truncate">{nameStack(l.stack)}</span>
-                      <span>{liesInWords(l.read.lab, l.predicted.lab)}</span>
-                      <span className="text-soft">{Math.round(100 * l.weight)} % believed</span>
+                      <span className="code min-w-0 flex-1 py-1 leading-tight">{nameStack(l.stack)}</span>
+                      <span className="max-w-[42%] text-right">
+                        {liesInWords(l.read.lab, l.predicted.lab)}
+                      </span>
+                      <span className="shrink-0 text-soft">{Math.round(100 * l.weight)} % believed</span>
                     </label>
                   </li>
                 ))}
@@ -167,7 +173,7 @@ export function Learn({
 const WORTH = 0.9;
 
 /** Whether the rest of the sheet would have been predicted better. */
-function Worth({ lessons, now, then }: LearnSheetOutput) {
+function Worth({ lessons, now, then, sure }: LearnSheetOutput & { readonly sure: boolean }) {
   if (!lessons.length) return "Nothing: what lies here is known better than a photo can tell.";
   if (now === null || then === null)
     return "Too few different stacks to judge by the others what each would be worth.";
@@ -176,6 +182,14 @@ function Worth({ lessons, now, then }: LearnSheetOutput) {
       {now.toFixed(1)} ΔE00 now, {then.toFixed(1)} then
     </Figure>
   );
+  // Held-out stacks of one photo are off by its camera as well: they cannot tell it from the paper.
+  if (!sure)
+    return (
+      <>
+        The photo’s colour is known from its paper alone: what is off ({figures} on stacks that were held
+        back) may be the camera’s. Keep only what you see on the sheet as well.
+      </>
+    );
   return then < WORTH * now ? (
     <>With these, stacks of the sheet that were held back would have been predicted nearer: {figures}.</>
   ) : (
