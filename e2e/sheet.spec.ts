@@ -1,7 +1,7 @@
 import { expect, test } from "./test";
 import sharp from "sharp";
 import type { WorkEvent } from "@/core/work/record";
-import { open, openKiteMender } from "./studio";
+import { hrefOf, open, openKiteMender } from "./studio";
 
 test("a photo of the sheet is laid under the drawing and read against the plan; one of something else is refused", async ({
   page,
@@ -144,4 +144,26 @@ test("photos of a piece: at most fifty, without the place where they were taken,
   expect((await send([photo()])).status()).toBe(422);
   // What was there already may come again.
   expect((await send([flat])).status()).toBe(200);
+});
+
+test("what a half-done sheet teaches is kept as readings of its paper, and taken back in one step", async ({
+  page,
+}) => {
+  await open(page, (await hrefOf(page, "Tin Ferry")).replace("colour", "check"));
+  const part = page.getByRole("region", { name: "As it lies" });
+  const stages = part.getByRole("list", { name: "Photos of it at work" });
+  await stages.getByRole("button").last().click({ timeout: 60_000 });
+  const learn = part.getByRole("region", { name: "What the model learns" });
+  await learn.getByRole("button", { name: "What can be learnt from it" }).click({ timeout: 90_000 });
+  // The camera is known from bare paper alone: nothing is ticked unasked.
+  await expect(learn.getByRole("button", { name: "Keep 0 readings" })).toBeDisabled({ timeout: 60_000 });
+  await learn.getByRole("checkbox").first().check();
+  await learn.getByRole("button", { name: "Keep 1 reading" }).click();
+  await expect(learn.getByRole("status")).toContainText("1 reading kept on Smooth white card", {
+    timeout: 30_000,
+  });
+  // Plans go by it from now on: the sheet is compared anew, and it can still be taken back after that.
+  await expect(part.getByText(/came out visibly otherwise/)).toBeVisible({ timeout: 90_000 });
+  await learn.getByRole("button", { name: "Take them back" }).click();
+  await expect(learn.getByRole("status")).toContainText("1 reading taken back.", { timeout: 30_000 });
 });

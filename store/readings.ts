@@ -1,4 +1,4 @@
-import { and, desc, eq } from "drizzle-orm";
+import { and, desc, eq, inArray } from "drizzle-orm";
 import type { Lab } from "@/core/colour/lab";
 import type { InstrumentReading } from "@/core/formats/measured";
 import type { Pressure } from "@/core/pencil/tooth";
@@ -72,7 +72,10 @@ export async function addReadings(
   );
 }
 
-/** Takes the readings away that came in at one moment from an instrument: one step back, as long as nobody has read anything since. */
+/** What may be taken back: what was typed stands until it is read anew. */
+const TAKEN_BACK = ["colorimeter", "picture"] as const;
+
+/** Takes the readings away that came in at one moment from an instrument or a photo: one step back, as long as nobody has read anything since. */
 export const takeBackReadings = (studio: Studio, paperId: string, readAt: Date): Promise<number> =>
   withStore(
     async (db) =>
@@ -83,7 +86,7 @@ export const takeBackReadings = (studio: Studio, paperId: string, readAt: Date):
             and(
               eq(readings.studioId, studio.id),
               eq(readings.paperId, paperId),
-              eq(readings.source, "colorimeter"),
+              inArray(readings.source, TAKEN_BACK),
               eq(readings.readAt, readAt),
             ),
           )

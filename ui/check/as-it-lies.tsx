@@ -8,7 +8,7 @@ import { differenceWords } from "@/words/closeness";
 import { liesInWords } from "@/words/sheet";
 import { counted } from "@/words/numbers";
 import { usePieceHandles } from "@/ui/piece/piece-context";
-import { Learn } from "./learn";
+import { Learn, useLearnt } from "./learn";
 import { Mend } from "./mend";
 import { Stages } from "./stages";
 import type { Check } from "./use-check";
@@ -69,6 +69,7 @@ export function AsItLies({ own }: { readonly own: Check }) {
     ...(found ? found.doubts : []),
   ];
   const [more, setMore] = useState(false);
+  const learnt = useLearnt(own.rack);
   return (
     <section aria-label="As it lies">
       <h2 className="m-0 mb-1 text-[17px]">As it lies</h2>
@@ -157,14 +158,6 @@ export function AsItLies({ own }: { readonly own: Check }) {
             </button>
           )}
           <EveryPlace zones={all.zones} names={names} />
-          {found.camera.from !== "nothing" && (
-            <Learn
-              zones={all.zones}
-              photo={found.camera.expectedError ?? UNTOLD}
-              sure={found.camera.from !== "bare paper"}
-              rack={own.rack}
-            />
-          )}
           <p className="mt-1 mb-0 text-[14px] text-soft">
             The line was met within {found.offMm.p95.toFixed(1)} mm.{" "}
             {found.camera.from === "nothing"
@@ -172,6 +165,16 @@ export function AsItLies({ own }: { readonly own: Check }) {
               : `Colour from ${found.camera.from}${found.camera.expectedError === null ? "" : `, within ${found.camera.expectedError.toFixed(1)} ΔE00 as a rule`}.`}
           </p>
         </>
+      )}
+      {found && found.camera.from !== "nothing" && (
+        <Learn
+          key={sheet.name}
+          zones={all?.zones}
+          photo={found.camera.expectedError ?? UNTOLD}
+          sure={found.camera.from !== "bare paper"}
+          rack={own.rack}
+          learnt={learnt}
+        />
       )}
     </section>
   );

@@ -27,40 +27,12 @@ const teaches = (z: ComparedZone) =>
 
 const keyOf = ({ stack }: LessonOutput) => stack.join(" ");
 
-/** What the model of this paper can take on of the sheet: shown, ticked, kept as readings, and taken back. */
-export function Learn({
-  zones,
-  photo,
-  sure,
-  rack,
-}: {
-  readonly zones: readonly ComparedZone[];
-  /** Median ΔE00 by which the photo may be wrong. */
-  readonly photo: number;
-  /** Known colours lay in the photo: what is off in it is not the camera's. */
-  readonly sure: boolean;
-  readonly rack: Rack;
-}) {
-  const may = useMayChange();
+/** What was kept of a sheet as readings of its paper, and how it is taken back; it outlasts being compared anew. */
+export function useLearnt({ paper }: Rack) {
   const router = useRouter();
-  const [asked, setAsked] = useState(false);
-  /** Lessons that are ticked otherwise than at first: all of them are where the camera is known, else none. */
-  const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
-  const isTicked = (l: LessonOutput) => turned.has(keyOf(l)) !== sure;
   const [kept, setKept] = useState<{ readonly at: string; readonly added: number }>();
   const [said, setSaid] = useState<string>();
-  const places = useMemo(
-    () =>
-      zones.filter(teaches).map(({ stack, planned, lies, mm2 }) => ({
-        stack,
-        planned: { lab: planned.lab },
-        lies: { lab: lies.lab },
-        mm2,
-      })),
-    [zones],
-  );
-  const work = useAsk("learnSheet", rack, asked && places.length ? { places, photo } : null);
-  const url = `/api/papers/${rack.paper.id}/readings`;
+  const url = `/api/papers/${paper.id}/readings`;
   const attempt = async (change: () => Promise<void>) => {
     try {
       await change();
@@ -69,36 +41,72 @@ export function Learn({
       setSaid(messageOf(e));
     }
   };
-  const keep = (lessons: readonly LessonOutput[]) =>
-    attempt(async () => {
-      setKept(
-        await send<{ added: number; at: string }>("POST", url, {
-          readings: lessons.map((l) => ({
-            stack: l.stack,
-            color: { lab: l.kept.lab },
-            source: "picture",
-            spread: photo,
-          })),
-        }),
-      );
-      setSaid(undefined);
-      setAsked(false);
-    });
-  const takeBack = () =>
-    attempt(async () => {
-      const { removed } = await send<{ removed: number }>("DELETE", url, { at: kept!.at });
-      setKept(undefined);
-      setSaid(`${counted(removed, "reading")} taken back.`);
-    });
-  if (!may || (!places.length && !kept)) return null;
+  return {
+    kept,
+    said:
+      said ?? (kept && `${counted(kept.added, "reading")} kept on ${paper.name}; every plan goes by them.`),
+    keep: (lessons: readonly LessonOutput[], spread: number) =>
+      attempt(async () => {
+        const readings = lessons.map((l) => ({
+          stack: l.stack,
+          color: { lab: l.kept.lab },
+          source: "picture",
+          spread,
+        }));
+        setKept(await send<{ added: number; at: string }>("POST", url, { readings }));
+        setSaid(undefined);
+      }),
+    takeBack: () =>
+      attempt(async () => {
+        const { removed } = await send<{ removed: number }>("DELETE", url, { at: kept!.at });
+        setKept(undefined);
+        setSaid(`${counted(removed, "reading")} taken back.`);
+      }),
+  };
+}
+
+/** What the model of this paper can take on of the sheet: shown, ticked, kept as readings, and taken back. */
+export function Learn({
+  zones,
+  photo,
+  sure,
+  rack,
+  learnt: { kept, said, keep, takeBack },
+}: {
+  /** Places of the sheet; nothing while they are compared anew. */
+  readonly zones: readonly ComparedZone[] | undefined;
+  /** Median ΔE00 by which the photo may be wrong. */
+  readonly photo: number;
+  /** Known colours lay in the photo: what is off in it is not the camera's. */
+  readonly sure: boolean;
+  readonly rack: Rack;
+  readonly learnt: ReturnType<typeof useLearnt>;
+}) {
+  const may = useMayChange();
+  const [asked, setAsked] = useState(false);
+  /** Lessons that are ticked otherwise than at first: all of them are where the camera is known, else none. */
+  const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
+  const isTicked = (l: LessonOutput) => turned.has(keyOf(l)) !== sure;
+  const places = useMemo(
+    () =>
+      (zones ?? []).filter(teaches).map(({ stack, planned, lies, mm2 }) => ({
+        stack,
+        planned: { lab: planned.lab },
+        lies: { lab: lies.lab },
+        mm2,
+      })),
+    [zones],
+  );
+  const work = useAsk("learnSheet", rack, asked && places.length ? { places, photo } : null);
+  if (!may || (!places.length && !said)) return null;
   const lessons = work.output?.lessons ?? [];
   const ticked = lessons.filter(isTicked);
   return (
     <section aria-label="What the model learns" className="mt-3 border-t border-line pt-2">
       <h3 className="m-0 text-[15px]">What the model learns</h3>
-      {(said || kept) && (
+      {said && (
         <p role="status" className="mt-1 mb-0 flex flex-wrap items-center gap-3 text-[14px]">
-          {said ?? `${counted(kept!.added, "reading")} kept on ${rack.paper.name}; every plan goes by them.`}
+          {said}
           {kept && (
             <button className="button min-h-8 py-0" onClick={() => void takeBack()}>
               Take them back
@@ -106,7 +114,7 @@ export function Learn({
           )}
         </p>
       )}
-      {!asked && !kept && (
+      {!asked && !kept && places.length > 0 && (
         <p className="mt-1 mb-0 flex flex-wrap items-center gap-3 text-[14px]">
           What lies as planned tells how these inks really look over each other on {rack.paper.name}.
           <button className="button" onClick={() => setAsked(true)}>
@@ -153,7 +161,7 @@ export function Learn({
                 <button
                   className="button button-main"
                   disabled={!ticked.length}
-                  onClick={() => void keep(ticked)}
+                  onClick={() => void keep(ticked, photo).then(() => setAsked(false))}
                 >
                   Keep {counted(ticked.length, "reading")}
                 </button>
