@@ -10,6 +10,7 @@ import {
   Id,
   List,
   ListOfKinds,
+  Numbers,
   OneOf,
   Optional,
   Stack,
@@ -26,6 +27,8 @@ const MOST_PASSES = 200;
 /** Events that are sent at once, and that one piece may have. */
 export const MOST_SENT = 500;
 export const MOST_EVENTS = 20_000;
+/** Places that are kept of one photo. */
+export const MOST_COMPARED = 400;
 /** Photos of one piece. */
 export const MOST_PHOTOS = 50;
 
@@ -44,6 +47,7 @@ class EventInput {
     "entered",
     "noted",
     "photographed",
+    "compared",
     "undone",
   ])
   kind!: WorkEventKind;
@@ -116,6 +120,20 @@ class PhotographedInput extends EventInput {
   @Optional() @Points(4, 4, BEYOND) corners?: [Point, Point, Point, Point];
 }
 
+class ComparedPlaceInput {
+  @Text(60, 1) area!: string;
+  @Whole(1, 30) zone!: number;
+  @Whole(1, 30) of!: number;
+  @Numbers(3, -200, 200) planned!: [number, number, number];
+  @Numbers(3, -200, 200) lies!: [number, number, number];
+}
+
+class ComparedInput extends EventInput {
+  @Id("event") photo!: string;
+  @List(() => ComparedPlaceInput, 1, MOST_COMPARED, '{"area","zone","of","planned","lies"}')
+  places!: ComparedPlaceInput[];
+}
+
 class UndoneInput extends EventInput {
   @Id("event") undoes!: string;
 }
@@ -133,6 +151,7 @@ const KINDS: Readonly<Record<WorkEventKind, () => Document<object>>> = {
   entered: () => EnteredInput,
   noted: () => NotedInput,
   photographed: () => PhotographedInput,
+  compared: () => ComparedInput,
   undone: () => UndoneInput,
 };
 

@@ -1,3 +1,4 @@
+import type { Lab } from "@/core/colour/lab";
 import type { Corners } from "@/core/picture/rectify";
 import type { Symptom } from "@/core/repair/symptom";
 
@@ -17,6 +18,16 @@ interface LaidStep extends StepPlace {
   readonly code: string;
   readonly coats: number;
   readonly mm2: number;
+}
+
+/** A tone of an area as it was read on a photo of the sheet, against what was planned there. */
+export interface ComparedPlace {
+  readonly area: string;
+  /** Number of the tone from 1, lightest first, and how many the area has. */
+  readonly zone: number;
+  readonly of: number;
+  readonly planned: Lab;
+  readonly lies: Lab;
 }
 
 interface Kinds {
@@ -70,6 +81,12 @@ interface Kinds {
     readonly note?: string | undefined;
     /** Where the drawing's corners lie in it, in shares, where it was found. */
     readonly corners?: Corners | undefined;
+  };
+  /** What was read on a photo that is kept, against what was planned at the time. */
+  compared: {
+    /** The event of the photo. */
+    readonly photo: string;
+    readonly places: readonly ComparedPlace[];
   };
   undone: { readonly undoes: string };
 }

@@ -107,7 +107,7 @@ function Desk({ log, rack }: { readonly log: WorkLog; readonly rack: Rack }) {
   const pause = () => may && log.add({ kind: "paused" });
   const undo = () => {
     const last = record.events.findLast(
-      (e) => !["begun", "paused", "mend", "noted", "photographed"].includes(e.kind),
+      (e) => !["begun", "paused", "mend", "noted", "photographed", "compared"].includes(e.kind),
     );
     if (!may || !last) return;
     log.add({ kind: "undone", undoes: last.id });
