@@ -1,6 +1,6 @@
 import { EYE_KINDS, type EyeKind } from "@/core/practice/eye";
 import type { EyeAnswer } from "@/core/practice/schedule";
-import { EXERCISES, type ExerciseId } from "@/core/practice/exercise";
+import { EXERCISES, type ExerciseId } from "@/core/practice/shapes";
 import type { SheetResult } from "@/core/practice/sheet-result";
 import { Codes, Flag, Id, List, OneOf, Text, Whole, Within } from "./fields";
 import { EARLIEST, LATEST } from "./work-events";

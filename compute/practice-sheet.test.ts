@@ -1,13 +1,5 @@
-import {
-  CODE,
-  EXERCISES,
-  exerciseOf,
-  exercisePlanes,
-  FLAT_CELLS,
-  SHEET_HEIGHT,
-  SHEET_WIDTH,
-  type ExerciseId,
-} from "@/core/practice/exercise";
+import { CODE, exerciseOf, exercisePlanes, SHEET_HEIGHT, SHEET_WIDTH } from "@/core/practice/exercise";
+import { EXERCISES, FLAT_CELLS, type ExerciseId } from "@/core/practice/shapes";
 import { photograph, type Shot } from "@/sim/camera";
 import { demoRange } from "@/sim/demo-range";
 import type { Drawing } from "@/sim/drawing";
@@ -122,6 +114,33 @@ describe("a sheet that was practised on, from print to score", () => {
     expect(first!.zone).toBeLessThanOrEqual(4);
     expect(over.findings.map((f) => f.says).join()).toContain("Ink ran over");
   });
+  it("colours that are met: the pair that differs is found in a photo", async () => {
+    const shown = [0.2, 0.2, 0.45, 0.75, 0.6, 0.6];
+    const pairs = await score(
+      "match",
+      await photoOf(
+        "match",
+        own((z) => shown[z - 1]!),
+      ),
+    );
+    expect(pairs.findings).toMatchObject([{ kind: "off", at: 2 }]);
+    expect(pairs.places.map((p) => Math.abs(p.off) < 3)).toEqual([true, false, true]);
+  });
+  it.each(["ribbon", "cast"] as const)(
+    "%s: light that follows the form scores well, light the other way round badly",
+    async (id) => {
+      const good = await score(
+        id,
+        await photoOf(id, (area, z) => (area === 1 ? z / 14 : area === 2 ? 0.8 - z / 12 : 0)),
+      );
+      expect(good.score).toBeGreaterThan(80);
+      const bad = await score(
+        id,
+        await photoOf(id, (area, z) => (area === 1 ? (13 - z) / 14 : area === 2 ? z / 12 : 0)),
+      );
+      expect(bad.score).toBeLessThan(20);
+    },
+  );
   it.each(EXERCISES)("%s fits its sheet, and has bare ground to set the light by", (id) => {
     const { line, labels } = exercisePlanes(exerciseOf(id), 2);
     const share = (of: (a: number) => boolean) => labels.data.filter(of).length / labels.data.length;

@@ -24,7 +24,7 @@ import { addPicture } from "@/store/pictures";
 import { addPiece } from "@/store/pieces";
 import { addScaleEvent } from "@/store/ink";
 import { addWorkEvents } from "@/store/work-events";
-import { diaryOfDemo } from "./diary";
+import { comparedOfDemo, diaryOfDemo } from "./diary";
 import { halfDone, weighedAround } from "./half-done";
 import { rackOn, type Rack } from "@/store/rack";
 import type { Studio } from "@/store/studio";
@@ -92,14 +92,13 @@ export async function seedPiece(
     for (const e of weighedAround(events)) await addScaleEvent(studio, e);
     await addWorkEvents(studio, id, await stagesOf(studio, piece, document, rack, events));
   }
-  await addWorkEvents(
-    studio,
-    id,
-    diaryOfDemo(
+  await addWorkEvents(studio, id, [
+    ...diaryOfDemo(
       piece.name,
       rack.markers.map((m) => m.code),
     ),
-  );
+    ...comparedOfDemo(document),
+  ]);
   await seedJudged(studio, document, rack);
   await seedColouring(studio, id, document, rack);
 }

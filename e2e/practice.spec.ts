@@ -1,5 +1,6 @@
 import sharp from "sharp";
-import { CODE, exerciseOf, exercisePlanes, type ExerciseId } from "@/core/practice/exercise";
+import { CODE, exerciseOf, exercisePlanes } from "@/core/practice/exercise";
+import { type ExerciseId } from "@/core/practice/shapes";
 import type { SheetResult } from "@/core/practice/sheet-result";
 import type { EyeAnswer } from "@/core/practice/schedule";
 import { expect, test } from "./test";
@@ -147,4 +148,17 @@ test("a sheet is printed in true size, its photo is judged, and the result is ke
   ])
     expect([over, await send(over)]).toEqual([over, 422]);
   expect(await send({ codes: Array(100_000).fill("rust2c") })).toBeGreaterThanOrEqual(400);
+});
+
+test("what a hand does over several pieces is said in one sentence, with its figures and the sheet that fits", async ({
+  page,
+}) => {
+  await open(page, "/practice?tab=sheets");
+  const part = page.getByRole("region", { name: "What your hand does" });
+  await expect(part).toContainText("Your shadows stay paler than planned");
+  await expect(part.getByRole("row")).toHaveCount(3);
+  const print = part.getByRole("link", { name: "Print: A ball in the light" });
+  expect((await page.request.get((await print.getAttribute("href"))!)).headers()["content-type"]).toBe(
+    "application/pdf",
+  );
 });

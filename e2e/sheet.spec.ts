@@ -136,6 +136,28 @@ test("photos of a piece: at most fifty, without the place where they were taken,
     page.request.post(`/api/pieces/${id}/work`, { data: { events } });
   for (const corners of [null, [], [[0, 0]], Array(4).fill([1e308, 0]), Array(4).fill(["a", 0]), "\0"])
     expect((await send([photo(corners)])).status(), JSON.stringify(corners)).toBe(422);
+  const compared = (places: unknown) => ({
+    id: crypto.randomUUID(),
+    kind: "compared",
+    at: Date.now(),
+    photo: crypto.randomUUID(),
+    places,
+  });
+  const place = { area: "a", zone: 1, of: 3, planned: [50, 0, 0], lies: [55, 0, 0] };
+  for (const places of [
+    null,
+    [],
+    "\0",
+    [{ ...place, zone: 1e308 }],
+    [{ ...place, lies: [1e308, 0, 0] }],
+    [{ ...place, planned: [] }],
+    [{ ...place, area: "\0" }],
+    Array(401).fill(place),
+  ])
+    expect((await send([compared(places)])).status()).toBe(422);
+  expect([413, 422]).toContain((await send([compared(Array(100_000).fill(place))])).status());
+  expect((await send([compared([place])])).status()).toBe(200);
+  expect((await send(Array.from({ length: 50 }, () => compared([place])))).status()).toBe(422);
   const flat = photo(Array(4).fill([0.5, 0.5]));
   expect((await send([flat, photo(undefined, later.id)])).status()).toBe(200);
   const film = await page.request.get(`/api/pieces/${id}/time-lapse`);
@@ -164,6 +186,14 @@ test("what a half-done sheet teaches is kept as readings of its paper, and taken
   });
   // Plans go by it from now on: the sheet is compared anew, and it can still be taken back after that.
   await expect(part.getByText(/came out visibly otherwise/)).toBeVisible({ timeout: 90_000 });
+  // What was read of a photo that is kept is kept with it, once.
+  const { events } = (await (
+    await page.request.get(`/api/pieces/${page.url().split("/")[4]!}/work`)
+  ).json()) as {
+    events: WorkEvent[];
+  };
+  const read = events.filter((e) => e.kind === "compared" && events.some((p) => p.id === e.photo));
+  expect(read).toHaveLength(1);
   await learn.getByRole("button", { name: "Take them back" }).click();
   await expect(learn.getByRole("status")).toContainText("1 reading taken back.", { timeout: 30_000 });
 });

@@ -9,7 +9,7 @@ import {
   timestamp,
   uuid,
 } from "drizzle-orm/pg-core";
-import type { ExerciseId } from "@/core/practice/exercise";
+import type { ExerciseId } from "@/core/practice/shapes";
 import type { EyeKind } from "@/core/practice/eye";
 import { people } from "./people-schema";
 import { studio } from "./studio-schema";

@@ -1,5 +1,20 @@
 import type { PieceEvents } from "@/core/log/figures";
-import { and, asc, count, desc, eq, getTableColumns, inArray, isNotNull, notInArray, sql } from "drizzle-orm";
+import type { ComparedPiece } from "@/core/practice/habits";
+import {
+  and,
+  asc,
+  count,
+  desc,
+  eq,
+  getTableColumns,
+  inArray,
+  isNotNull,
+  ne,
+  notExists,
+  notInArray,
+  sql,
+} from "drizzle-orm";
+import { alias } from "drizzle-orm/pg-core";
 import { MOST_EVENTS, MOST_PHOTOS } from "@/border/work-events";
 import { holding, type EventOf, type WorkEvent } from "@/core/work/record";
 import { inPieces, lockStudio, StudioFull, withStore, type Db } from "./database";
@@ -70,7 +85,7 @@ export async function workOfStudio(studio: Studio): Promise<WorkOnPaper[]> {
       .select({ ...getTableColumns(workEvents), paperId: pieces.paperId })
       .from(workEvents)
       .innerJoin(pieces, eq(pieces.id, workEvents.pieceId))
-      .where(eq(workEvents.studioId, studio.id))
+      .where(and(eq(workEvents.studioId, studio.id), ne(workEvents.kind, "compared")))
       .orderBy(desc(workEvents.at))
       .limit(MOST_FOR_PACE),
   );
@@ -81,6 +96,31 @@ export async function workOfStudio(studio: Studio): Promise<WorkOnPaper[]> {
     byPiece.set(row.pieceId, own);
   }
   return [...byPiece.values()];
+}
+
+/** Photos of a piece, and what was read of them, are so many at most. @throws StudioFull */
+async function roomForPhotos(
+  tx: Db,
+  studio: Studio,
+  pieceId: string,
+  events: readonly WorkEvent[],
+): Promise<void> {
+  for (const kind of ["photographed", "compared"] as const) {
+    const more = events.filter((e) => e.kind === kind).map((e) => e.id);
+    if (!more.length) continue;
+    const [kept] = await tx
+      .select({ n: count() })
+      .from(workEvents)
+      .where(
+        and(
+          ofPiece(studio, pieceId),
+          eq(workEvents.kind, kind),
+          kind === "photographed" ? isNotNull(workEvents.pictureId) : undefined,
+          notInArray(workEvents.id, more),
+        ),
+      );
+    if (kept!.n + new Set(more).size > MOST_PHOTOS) throw new StudioFull(MOST_PHOTOS, "photos of a piece");
+  }
 }
 
 /**
@@ -104,22 +144,7 @@ export const addWorkEvents = (
         await lockStudio(tx, studio.id);
         const [there] = await tx.select({ n: count() }).from(workEvents).where(ofPiece(studio, pieceId));
         if (there!.n + events.length > MOST_EVENTS) throw new StudioFull(MOST_EVENTS, "events of a piece");
-        const photos = events.filter((e) => e.kind === "photographed").map((e) => e.id);
-        if (photos.length) {
-          const [kept] = await tx
-            .select({ n: count() })
-            .from(workEvents)
-            .where(
-              and(
-                ofPiece(studio, pieceId),
-                eq(workEvents.kind, "photographed"),
-                isNotNull(workEvents.pictureId),
-                notInArray(workEvents.id, photos),
-              ),
-            );
-          if (kept!.n + new Set(photos).size > MOST_PHOTOS)
-            throw new StudioFull(MOST_PHOTOS, "photos of a piece");
-        }
+        await roomForPhotos(tx, studio, pieceId, events);
         for (const some of inPieces(events))
           await tx
             .insert(workEvents)
@@ -201,4 +226,43 @@ export async function layingsOf(studio: Studio, ids: readonly string[]): Promise
     own.events.push(asEvent(row));
   }
   return new Map([...out].map(([id, { paperId, events }]) => [id, { paperId, events: holding(events) }]));
+}
+
+/** Comparisons that are looked at for what a hand does again and again: the newest. */
+const MOST_COMPARISONS = 60;
+
+/** What was read of photos of a studio's pieces against their plans, the newest first; not of photos that were taken back. */
+export async function comparedOf(studio: Studio): Promise<ComparedPiece[]> {
+  const undoing = alias(workEvents, "undoing");
+  const rows = await withStore((db) =>
+    db
+      .select({ id: workEvents.pieceId, name: pieces.name, at: workEvents.at, body: workEvents.body })
+      .from(workEvents)
+      .innerJoin(pieces, eq(pieces.id, workEvents.pieceId))
+      .where(
+        and(
+          eq(workEvents.studioId, studio.id),
+          eq(workEvents.kind, "compared"),
+          notExists(
+            db
+              .select({ id: undoing.id })
+              .from(undoing)
+              .where(
+                and(
+                  eq(undoing.studioId, studio.id),
+                  sql`${undoing.undoes}::text in (${workEvents.id}::text, ${workEvents.body} ->> 'photo')`,
+                ),
+              ),
+          ),
+        ),
+      )
+      .orderBy(desc(workEvents.at))
+      .limit(MOST_COMPARISONS),
+  );
+  return rows.map(({ body, at, name, id }) => ({
+    id,
+    name: name ?? "",
+    at: at.getTime(),
+    places: (body as Pick<EventOf<"compared">, "places">).places,
+  }));
 }

@@ -1,4 +1,5 @@
-import type { ExerciseId } from "@/core/practice/exercise";
+import type { ExerciseId } from "@/core/practice/shapes";
+import { differenceWords } from "./closeness";
 import type { Finding, SheetScore } from "@/core/practice/score";
 
 /** What each sheet is called, what is done on it, and what it is about. */
@@ -24,6 +25,31 @@ export const exerciseInWords: Readonly<
     name: "A ramp of six tones",
     does: "Light to dark from left to right, each tone about its tick. Small steps hide edges, and take longer: mind the open time.",
     about: "even steps, soft meetings",
+  },
+  ball6: {
+    name: "A ball in six tones",
+    does: "The same ball in six tones, lightest to darkest: each a ring about the highlight, narrower towards the dark.",
+    about: "roundness in small steps",
+  },
+  ribbon: {
+    name: "A ribbon and an arrow",
+    does: "The lamp stands at the left: the ribbon is light where it leans to it and dark where it turns away, wave by wave, to the arrow’s tip.",
+    about: "values that come and go with the form",
+  },
+  cast: {
+    name: "A ball and its shadow",
+    does: "Lay the ball as before, then the shadow on the table: darkest and sharpest where the ball stands, paler the further it reaches.",
+    about: "the form, and a shadow that fades with its distance",
+  },
+  hair: {
+    name: "A lock of hair",
+    does: "Flick from the root and from the tip towards the sheen a third of the way down, dark to light; leave the sheen almost bare.",
+    about: "values that run to the sheen from both sides",
+  },
+  match: {
+    name: "Colours that are met",
+    does: "Lay one marker in each left box. In the box beside it, come as near as you can with other markers, one over the other.",
+    about: "how near the eye and the hand come to a colour",
   },
   ball: {
     name: "A ball in the light",
@@ -76,6 +102,16 @@ export function findingInWords(f: Finding): string {
         : f.by > 0.85
           ? "Most of its values follow the light."
           : "Its values do not follow the light: it looks flat or lit from two sides.";
+    case "fades":
+      return f.dark < 20
+        ? `The shadow on the table is pale: ${f.dark.toFixed(0)} darker than the paper.`
+        : f.by > 0.85
+          ? "The shadow fades with its distance."
+          : "The shadow is as dark far off as where it begins.";
+    case "off":
+      return f.by < 1.5
+        ? "Nobody sees a difference within the pairs."
+        : `Pair ${f.at} differs most: ${differenceWords(f.worst)}.`;
     case "over the line":
       return f.share
         ? `Ink ran over ${Math.round(100 * f.share)} % of the line.`
@@ -94,6 +130,16 @@ export function nextInWords(id: ExerciseId, { findings }: Pick<SheetScore, "find
       ? `Overlap ${streaks.along === "rows" ? "each row with the one before" : "strokes across the field"} while it is wet, with the broad side of the nib.`
       : "Lay a second even coat once the first has settled, or wet the field with the lightest marker first.";
   }
+  const off = of("off");
+  if (off)
+    return off.by < 2
+      ? "Try it with colours that none of your markers has by itself: two inks in the left box."
+      : "Judge lightness first, with the eyes half closed; then warm or cool; how strong it is last.";
+  const fades = of("fades");
+  if (fades && (fades.dark < 20 || fades.by < 0.85))
+    return fades.dark < 20
+      ? "Take a dark grey or the darkest marker of the group where ball and table meet."
+      : "Begin the shadow at the ball, and flick outwards; go over its far end with the blender or a pale grey.";
   const over = of("over the line");
   if (over)
     return over.share

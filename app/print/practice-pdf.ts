@@ -1,6 +1,7 @@
 import PDFDocument from "pdfkit";
 import { SHEETS, type SheetName } from "@/core/chart/layout";
-import { exerciseOf, LINE_MM, SHEET_HEIGHT, SHEET_WIDTH, type ExerciseId } from "@/core/practice/exercise";
+import { exerciseOf, LINE_MM, SHEET_HEIGHT, SHEET_WIDTH } from "@/core/practice/exercise";
+import { type ExerciseId } from "@/core/practice/shapes";
 import { exerciseInWords } from "@/words/practice";
 import { fontFile } from "./fonts";
 

@@ -8,13 +8,12 @@ import type { Corners } from "@/core/picture/rectify";
 import {
   BARE,
   CODE,
-  EXERCISES,
   exerciseOfCode,
   exerciseOf,
   exercisePlanes,
-  type ExerciseId,
   type ExercisePlanes,
 } from "@/core/practice/exercise";
+import { EXERCISES, type ExerciseId } from "@/core/practice/shapes";
 import { NothingToJudge, scoreSheet, type Finding, type SheetScore } from "@/core/practice/score";
 import type { Work } from "@/core/progress";
 import { readSheet, SheetUnread } from "@/core/sheet/read-sheet";

@@ -1,6 +1,6 @@
 import { quantile } from "@/core/algebra/median";
 import type { ComparedPlace } from "@/core/work/record";
-import type { ExerciseId } from "./exercise";
+import type { ExerciseId } from "./shapes";
 import type { SheetResult } from "./sheet-result";
 
 /** A piece as a photo of it was read against its plan. */

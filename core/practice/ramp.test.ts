@@ -1,5 +1,11 @@
+import { deltaE00 } from "@/core/colour/delta-e00";
+import type { Lab } from "@/core/colour/lab";
+import { labOf } from "@/core/colour/lab-of";
+import { demoRange } from "@/sim/demo-range";
+import { whiteCard } from "@/sim/paper-stock";
 import { seeded } from "@/sim/random";
-import { flatOf, rampOf, type RampInk } from "./ramp";
+import { colourSheet } from "@/sim/sheet";
+import { flatOf, rampOf, toMeet, type RampInk } from "./ramp";
 
 const ink = (code: string, family: string, L: number, c = 20): RampInk => ({ code, family, lab: [L, c, 0] });
 
@@ -38,3 +44,36 @@ describe("markers for an exercise", () => {
     expect(flatOf([ink("pale", "x", 95), ink("mid", "x", 60, 40), ink("dark", "x", 20)])!.code).toBe("mid");
   });
 });
+
+it("colours to be met can be met: two lighter inks over each other come near each, and families differ", () => {
+  const paper: Lab = [96, 0, 2];
+  const inks = demoRange()
+    .filter((_, i) => i % 6 === 0)
+    .map((ink) => ({
+      code: ink.code,
+      family: ink.code.replace(/\d.*/, ""),
+      lab: labOf(colourSheet(whiteCard, [ink.recipe])),
+    }));
+  const chosen = toMeet(inks, paper)!;
+  expect(chosen).toHaveLength(3);
+  expect(new Set(chosen.map((c) => c.family)).size).toBe(3);
+  for (const c of chosen) {
+    // By the simulated sheet, which knows nothing of the rough guess.
+    let best = Infinity;
+    for (const a of inks)
+      for (const b of inks)
+        if (a.code !== c.code && b.code !== c.code)
+          best = Math.min(best, deltaE00(c.lab, labOf(sheetOf(a.code, b.code))));
+    expect(best).toBeLessThan(7);
+  }
+  expect(toMeet(inks.slice(0, 2), paper)).toBeUndefined();
+  expect(toMeet([], paper)).toBeUndefined();
+});
+
+function sheetOf(...codes: readonly string[]) {
+  const range = demoRange();
+  return colourSheet(
+    whiteCard,
+    codes.map((code) => range.find((i) => i.code === code)!.recipe),
+  );
+}

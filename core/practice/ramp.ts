@@ -1,4 +1,6 @@
-import type { Lab } from "@/core/colour/lab";
+import { deltaE00 } from "@/core/colour/delta-e00";
+import { labToXyz, xyzToLab, type Lab } from "@/core/colour/lab";
+import type { Xyz } from "@/core/colour/observer";
 
 /** A marker that may be practised with: one coat as it is seen, light inks first or not. */
 export interface RampInk {
@@ -60,4 +62,43 @@ export function flatOf(inks: readonly RampInk[]): RampInk | undefined {
     (best, ink) => (!best || cost(ink) < cost(best) ? ink : best),
     undefined,
   );
+}
+
+/** Lightness of the colours that are to be met, and how near (ΔE00) two other inks must come to one by a rough guess. */
+const [TO_MEET, MEETS] = [[76, 62, 48], 7] as const;
+/** Inks near a colour that are tried in pairs. */
+const TRIED = 12;
+
+/** Roughly the colour of one ink over another: what each leaves of the paper's light. */
+function over(a: Lab, b: Lab, paper: Lab): Lab {
+  const [x, y, white] = [labToXyz(a), labToXyz(b), labToXyz(paper)];
+  return xyzToLab(x.map((v, c) => (v * y[c]!) / white[c]!) as unknown as Xyz);
+}
+
+/**
+ * Three markers whose colours can be met with two others each, light to dark and of different families where there are such; none where there
+ * are not three.
+ * Complexity: inks times the pairs of the dozen that are nearest to each.
+ */
+export function toMeet(inks: readonly RampInk[], paper: Lab): readonly RampInk[] | undefined {
+  const met = inks.flatMap((ink) => {
+    const near = inks
+      .filter((o) => o !== ink && o.lab[0] > ink.lab[0])
+      .map((o) => ({ o, off: deltaE00(o.lab, ink.lab) }))
+      .sort((a, b) => a.off - b.off)
+      .slice(0, TRIED);
+    let left = Infinity;
+    for (const [i, a] of near.entries())
+      for (const b of near.slice(i)) left = Math.min(left, deltaE00(over(a.o.lab, b.o.lab, paper), ink.lab));
+    return left <= MEETS ? [ink] : [];
+  });
+  const chosen: RampInk[] = [];
+  for (const L of TO_MEET) {
+    const cost = (i: RampInk) =>
+      Math.abs(i.lab[0] - L) + (chosen.some((c) => c.family === i.family) ? 100 : 0);
+    const [best] = met.filter((i) => !chosen.includes(i)).sort((a, b) => cost(a) - cost(b));
+    if (!best) return undefined;
+    chosen.push(best);
+  }
+  return chosen.sort((a, b) => b.lab[0] - a.lab[0]);
 }

@@ -1,7 +1,7 @@
 import type { Lab } from "@/core/colour/lab";
 import type { ReadSheetArea } from "@/core/sheet/read-sheet";
 import { seeded } from "@/sim/random";
-import { FLAT_CELLS, RAMP_COLUMNS, RING_PARTS, type ExerciseId } from "./exercise";
+import { FLAT_CELLS, LIGHT_CLASSES, RAMP_COLUMNS, RING_PARTS, SHADOW_PARTS, type ExerciseId } from "./shapes";
 import { NothingToJudge, rankCorrelation, scoreSheet, type Finding } from "./score";
 
 const BARE: Lab = [95, 0, 2];
@@ -89,6 +89,32 @@ describe("what a practised sheet shows", () => {
     );
     expect(of(mixed, "roundness").by).toBeLessThan(0.6);
     expect(mixed.score).toBeLessThan(70);
+  });
+  it("a shadow that is cast: dark where it begins, paler further off", () => {
+    const form = zones(LIGHT_CLASSES, (i) => 90 - 5 * i);
+    const shadow = (L: (i: number) => number) => score("cast", form, zones(SHADOW_PARTS, L));
+    const good = shadow((i) => 60 + 3 * i);
+    const back = shadow((i) => 81 - 3 * i);
+    const pale = shadow((i) => 86 + i);
+    expect(good.score).toBe(100);
+    expect(of(back, "fades").by).toBeCloseTo(-1, 6);
+    expect(back.score).toBeLessThan(40);
+    expect(of(pale, "fades").dark).toBeCloseTo(9, 6);
+    expect(pale.score).toBeLessThan(90);
+    expect(() => score("cast", form, [])).toThrow(new NothingToJudge("bare"));
+  });
+  it("colours that are met: by what is between the boxes of a pair", () => {
+    const pairs = (...off: readonly number[]) =>
+      score(
+        "match",
+        off.flatMap((by, i): Lab[] => [grey(70 - 10 * i), grey(70 - 10 * i + by)]),
+      );
+    expect(pairs(0.2, 0.1, 0).score).toBe(100);
+    const one = pairs(0, 12, 0);
+    expect([of(one, "off").at, of(one, "off").worst > 8]).toEqual([2, true]);
+    expect(pairs(10, 12, 14).score).toBeLessThan(one.score);
+    // Half done, what is there is judged.
+    expect(pairs(0).score).toBe(100);
   });
   it("an edge: each part over which ink ran", () => {
     const ring = (n: number) => Array.from({ length: RING_PARTS }, (_, i): Lab => (i < n ? grey(60) : BARE));

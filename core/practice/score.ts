@@ -2,7 +2,8 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import type { Lab } from "@/core/colour/lab";
 import type { ReadSheetArea, ReadZone } from "@/core/sheet/read-sheet";
 import { quantile } from "@/core/algebra/median";
-import { BALL_CLASSES, exerciseOf, FLAT_CELLS, RING_PARTS, type ExerciseId } from "./exercise";
+import { exerciseOf } from "./exercise";
+import { FLAT_CELLS, LIGHT_CLASSES, PAIRS, RING_PARTS, type ExerciseId } from "./shapes";
 
 /** What a sheet shows of what its exercise is about. */
 export type Finding =
@@ -19,6 +20,10 @@ export type Finding =
   | { readonly kind: "uneven steps"; readonly times: number; readonly at: number }
   /** How far the order of values is that of the light, −1 to 1. */
   | { readonly kind: "roundness"; readonly by: number }
+  /** How far a cast shadow grows paler with its distance from what casts it, −1 to 1; and how much darker (L*) it is there than the bare paper. */
+  | { readonly kind: "fades"; readonly by: number; readonly dark: number }
+  /** ΔE00 between what was given and what was to look like it: mean, and the worst pair, from 1. */
+  | { readonly kind: "off"; readonly by: number; readonly worst: number; readonly at: number }
   /** Share of the edge over which ink ran, and ΔE00 of the worst part of it. */
   | { readonly kind: "over the line"; readonly share: number; readonly worst: number };
 
@@ -135,8 +140,50 @@ function ball(zones: readonly ReadZone[]): SheetScore {
     places: sorted.map((z, i) => ({
       area: 1,
       zone: z.zone,
-      off: L[i]! - (light + ((z.zone - 1) / (BALL_CLASSES - 1)) * (dark - light)),
+      off: L[i]! - (light + ((z.zone - 1) / (LIGHT_CLASSES - 1)) * (dark - light)),
     })),
+  };
+}
+
+/** How much darker than the paper (L*) a cast shadow is where it begins, so that something stands on its table. */
+const SHADOW_DARK = 20;
+
+/** A form and the shadow that it casts. */
+function cast(form: readonly ReadZone[], shadow: readonly ReadZone[], paper: Lab): SheetScore {
+  const own = ball(form);
+  const sorted = [...shadow].sort((a, b) => a.zone - b.zone);
+  const L = sorted.map((z) => z.lab[0]);
+  const dark = sorted.length ? paper[0] - Math.min(...L) : 0;
+  if (dark < LAID) throw new NothingToJudge("bare");
+  const fades = rankCorrelation(
+    sorted.map((z) => z.zone),
+    L,
+  );
+  const line = (i: number) => L[0]! + (i / Math.max(1, L.length - 1)) * (L.at(-1)! - L[0]!);
+  return {
+    score: score(100 - own.score, 35 * (1 - fades), 1.5 * (SHADOW_DARK - dark)),
+    findings: [...own.findings, { kind: "fades", by: fades, dark }],
+    places: [...own.places, ...sorted.map((z, i) => ({ area: 2, zone: z.zone, off: L[i]! - line(i) }))],
+  };
+}
+
+/** ΔE00 that nobody sees in boxes side by side. */
+const ALIKE = 1.5;
+
+/** Boxes in pairs, the second made to look like the first. */
+function match(zones: readonly ReadZone[]): SheetScore {
+  const at = new Map(zones.map((z) => [z.zone, z.lab]));
+  const pairs = Array.from({ length: PAIRS }, (_, i) => {
+    const [given, made] = [at.get(2 * i + 1), at.get(2 * i + 2)];
+    return given && made ? { pair: i + 1, off: deltaE00(given, made), by: made[0] - given[0] } : undefined;
+  }).filter((p) => p !== undefined);
+  if (!pairs.length) throw new NothingToJudge("unseen");
+  const by = mean(pairs.map((p) => p.off));
+  const worst = pairs.reduce((a, b) => (b.off > a.off ? b : a));
+  return {
+    score: score(8 * (by - ALIKE)),
+    findings: [{ kind: "off", by, worst: worst.off, at: worst.pair }],
+    places: pairs.map((p) => ({ area: 1, zone: 2 * p.pair, off: p.by })),
   };
 }
 
@@ -171,7 +218,14 @@ export function scoreSheet(id: ExerciseId, areas: readonly ReadSheetArea[], bare
     case "scale":
       return ramp(own.zones, tones);
     case "ball":
+    case "ball6":
+    case "ribbon":
+    case "hair":
       return ball(own.zones);
+    case "cast":
+      return cast(own.zones, areas.find((a) => a.area === 2)?.zones ?? [], bare);
+    case "match":
+      return match(own.zones);
     case "edge":
       return edge(areas.find((a) => a.area === 2)?.zones ?? [], bare);
   }

@@ -1,4 +1,4 @@
-import type { ExerciseId } from "./exercise";
+import type { ExerciseId } from "./shapes";
 
 /** A sheet that was practised on, and how it came out. */
 export interface SheetResult {

@@ -84,7 +84,7 @@ interface Kinds {
   };
   /** What was read on a photo that is kept, against what was planned at the time. */
   compared: {
-    /** The event of the photo. */
+    /** The event of the photo; it may be gone by now. */
     readonly photo: string;
     readonly places: readonly ComparedPlace[];
   };

@@ -13,6 +13,7 @@ import { Mend } from "./mend";
 import { Stages } from "./stages";
 import type { Check } from "./use-check";
 import { UNTOLD } from "./use-compared";
+import { useKeptComparison } from "./kept-comparison";
 import type { LaidPhoto } from "./use-sheet-photo";
 
 /** A photo of the sheet, made straight under the drawing. */
@@ -70,6 +71,7 @@ export function AsItLies({ own }: { readonly own: Check }) {
   ];
   const [more, setMore] = useState(false);
   const learnt = useLearnt(own.rack);
+  useKeptComparison(own.log, sheet.pictureId, found?.camera.from === "nothing" ? undefined : all?.zones);
   return (
     <section aria-label="As it lies">
       <h2 className="m-0 mb-1 text-[17px]">As it lies</h2>

@@ -1,6 +1,7 @@
 "use client";
 import { useMemo, useState } from "react";
 import { EYE_KINDS, FEWEST_INKS, type EyeKind } from "@/core/practice/eye";
+import type { ComparedPiece } from "@/core/practice/habits";
 import { eyeSchedule, type EyeAnswer, type NextToAsk } from "@/core/practice/schedule";
 import type { SheetResult } from "@/core/practice/sheet-result";
 import type { Rack } from "@/store/rack";
@@ -29,10 +30,12 @@ const seedOf = () => crypto.getRandomValues(new Uint32Array(1))[0]! >>> 1;
 export function PracticeView({
   answers,
   sheets,
+  compared,
   rack,
 }: {
   readonly answers: readonly EyeAnswer[];
   readonly sheets: readonly SheetResult[];
+  readonly compared: readonly ComparedPiece[];
   readonly rack: Rack;
 }) {
   const tab = useQuery().get("tab") === "sheets" ? "sheets" : "eye";
@@ -45,7 +48,11 @@ export function PracticeView({
         onOpen={(id) => ask(id === "eye" ? "/practice" : `/practice?tab=${id}`)}
         items={[
           { id: "eye", name: "The eye", content: () => <EyeTab answers={answers} rack={rack} /> },
-          { id: "sheets", name: "Sheets", content: () => <SheetsTab sheets={sheets} rack={rack} /> },
+          {
+            id: "sheets",
+            name: "Sheets",
+            content: () => <SheetsTab sheets={sheets} compared={compared} rack={rack} />,
+          },
         ]}
       />
     </main>

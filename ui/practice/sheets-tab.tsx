@@ -2,7 +2,9 @@
 import { Printer } from "lucide-react";
 import { useMemo, useState } from "react";
 import type { PracticeSheetOutput } from "@/compute/operations/practice-sheet";
-import { EXERCISES, type ExerciseId } from "@/core/practice/exercise";
+import { exerciseOf } from "@/core/practice/exercise";
+import type { ExerciseId } from "@/core/practice/shapes";
+import type { ComparedPiece } from "@/core/practice/habits";
 import { worstWith, type SheetResult } from "@/core/practice/sheet-result";
 import type { Rack } from "@/store/rack";
 import { compute, havePicture } from "@/ui/jobs/client";
@@ -13,7 +15,41 @@ import { PixelCanvas } from "@/ui/kit/pixel-canvas";
 import { messageOf, send } from "@/ui/send";
 import { useMayChange } from "@/ui/studio/studio-context";
 import { exerciseInWords } from "@/words/practice";
+import { Habits } from "./habits";
 import { counted } from "@/words/numbers";
+
+/** Sheets from the first to the hardest. */
+const IN_ORDER: readonly ExerciseId[] = [
+  "flat",
+  "edge",
+  "ramp3",
+  "ramp4",
+  "ramp6",
+  "scale",
+  "ball",
+  "ball6",
+  "cast",
+  "ribbon",
+  "hair",
+  "match",
+];
+
+/** What is drawn on a sheet, small. */
+function Small({ id }: { readonly id: ExerciseId }) {
+  return (
+    <svg viewBox="12 19 146 78" className="block h-auto w-[132px] border border-line bg-[#fff]" aria-hidden>
+      {exerciseOf(id).drawing.map((line, i) => (
+        <polyline
+          key={i}
+          points={line.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(" ")}
+          fill="none"
+          stroke="#111"
+          strokeWidth={1.1}
+        />
+      ))}
+    </svg>
+  );
+}
 
 interface Photo {
   readonly exercise: ExerciseId;
@@ -24,9 +60,11 @@ interface Photo {
 /** Sheets to print, to lay, and to have judged from a photo. */
 export function SheetsTab({
   sheets: known,
+  compared,
   rack,
 }: {
   readonly sheets: readonly SheetResult[];
+  readonly compared: readonly ComparedPiece[];
   readonly rack: Rack;
 }) {
   const [photo, setPhoto] = useState<Photo>();
@@ -54,14 +92,16 @@ export function SheetsTab({
         Print a sheet in true size, lay it with markers of your own, and take a photo of the whole frame. It
         is judged by what the exercise is about, on this machine.
       </p>
+      <Habits pieces={compared} sheets={sheets} />
       <ul className="m-0 grid list-none gap-0 p-0" aria-label="Sheets">
-        {EXERCISES.map((id) => {
+        {IN_ORDER.map((id) => {
           const { name, does, about } = exerciseInWords[id];
           const scores = sheets.filter((s) => s.exercise === id).map((s) => s.score);
           const isOpen = photo?.exercise === id;
           return (
-            <li key={id} className="grid gap-2 border-b border-line py-3">
-              <div className="grid gap-x-4 gap-y-2 min-[720px]:grid-cols-[minmax(0,1fr)_auto]">
+            <li key={id} id={`sheet-${id}`} className="grid gap-2 border-b border-line py-3">
+              <div className="grid gap-x-4 gap-y-2 grid-cols-[auto_minmax(0,1fr)] min-[720px]:grid-cols-[auto_minmax(0,1fr)_auto]">
+                <Small id={id} />
                 <div>
                   <h2 className="m-0 text-[17px]">{name}</h2>
                   <p className="m-0 text-[15px]">{does}</p>
@@ -71,7 +111,7 @@ export function SheetsTab({
                       ` Done ${counted(scores.length, "time")}: ${scores.slice(-6).join(", ")} of 100.`}
                   </p>
                 </div>
-                <div className="flex flex-wrap items-start gap-2">
+                <div className="col-span-2 flex flex-wrap items-start gap-2 min-[720px]:col-span-1">
                   <a
                     className="button inline-flex items-center gap-1.5"
                     href={`/api/practice/sheets/print?exercise=${id}`}

@@ -1,7 +1,7 @@
 import { practicePdf } from "@/app/print/practice-pdf";
 import { PrintSheetInput } from "@/border/practice";
 import { exerciseOf } from "@/core/practice/exercise";
-import { flatOf, rampOf } from "@/core/practice/ramp";
+import { flatOf, rampOf, toMeet } from "@/core/practice/ramp";
 import { route } from "@/door/route";
 import { listPapers } from "@/store/papers";
 import { rackOn } from "@/store/rack";
@@ -16,10 +16,13 @@ export const GET = route({ query: PrintSheetInput }, async (studio, { exercise }
     owned && state !== "dry" && first ? [{ code, family, lab: first.lab }] : [],
   );
   const { tones } = exerciseOf(exercise);
-  const codes =
-    tones === 1
-      ? [flatOf(inks)?.code].flatMap((c) => c ?? [])
-      : (rampOf(inks, tones) ?? []).map((i) => i.code);
+  const chosen =
+    exercise === "match" && paper
+      ? toMeet(inks, paper.lab)
+      : tones === 1
+        ? [flatOf(inks)].flatMap((i) => i ?? [])
+        : rampOf(inks, tones);
+  const codes = (chosen ?? []).map((i) => i.code);
   const pdf = await practicePdf(exercise, studio.sheet, codes);
   return download(new Uint8Array(pdf), "application/pdf", `${exerciseInWords[exercise].name}.pdf`);
 });
