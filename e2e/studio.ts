@@ -7,6 +7,7 @@ export interface StoredPiece {
   readonly revision: number;
   readonly document: {
     name: string;
+    light: { softness: number };
     areas: {
       id: string;
       name: string;

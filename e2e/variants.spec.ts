@@ -55,3 +55,40 @@ test("variants of one drawing stand side by side, and an area of one is taken ov
   await expect(figure).toHaveCount(0);
   await page.request.delete(`/api/pieces/${copy}`);
 });
+
+test("a drawing reaches its variants, which keep their colours, and goes back; all are planned together", async ({
+  page,
+  request,
+}) => {
+  const { kite } = await thingsOf(page);
+  const made = (await (await page.request.post(`/api/pieces/${kite}/copy`)).json()) as { id: string };
+  const name = `By night ${Date.now()}`;
+  const { document, revision } = await stored(request, made.id);
+  document.name = name;
+  document.light = { ...document.light, softness: 0.91 };
+  expect((await request.put(`/api/pieces/${made.id}`, { data: { revision, document } })).ok()).toBe(true);
+  await open(page, `/pieces/${kite}/variants`);
+  const drawing = page.getByRole("region", { name: "One drawing" });
+  const row = drawing.getByRole("listitem").filter({ hasText: name });
+  await expect(row).toContainText("the light");
+  // Of other variants that other tests make, none is touched.
+  for (const box of await drawing.getByRole("checkbox").all()) await box.uncheck();
+  await row.getByRole("checkbox").check();
+  await drawing.getByRole("button", { name: "Give 1 variant this drawing" }).click();
+  await expect(drawing.getByRole("status")).toContainText("1 variant has this drawing now.");
+  const lightOf = async (id: string) => (await stored(request, id)).document.light;
+  const source = await lightOf(kite);
+  await expect.poll(() => lightOf(made.id)).toEqual(source);
+  expect((await stored(request, made.id)).document.areas.map((a) => a.layers)).toEqual(
+    document.areas.map((a) => a.layers),
+  );
+  await drawing.getByRole("button", { name: "Take it back" }).click();
+  await expect.poll(async () => (await lightOf(made.id)).softness).toBe(0.91);
+
+  const together = page.getByRole("region", { name: "Planned together" });
+  await together.getByRole("button", { name: "Plan all variants together" }).click();
+  await expect(together).toContainText(/\d+ markers for all of them/, {
+    timeout: 120_000,
+  });
+  await page.request.delete(`/api/pieces/${made.id}`);
+});

@@ -195,7 +195,10 @@ export const partOf = ({ size, place }: Pick<Area, "size" | "place">): number | 
 export const neighboursOf = ({
   whole,
   setUp,
-}: Pick<Piece, "whole" | "setUp">): readonly (readonly [string, string])[] =>
+}: {
+  readonly whole: Pick<Whole, "neighbours">;
+  readonly setUp: Pick<SetUp, "touches">;
+}): readonly (readonly [string, string])[] =>
   whole.neighbours ?? setUp.touches.map(([a, b]) => [a, b] as const);
 
 /** The tones of an area's group, in the order of laying; none while no group is kept. */

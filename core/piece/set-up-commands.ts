@@ -73,12 +73,16 @@ const changeSetUp = (piece: Piece, set: Partial<SetUp>): Piece => ({
 export function withoutAreas(piece: Piece, ids: readonly string[]): Piece {
   const gone = new Set(ids);
   const { whole, setUp } = piece;
+  const wished = (ids: readonly string[] | undefined) => ids?.filter((id) => !gone.has(id));
+  const [first, last] = [wished(whole.first), wished(whole.last)];
   return {
     ...piece,
     areas: piece.areas.filter((a) => !gone.has(a.id)),
     whole: {
       ...whole,
       neighbours: whole.neighbours?.filter((pair) => !pair.some((id) => gone.has(id))) ?? null,
+      ...(first && { first }),
+      ...(last && { last }),
     },
     setUp: {
       ...setUp,

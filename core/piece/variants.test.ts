@@ -1,6 +1,6 @@
 import { applyCommand } from "./commands";
 import { asLayers, newArea, newPiece, type Area, type Piece } from "./piece";
-import { compared, isBuiltAlike, type Variant } from "./variants";
+import { allVariants, compared, drawingChanges, isBuiltAlike, withDrawingOf, type Variant } from "./variants";
 
 const area = (id: string, ...codes: string[]): Area => ({
   ...newArea(id, `Area ${id}`),
@@ -83,5 +83,86 @@ describe("an area that takes the plan of another piece's", () => {
   it("is no area that stays bare, nor one that is not there", () => {
     expect(take("paper")).toEqual(piece.areas);
     expect(take("nobody")).toEqual(piece.areas);
+  });
+});
+
+describe("a drawing that reaches its variants", () => {
+  const at = (id: string, x: number, ...codes: string[]): Area => ({
+    ...area(id, ...codes),
+    place: { at: [[x, 0.5]], mm2: 40, part: 40, width: 4 },
+  });
+  const source: Piece = {
+    ...newPiece("Day", null),
+    areas: [
+      at("skin", 0.2, "rust1c"),
+      { ...at("hair", 0.4, "corn2m"), name: "Fringe" },
+      at("bow", 0.6, "ruby5m"),
+    ],
+    light: { ...newPiece("", null).light, contrast: 0.9 } as Piece["light"],
+  };
+  const own: Piece = {
+    ...newPiece("Night", null),
+    areas: [at("hat", 0.9, "soot8m"), at("hair", 0.3, "dusk4m"), at("skin", 0.2, "rust6d")],
+    whole: { ...newPiece("", null).whole, neighbours: [["hat", "hair"]], first: ["hat"], scene: "cool" },
+  };
+
+  it("says what differs, and nothing where nothing does", () => {
+    expect(drawingChanges(own, source)).toMatchObject({
+      fresh: ["Area bow"],
+      gone: ["Area hat"],
+      otherwise: ["Fringe"],
+    });
+    expect(drawingChanges(source, source)).toBeUndefined();
+    // What is measured anew whenever it is seen is no change.
+    const seen = {
+      ...source,
+      areas: source.areas.map((a) => ({ ...a, place: { ...a.place!, shares: [1], mm2: 41 } })),
+    };
+    expect(drawingChanges(seen, source)).toBeUndefined();
+  });
+  it("leaves the variant its colours and wishes, and nothing that differs", () => {
+    const then = withDrawingOf(own, source);
+    expect(drawingChanges(then, source)).toBeUndefined();
+    expect(then.areas.map((a) => [a.id, a.name, a.layers])).toEqual([
+      ["skin", "Area skin", own.areas[2]!.layers],
+      ["hair", "Fringe", own.areas[1]!.layers],
+      ["bow", "Area bow", source.areas[2]!.layers],
+    ]);
+    expect(then.whole.scene).toBe("cool");
+    expect(JSON.stringify(then)).not.toContain('"hat"');
+    expect([then.name, then.light]).toEqual(["Night", source.light]);
+  });
+  it("gives a drawing back as it was, colours and all but what went with an area", () => {
+    const back = withDrawingOf(withDrawingOf(own, source), own);
+    expect(drawingChanges(back, own)).toBeUndefined();
+    expect(back.areas).toEqual(own.areas);
+  });
+});
+
+describe("variants as one piece", () => {
+  it("keeps every area once under a name of its own, its neighbours within its variant, and its scene", () => {
+    const pieces = [pale, deep].map(({ piece }, i) => ({
+      ...piece,
+      whole: { ...piece.whole, scene: i ? ("warm" as const) : ("neutral" as const), neighbours: null },
+      setUp: { touches: [["skin", "hair", 12] as const] },
+    }));
+    const first: Piece = {
+      ...newPiece("pale", null),
+      ...pieces[0]!,
+      setUp: { ...newPiece("", null).setUp, ...pieces[0]!.setUp },
+    };
+    const { piece, of } = allVariants(first, pieces.slice(1));
+    expect(new Set(piece.areas.map((a) => a.id)).size).toBe(5);
+    expect([...of.values()].map((o) => `${o.variant} ${o.area}`)).toEqual([
+      "0 skin",
+      "0 hair",
+      "1 skin",
+      "1 hair",
+      "1 hat",
+    ]);
+    expect(piece.whole.neighbours).toHaveLength(2);
+    for (const pair of piece.whole.neighbours!)
+      expect(new Set(pair.map((id) => of.get(id)!.variant)).size).toBe(1);
+    expect(piece.areas.map((a) => a.drift.light)).toEqual([0, 0, 1, 1, 1]);
   });
 });

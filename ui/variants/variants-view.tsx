@@ -3,7 +3,14 @@ import { Copy, Printer } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useMemo } from "react";
 import { codesOf } from "@/core/media/registry";
-import { compared, isBuiltAlike, type ComparedVariant, type Variant } from "@/core/piece/variants";
+import {
+  compared,
+  isBuiltAlike,
+  type ComparedVariant,
+  type DrawingChanges,
+  type DrawnVariant,
+  type Variant,
+} from "@/core/piece/variants";
 import type { Area } from "@/core/piece/piece";
 import type { PaperSheet } from "@/store/papers";
 import type { Rack } from "@/store/rack";
@@ -15,6 +22,8 @@ import { StillPicture, useKeptPicture, type KeptPicture } from "@/ui/piece/kept-
 import { usePiece, usePieceHandles, useRun } from "@/ui/piece/piece-context";
 import { PieceHeader } from "@/ui/piece/piece-header";
 import { useRack } from "@/ui/piece/use-rack";
+import { OneDrawing } from "./one-drawing";
+import { PlannedTogether } from "./planned-together";
 import { withRack } from "@/ui/rack-here";
 import { send } from "@/ui/send";
 import { useMayChange } from "@/ui/studio/studio-context";
@@ -23,7 +32,11 @@ import { pencilName } from "@/words/pencil";
 
 /** Another piece of the same drawing, as it stands. */
 export interface OtherVariant extends Variant {
+  readonly piece: DrawnVariant;
+  readonly paperId: string;
   readonly paper: string;
+  /** How its drawing differs from this one's as both were saved. */
+  readonly drawing: DrawingChanges | undefined;
   readonly picture: KeptPicture | undefined;
   /** Colours along each planned area, by its id. */
   readonly ramps: Readonly<Record<string, readonly string[]>>;
@@ -55,7 +68,14 @@ export function VariantsView({
     const { id: made } = await send<{ id: string }>("POST", `/api/pieces/${id}/copy`);
     router.push(`/pieces/${made}/colour`);
   };
-  const rampOf = (v: number, area: string) => (v ? others[v - 1]!.ramps[area] : groupOf(area)?.strip) ?? [];
+  const rampOf = (v: number, area: string): readonly string[] => {
+    const here = groupOf(area)?.strip ?? [];
+    if (!v) return here;
+    const { ramps, piece: other } = others[v - 1]!;
+    const [own, first] = [other, piece].map((p) => p.areas.find((a) => a.id === area));
+    // What is built as here looks as here, also where nobody has looked at it yet.
+    return ramps[area]?.length ? ramps[area] : own && first && isBuiltAlike(own, first) ? here : [];
+  };
   return (
     <>
       <PieceHeader stage="colour" papers={papers} />
@@ -100,6 +120,7 @@ export function VariantsView({
             and plan. Give it other colours, and both stand here side by side.
           </p>
         )}
+        {may && <OneDrawing others={others} />}
         <ul className="m-0 mb-6 grid list-none grid-cols-[repeat(auto-fill,minmax(min(100%,260px),1fr))] gap-5 p-0 print:grid-cols-3">
           {variants.map((v, i) => (
             <li key={v.id} className="min-w-0 break-inside-avoid">
@@ -112,6 +133,9 @@ export function VariantsView({
             </li>
           ))}
         </ul>
+        {may && others.length > 0 && (
+          <PlannedTogether piece={piece} others={others} rack={rack} rampOf={rampOf} />
+        )}
         {others.length > 0 && rows.length > 0 && (
           <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Areas of all variants">
             <table className="w-full border-collapse text-left text-[15px]">

@@ -5,17 +5,13 @@ import { deltaE00 } from "@/core/colour/delta-e00";
 import { labToHex } from "@/core/colour/display";
 import type { Command } from "@/core/piece/commands";
 import type { SeenArea } from "@/core/piece/overview";
-import { tonesOf, type KeptTone, type Piece } from "@/core/piece/piece";
+import type { Piece } from "@/core/piece/piece";
 import { Ramp } from "@/ui/ink/ramp";
-import { sameShade } from "@/ui/piece/group/shown-group";
-import { plainTones, tonesOfGroup } from "@/compute/kept-groups";
 import { useRun } from "@/ui/piece/piece-context";
 import { counted } from "@/words/numbers";
+import { changedTo } from "./changed";
 
 export type AcceptGroups = Extract<Command, { type: "accept groups" }>;
-
-const sameCodes = (a: readonly KeptTone[], b: readonly KeptTone[]) =>
-  a.length === b.length && a.every((t, i) => t.code === b[i]!.code && t.coats === b[i]!.coats);
 
 /** What a joint plan would change, area by area, to be taken or left. */
 export function Changes({
@@ -33,11 +29,7 @@ export function Changes({
   const run = useRun();
   const rows = plan.areas.map(({ id, group }) => {
     const before = seen.find((s) => s.area.id === id)!;
-    const tones = tonesOfGroup(group).map((tone): KeptTone =>
-      tonesOf(before.area).some((t) => t.locked && t.code === tone.code) ? { ...tone, locked: true } : tone,
-    );
-    const same =
-      sameCodes(plainTones(before.tones), plainTones(tones)) && sameShade(group.shade, before.area);
+    const { tones, same } = changedTo(before.area, group, before.tones);
     const apart =
       before.tones.length === group.tones.length
         ? group.tones.reduce(

@@ -69,9 +69,14 @@ export interface AskedTogether {
 }
 
 /** All areas planned together, at other prices of a marker too; nothing to do until it is asked for. */
-export function useTogether(piece: Piece, rack: Rack, wanted: AskedTogether | undefined) {
+export function useTogether(
+  piece: Piece,
+  rack: Rack,
+  wanted: AskedTogether | undefined,
+  held?: (area: Area) => boolean,
+) {
   const isAsked = wanted?.key === togetherKey(piece, rack);
-  const { asked, standing } = useMemo(() => togetherQuestion(piece, rack), [piece, rack]);
+  const { asked, standing } = useMemo(() => togetherQuestion(piece, rack, held), [piece, rack, held]);
   const work = useAsk(
     "planPiece",
     rack,

@@ -1,6 +1,7 @@
 import { rampsOf } from "@/app/judged-groups";
 import { keptOf } from "@/app/kept-colouring";
 import { currentStudio, loadPiece, rackToDraw, titleOf, type PieceParams } from "@/app/studio-view";
+import { drawingChanges } from "@/core/piece/variants";
 import { variantsOf } from "@/store/pieces";
 import { VariantsPlace } from "@/ui/variants/variants-view";
 
@@ -19,7 +20,13 @@ export default async function VariantsPage({ params }: PieceParams) {
         id: v.id,
         name: v.document.name,
         paper: own.name,
-        piece: { areas: v.document.areas, whole: v.document.whole },
+        piece: {
+          areas: v.document.areas,
+          whole: v.document.whole,
+          setUp: { touches: v.document.setUp.touches },
+        },
+        paperId: own.id,
+        drawing: drawingChanges(v.document, piece.document),
         picture: await keptOf(studio, v.id),
         ramps: Object.fromEntries(ramps.map((r) => [r.id, r.colours])),
       };
