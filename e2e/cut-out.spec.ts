@@ -36,6 +36,14 @@ test("what is cut out goes out as a line in true size, and as a mask; what canno
   expect(sizeOf(mask.text) - sizeOf(tight.text)).toBeGreaterThan(9);
   expect(sizeOf(mask.text) - sizeOf(tight.text)).toBeLessThan(11);
   await expect(part.getByRole("status")).toContainText(/1 closed line, [\d.]+ (mm|in) in all/);
+
+  // Each by itself, on as few sheets as they find room on.
+  await part.getByLabel("Round").selectOption("each");
+  const parts = await saved("Mask to print (SVG)");
+  expect(parts.name).toMatch(/^The Kite Mender mask mirrored, parts\.(svg|zip)$/);
+  const says = part.getByRole("status");
+  await expect(says).toContainText(/^\d+ parts on \d+ sheets?\./, { timeout: 60_000 });
+  if (parts.name.endsWith("svg")) expect(parts.text).toContain("Brass lamp</text>");
 });
 
 test("hostile questions for cut lines are refused by field", async ({ page }) => {

@@ -1,9 +1,9 @@
 "use client";
 import { Scissors } from "lucide-react";
 import { useState } from "react";
-import type { CutLinesOutput } from "@/compute/operations/cut-lines";
 import type { SetUpOutput } from "@/compute/operations/set-up";
 import { claimsOf, drawingQuestion } from "@/compute/piece-questions";
+import { SHEETS } from "@/core/chart/layout";
 import type { Piece } from "@/core/piece/piece";
 import type { DrawingFacts } from "@/store/pictures";
 import { askOfPicture } from "@/ui/jobs/client";
@@ -11,12 +11,16 @@ import { LengthField, lengthIn, useLengthUnit } from "@/ui/kit/length-field";
 import { Notice } from "@/ui/kit/notice";
 import { saveFile } from "@/ui/save-file";
 import { messageOf } from "@/ui/send";
-import { counted } from "@/words/numbers";
-import { coarserToCut, cutSvg } from "./cut-svg";
+import { useStudio } from "@/ui/studio/studio-context";
+import { counted, listed } from "@/words/numbers";
+import type { CutPart } from "./arranged";
+import { coarserToCut, cutSvg, sheetSvg } from "./cut-svg";
 import { asked } from "./use-drawing";
 
 /** What the line goes round where no single area is meant. */
-const [FREE, ALL] = ["free", "all"] as const;
+const [FREE, ALL, EACH] = ["free", "all", "each"] as const;
+/** Parts that are arranged at once. */
+const MOST_PARTS = 80;
 /** Areas whose box comes as near to the picture's edge as this, in shares of it, reach it. */
 const EDGE = 0.01;
 
@@ -38,28 +42,72 @@ export function CutOut({
   const [turned, setTurned] = useState(false);
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string>();
-  const [done, setDone] = useState<CutLinesOutput>();
+  const [done, setDone] = useState<string>();
+  const paper = SHEETS[useStudio()?.sheet ?? "A4"];
   const offset = said ?? (sheet.cut === "margin" ? sheet.margin : 0);
   const placed = output.areas;
   const free = placed.filter(({ box: [l, t, r, b] }) => l > EDGE && t > EDGE && r < 1 - EDGE && b < 1 - EDGE);
-  const parts = what === ALL ? placed : what === FREE ? free : placed.filter((a) => a.id === what);
+  const apart = (free.length ? free : placed).slice(0, MOST_PARTS);
+  const parts =
+    what === ALL
+      ? placed
+      : what === FREE
+        ? free
+        : what === EACH
+          ? apart
+          : placed.filter((a) => a.id === what);
+  const follow = (areas: readonly { readonly id: string }[]) => {
+    const { hints: _, ...drawn } = drawingQuestion(piece, drawing);
+    return askOfPicture("cutLines", asked(drawing), {
+      drawn: { ...drawn, coarser: 1 },
+      claims: claimsOf(piece),
+      areas: areas.map(({ id }) => ({ id })),
+      offset,
+      holes,
+      coarser: coarserToCut(output),
+    });
+  };
+  const title = (filled: boolean) =>
+    `${piece.name} ${filled ? "mask" : "cut line"}${turned ? " mirrored" : ""}`;
+  const saveOne = async (filled: boolean) => {
+    const lines = await follow(parts);
+    if (!lines.lines.length) throw new Error("There is nothing to cut round: it is smaller than 4 mm².");
+    setDone(`${counted(lines.lines.length, "closed line")}, ${lengthIn(unit, lines.mm)} ${unit} in all.`);
+    const name = title(filled);
+    saveFile(`${name}.svg`, "image/svg+xml", cutSvg(name, lines, { turned, filled }));
+  };
+  /** Each part by itself: one sheet is a drawing, more of them are a zip of such. */
+  const saveEach = async (filled: boolean) => {
+    const names = new Map(piece.areas.map((a) => [a.id, a.name]));
+    const cut: CutPart[] = [];
+    for (const [i, { id }] of apart.entries()) {
+      setDone(`Following outline ${i + 1} of ${apart.length}…`);
+      const { lines } = await follow([{ id: String(id) }]);
+      if (lines.length) cut.push({ name: names.get(String(id)) ?? "", lines });
+    }
+    // What few need comes when it is wanted.
+    const [{ arranged }, { strToU8, zipSync }] = await Promise.all([import("./arranged"), import("fflate")]);
+    const { sheets, tooLarge } = arranged(cut, paper);
+    if (!sheets.length) throw new Error("There is nothing to arrange: no part fits on your sheet.");
+    const name = `${title(filled)}, parts`;
+    const drawn = sheets.map((s, i) =>
+      sheetSvg(`${name} ${i + 1} of ${sheets.length}`, s, paper, { turned, filled }),
+    );
+    const [only, ...more] = drawn;
+    if (!more.length) saveFile(`${name}.svg`, "image/svg+xml", only!);
+    else {
+      const zip = zipSync(Object.fromEntries(drawn.map((svg, i) => [`sheet ${i + 1}.svg`, strToU8(svg)])));
+      saveFile(`${name}.zip`, "application/zip", new Blob([zip], { type: "application/zip" }));
+    }
+    const left = tooLarge.length ? ` Larger than a sheet, and left out: ${listed(tooLarge)}.` : "";
+    setDone(`${counted(cut.length - tooLarge.length, "part")} on ${counted(sheets.length, "sheet")}.${left}`);
+  };
   const save = async (filled: boolean) => {
     setBusy(true);
     setTrouble(undefined);
+    setDone(undefined);
     try {
-      const { hints: _, ...drawn } = drawingQuestion(piece, drawing);
-      const lines = await askOfPicture("cutLines", asked(drawing), {
-        drawn: { ...drawn, coarser: 1 },
-        claims: claimsOf(piece),
-        areas: parts.map(({ id }) => ({ id })),
-        offset,
-        holes,
-        coarser: coarserToCut(output),
-      });
-      if (!lines.lines.length) throw new Error("There is nothing to cut round: it is smaller than 4 mm².");
-      setDone(lines);
-      const name = `${piece.name} ${filled ? "mask" : "cut line"}${turned ? " mirrored" : ""}`;
-      saveFile(`${name}.svg`, "image/svg+xml", cutSvg(name, lines, { turned, filled }));
+      await (what === EACH ? saveEach(filled) : saveOne(filled));
     } catch (e) {
       setTrouble(messageOf(e));
     } finally {
@@ -79,6 +127,7 @@ export function CutOut({
           >
             <option value={FREE}>what stands free of the edge ({counted(free.length, "area")})</option>
             <option value={ALL}>all areas</option>
+            <option value={EACH}>each area by itself, arranged on sheets ({apart.length})</option>
             {piece.areas
               .filter((a) => placed.some((p) => p.id === a.id))
               .map((a) => (
@@ -125,11 +174,7 @@ export function CutOut({
           Mask to print (SVG)
         </button>
         <span className="text-[14px] text-soft" role="status">
-          {busy
-            ? "Following the outline…"
-            : done
-              ? `${counted(done.lines.length, "closed line")}, ${lengthIn(unit, done.mm)} ${unit} in all.`
-              : ""}
+          {done ?? (busy ? "Following the outline…" : "")}
         </span>
       </div>
       <p className="m-0 max-w-[70ch] text-[14px] text-soft">

@@ -1,4 +1,4 @@
-import { coarserToCut, cutSvg } from "./cut-svg";
+import { coarserToCut, cutSvg, sheetSvg } from "./cut-svg";
 
 const lines = [
   [
@@ -30,5 +30,21 @@ describe("a cut line as a file", () => {
     expect(cutSvg("", { lines: [long], width: 20, height: 2 }, { turned: false, filled: false })).toContain(
       "24.00mm",
     );
+  });
+  it("is a sheet of parts in true size, each called as it is; their names stand in what is printed", () => {
+    const parts = [
+      { name: "<Wing>", lines: [...lines] },
+      { name: "Tail", lines: [...lines] },
+    ];
+    const paper = { width: 210, height: 297 };
+    const cut = sheetSvg("Kite", { parts }, paper, { turned: false, filled: false });
+    expect(cut).toContain('width="210.00mm" height="297.00mm"');
+    expect(cut.match(/<path /g)).toHaveLength(2);
+    expect(cut).toContain("<title>&lt;Wing&gt;</title>");
+    expect(cut).not.toContain("<text");
+    const printed = sheetSvg("Kite", { parts }, paper, { turned: true, filled: true });
+    // Mirrored about the middle of the sheet, as the back of it.
+    expect(printed).toContain('d="M213.00 0.00L190.00 0.00L190.00 10.00Z"');
+    expect(printed).toContain('<text x="201.50" y="5.00"');
   });
 });
