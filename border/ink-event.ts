@@ -1,5 +1,5 @@
 import { SCALE_KINDS, type ScaleEvent, type ScaleKind } from "@/core/stock/ink-ledger";
-import { Code, Id, OneOf, Whole, Within } from "./fields";
+import { Code, Flag, Id, OneOf, Optional, Whole, Within } from "./fields";
 import { EARLIEST, LATEST } from "./work-events";
 
 /** Something that was found out of a marker's ink. */
@@ -11,4 +11,6 @@ export class InkEventInput implements ScaleEvent {
   @Within(0, 1000) amount!: number;
   /** When it happened by the clock of its device. */
   @Whole(EARLIEST, LATEST, "ms since 1970") at!: number;
+  /** Whether what was filled in came from a refill in stock. */
+  @Optional() @Flag() refill?: boolean;
 }

@@ -236,6 +236,8 @@ test("weighings are refused by field, written down once, and nobody else's", asy
     [{ ...event, amount: -1 }, ["amount"]],
     [{ ...event, amount: [] }, ["amount"]],
     [{ ...event, at: 1e308 }, ["at"]],
+    [{ ...event, refill: null }, ["refill"]],
+    [{ ...event, refill: "yes" }, ["refill"]],
   ];
   for (const [data, fields] of wrong) {
     const answer = await request.post("/api/ink", {
@@ -264,6 +266,66 @@ test("weighings are refused by field, written down once, and nobody else's", asy
   expect((await request.delete(`/api/ink/${event.id}`)).status()).toBe(204);
   expect((await request.delete(`/api/ink/${event.id}`)).status()).toBe(404);
   expect(await count()).toBe(before);
+});
+
+test("a refill that a marker was filled from is one less in stock, and one more again when that was a mistake", async ({
+  page,
+  request,
+}) => {
+  const { markers } = (await (await request.get("/api/ink")).json()) as { markers: { code: string }[] };
+  const { code } = markers.at(-2)!;
+  const set = (refills: number) =>
+    request.patch("/api/rack", { data: { changes: [{ code, set: { refills } }] } });
+  expect((await set(1)).ok()).toBe(true);
+  const stock = async () => {
+    const csv = await (await request.get("/api/rack?format=csv")).text();
+    const [head, ...rows] = csv.trim().split(/\r?\n/);
+    const at = head!.split(",").indexOf("refills");
+    return Number(rows.find((r) => r.startsWith(`${code},`))!.split(",")[at]);
+  };
+  expect(await stock()).toBe(1);
+  const filled = () => ({
+    id: crypto.randomUUID(),
+    code,
+    kind: "full",
+    amount: 2.5,
+    at: Date.now(),
+    refill: true,
+  });
+  const first = filled();
+  // Sent twice it is taken once.
+  for (let i = 0; i < 2; i++) expect((await request.post("/api/ink", { data: first })).status()).toBe(204);
+  expect(await stock()).toBe(0);
+  // Of nothing nothing is taken, nor given back.
+  const second = filled();
+  expect((await request.post("/api/ink", { data: second })).status()).toBe(204);
+  expect(await stock()).toBe(0);
+  expect((await request.delete(`/api/ink/${second.id}`)).status()).toBe(204);
+  expect(await stock()).toBe(0);
+  expect((await request.delete(`/api/ink/${first.id}`)).status()).toBe(204);
+  expect(await stock()).toBe(1);
+
+  await open(page, "/supplies");
+  const ink = page.getByRole("region", { name: "Ink" });
+  const weigh = ink.getByRole("button", { name: `Weigh or fill ${code}`, exact: true });
+  const more = ink.getByRole("button", { name: /^Show \d+ more/ });
+  await expect(ink.getByRole("listitem").first()).toBeVisible();
+  while (!(await weigh.isVisible())) await more.click();
+  await weigh.click();
+  const dialog = page.getByRole("dialog", { name: `Ink of ${code}` });
+  await dialog.getByLabel("It was filled and holds, ml").first().check();
+  await expect(dialog.getByLabel("from a refill in stock (1 now)")).toBeChecked();
+  await dialog.getByRole("button", { name: "Write it down" }).click();
+  const kept = dialog.getByRole("list", { name: "Written down" }).getByRole("listitem");
+  await expect(kept.first()).toContainText("from a refill in stock");
+  await expect(dialog.getByLabel(/^from a refill in stock/)).toHaveCount(0);
+  expect(await stock()).toBe(0);
+  await kept
+    .first()
+    .getByRole("button", { name: /^Take back/ })
+    .click();
+  await expect.poll(stock).toBe(1);
+  expect((await set(0)).ok()).toBe(true);
 });
 
 test("the record of work is seen in figures, each chart with its table and as CSV", async ({ page }) => {

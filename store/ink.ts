@@ -17,16 +17,20 @@ const ofStudio = (studio: Studio) => eq(inkEvents.studioId, studio.id);
 
 /** What was weighed and filled, first things first. */
 export const scaleEvents = async (studio: Studio): Promise<ScaleEvent[]> => {
-  const { id, code, kind, amount, at } = inkEvents;
+  const { id, code, kind, amount, at, refill } = inkEvents;
   const rows = await withStore((db) =>
     db
-      .select({ id, code, kind, amount, at })
+      .select({ id, code, kind, amount, at, refill })
       .from(inkEvents)
       .where(ofStudio(studio))
       .orderBy(desc(at), desc(id))
       .limit(MOST),
   );
-  return rows.reverse().map((row) => ({ ...row, at: row.at.getTime() }));
+  return rows.reverse().map(({ refill: from, ...row }) => ({
+    ...row,
+    at: row.at.getTime(),
+    ...(from && { refill: true }),
+  }));
 };
 
 /** What was laid at the desk of any piece since a moment, and not taken back. */
@@ -91,34 +95,43 @@ export async function inkLedger(studio: Studio): Promise<InkLedger> {
 }
 
 /**
- * Writes down what was found out; sent twice it is there once. False when there is no such marker.
+ * Writes down what was found out; sent twice it is there once. A refill that went into it is one less in stock, where there is one. False when there is no such marker.
  * @throws StudioFull
  */
-export const addScaleEvent = (studio: Studio, { id, code, kind, amount, at }: ScaleEvent): Promise<boolean> =>
+export const addScaleEvent = (
+  studio: Studio,
+  { id, code, kind, amount, at, refill: asked }: ScaleEvent,
+): Promise<boolean> =>
   inRoom(studio, inkEvents, "weighings", async (tx) => {
     const there = and(eq(inks.studioId, studio.id), eq(inks.code, code), eq(inks.kind, "marker"));
     const [marker] = await tx
-      .select({ wordBefore: inks.state, wordBeforeAt: inks.stateAt })
+      .select({ wordBefore: inks.state, wordBeforeAt: inks.stateAt, refills: inks.refills })
       .from(inks)
-      .where(there);
+      .where(there)
+      .for("update");
     if (!marker) return false;
+    const { refills, ...word } = marker;
+    const refill = asked === true && kind !== "weighed" && refills > 0;
     const when = new Date(at);
     // What is full again is so in the Rack too, from that moment on.
     const isSaid = kind === "full" && marker.wordBeforeAt <= when;
     const added = await tx
       .insert(inkEvents)
-      .values({ id, studioId: studio.id, code, kind, amount, at: when, ...(isSaid && marker) })
+      .values({ id, studioId: studio.id, code, kind, amount, at: when, refill, ...(isSaid && word) })
       .onConflictDoNothing()
       .returning({ id: inkEvents.id });
-    if (added.length && isSaid)
+    if (added.length && (isSaid || refill))
       await tx
         .update(inks)
-        .set({ state: wordFor(amount), stateAt: when })
+        .set({
+          ...(isSaid && { state: wordFor(amount), stateAt: when }),
+          ...(refill && { refills: refills - 1 }),
+        })
         .where(there);
     return true;
   });
 
-/** Takes back what was written down by mistake, and the word in the Rack that it brought. False when it is not there. */
+/** Takes back what was written down by mistake, and the word in the Rack that it brought; a refill is in stock again. False when it is not there. */
 export const removeScaleEvent = (studio: Studio, id: string): Promise<boolean> =>
   withStore((db) =>
     db.transaction(async (tx) => {
@@ -127,13 +140,19 @@ export const removeScaleEvent = (studio: Studio, id: string): Promise<boolean> =
         .where(and(ofStudio(studio), eq(inkEvents.id, id)))
         .returning();
       if (!gone) return false;
-      const { code, at, wordBefore, wordBeforeAt } = gone;
+      const { code, at, wordBefore, wordBeforeAt, refill } = gone;
+      const own = and(eq(inks.studioId, studio.id), eq(inks.code, code));
+      if (refill)
+        await tx
+          .update(inks)
+          .set({ refills: sql`least(999, ${inks.refills} + 1)` })
+          .where(own);
       // Whoever has said another word since knows better.
       if (wordBefore && wordBeforeAt)
         await tx
           .update(inks)
           .set({ state: wordBefore, stateAt: wordBeforeAt })
-          .where(and(eq(inks.studioId, studio.id), eq(inks.code, code), eq(inks.stateAt, at)));
+          .where(and(own, eq(inks.stateAt, at)));
       return true;
     }),
   );

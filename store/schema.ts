@@ -178,6 +178,8 @@ export const inkEvents = pgTable(
     /** The word in the Rack, and since when, that a filling took the place of: taken back with it. */
     wordBefore: text("word_before"),
     wordBeforeAt: timestamp("word_before_at", { withTimezone: true }),
+    /** What was filled in was a refill of the stock: taken back, the stock has it again. */
+    refill: boolean("refill").notNull().default(false),
     createdAt: created(),
   },
   (t) => [

@@ -46,9 +46,11 @@ export function runOutInWords({ likely, early, pieces }: RunOut, dayOf: (at: num
 }
 
 /** What was found out of a marker's ink. */
-export const scaleInWords = ({ kind, amount }: Pick<ScaleEvent, "kind" | "amount">): string =>
+export const scaleInWords = ({
+  kind,
+  amount,
+  refill,
+}: Pick<ScaleEvent, "kind" | "amount" | "refill">): string =>
   kind === "weighed"
     ? `weighed ${amount} g`
-    : kind === "filled"
-      ? `${ml(amount)} added`
-      : `filled: holds ${ml(amount)}`;
+    : `${kind === "filled" ? `${ml(amount)} added` : `filled: holds ${ml(amount)}`}${refill ? ", from a refill in stock" : ""}`;

@@ -13,6 +13,8 @@ export interface ScaleEvent {
   readonly amount: number;
   /** ms. */
   readonly at: number;
+  /** What was filled in came from a refill in stock, of which there is one less since. */
+  readonly refill?: boolean | undefined;
 }
 
 /** Ink that was laid at the desk. */

@@ -1,4 +1,5 @@
 "use client";
+import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { USUAL_FULL } from "@/core/stock/ink-level";
 import { runOut, type InkLedger, type LaidInk, type RunOut } from "@/core/stock/ink-ledger";
@@ -57,6 +58,7 @@ function levelsOf(
 /** How much is in each marker, how long it lasts, and what a scale says of it. */
 export function InkLevels({ rack }: { readonly rack: Rack }) {
   const may = useMayChange();
+  const router = useRouter();
   const [now] = useState(() => Date.now());
   const ledger = useInkLedger();
   const owned = useMemo(() => rack.markers.filter((m) => m.owned), [rack]);
@@ -110,9 +112,14 @@ export function InkLevels({ rack }: { readonly rack: Rack }) {
       {marker && (
         <ScaleDialog
           code={marker.marker.code}
+          refills={marker.marker.refills}
           entries={(ledger.output?.scale ?? []).filter((e) => e.code === weighed)}
           onClose={() => setWeighed(undefined)}
-          onChanged={ledger.again}
+          onChanged={() => {
+            ledger.again();
+            // Refills in stock are the Rack's.
+            router.refresh();
+          }}
         />
       )}
     </section>

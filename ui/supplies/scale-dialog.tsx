@@ -20,22 +20,27 @@ const MOST: Readonly<Record<Way, number>> = { weighed: 1000, full: 100 };
 /** Writes down what a marker weighs, or that it was filled; and what was written down before. */
 export function ScaleDialog({
   code,
+  refills,
   entries,
   onClose,
   onChanged,
 }: {
   readonly code: string;
+  /** Refills of it in stock. */
+  readonly refills: number;
   readonly entries: readonly ScaleEvent[];
   readonly onClose: () => void;
   readonly onChanged: () => void;
 }) {
   const [kind, setKind] = useState<Way>("weighed");
   const [amount, setAmount] = useState<number | null>(null);
+  const [fromStock, setFromStock] = useState(true);
   // Sent twice after a torn answer it is written down once.
   const [id, setId] = useState(() => crypto.randomUUID());
   const sending = useSending();
   const keep = async () => {
-    const event = { id, code, kind, amount: amount!, at: Date.now() };
+    const refill = kind === "full" && refills > 0 && fromStock;
+    const event = { id, code, kind, amount: amount!, at: Date.now(), ...(refill && { refill }) };
     if (!(await sending.run(() => send("POST", "/api/ink", event)))) return;
     setId(crypto.randomUUID());
     setAmount(null);
@@ -64,6 +69,17 @@ export function ScaleDialog({
             </label>
           ))}
         </fieldset>
+        {kind === "full" && refills > 0 && (
+          <label className="flex min-h-8 items-center gap-2 text-[15px]">
+            <input
+              type="checkbox"
+              className="size-4 accent-black"
+              checked={fromStock}
+              onChange={(e) => setFromStock(e.target.checked)}
+            />
+            from a refill in stock ({refills} now)
+          </label>
+        )}
         <div className="flex flex-wrap items-center gap-3">
           <NumberField
             key={`${kind} ${id}`}

@@ -1,0 +1,1 @@
+ALTER TABLE "ink_events" ADD COLUMN "refill" boolean DEFAULT false NOT NULL;
