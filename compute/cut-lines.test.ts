@@ -31,6 +31,18 @@ describe("cut lines of a drawing", () => {
     expect(frame.lines).toHaveLength(2);
     expect((await ask({ areas: [{ id: 9 }] })).lines).toEqual([]);
   });
+  it("go round each area by itself as if it were asked alone", async () => {
+    const ids = [{ id: 2 }, { id: 9 }, { id: 1 }];
+    const each = await ask({ areas: ids, holes: true, apart: true });
+    const alone = await Promise.all(ids.map((id) => ask({ areas: [id], holes: true })));
+    expect(each.lines).toEqual(alone.flatMap((a) => a.lines));
+    expect(each.of).toEqual([0, 0, 2]);
+    expect(each.mm).toBeCloseTo(
+      alone.reduce((sum, a) => sum + a.mm, 0),
+      6,
+    );
+    await expect(ask({ areas: Array(81).fill({ id: 1 }), apart: true })).rejects.toThrow(/areas/);
+  });
   it("are looked at no finer than there is room for, whatever their pixels and margin", async () => {
     for (const mmPerPixel of [0.001, 0.01, 0.1, 1, 50])
       for (const offset of [0, 3, 50])

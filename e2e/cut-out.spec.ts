@@ -65,6 +65,8 @@ test("hostile questions for cut lines are refused by field", async ({ page }) =>
     [{ ...good, areas: Array(100_000).fill({ id: 1 }) }, "areas"],
     [{ ...good, offset: 1e308 }, "offset"],
     [{ ...good, offset: -1 }, "offset"],
+    [{ ...good, apart: null }, "apart"],
+    [{ ...good, apart: true, areas: Array(81).fill({ id: 1 }) }, "areas"],
     [{ ...good, offset: 50, mmPerPixel: 0.001 }, "offset"],
     [{ ...good, holes: "<b>" }, "holes"],
   ] as const)

@@ -280,8 +280,11 @@ test("a refill that a marker was filled from is one less in stock, and one more 
   const stock = async () => {
     const csv = await (await request.get("/api/rack?format=csv")).text();
     const [head, ...rows] = csv.trim().split(/\r?\n/);
-    const at = head!.split(",").indexOf("refills");
-    return Number(rows.find((r) => r.startsWith(`${code},`))!.split(",")[at]);
+    const [name, at] = ["code", "refills"].map((column) => head!.split(",").indexOf(column)) as [
+      number,
+      number,
+    ];
+    return Number(rows.map((r) => r.split(",")).find((r) => r[name] === code)![at]);
   };
   expect(await stock()).toBe(1);
   const filled = () => ({

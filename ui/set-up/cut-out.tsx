@@ -19,7 +19,7 @@ import { asked } from "./use-drawing";
 
 /** What the line goes round where no single area is meant. */
 const [FREE, ALL, EACH] = ["free", "all", "each"] as const;
-/** Parts that are arranged at once. */
+/** Parts that are arranged at once, as compute/operations/cut-lines.ts takes them. */
 const MOST_PARTS = 80;
 /** Areas whose box comes as near to the picture's edge as this, in shares of it, reach it. */
 const EDGE = 0.01;
@@ -56,12 +56,13 @@ export function CutOut({
         : what === EACH
           ? apart
           : placed.filter((a) => a.id === what);
-  const follow = (areas: readonly { readonly id: string }[]) => {
+  const follow = (each: boolean) => {
     const { hints: _, ...drawn } = drawingQuestion(piece, drawing);
     return askOfPicture("cutLines", asked(drawing), {
       drawn: { ...drawn, coarser: 1 },
       claims: claimsOf(piece),
-      areas: areas.map(({ id }) => ({ id })),
+      areas: parts.map(({ id }) => ({ id })),
+      apart: each,
       offset,
       holes,
       coarser: coarserToCut(output),
@@ -70,7 +71,7 @@ export function CutOut({
   const title = (filled: boolean) =>
     `${piece.name} ${filled ? "mask" : "cut line"}${turned ? " mirrored" : ""}`;
   const saveOne = async (filled: boolean) => {
-    const lines = await follow(parts);
+    const lines = await follow(false);
     if (!lines.lines.length) throw new Error("There is nothing to cut round: it is smaller than 4 mm².");
     setDone(`${counted(lines.lines.length, "closed line")}, ${lengthIn(unit, lines.mm)} ${unit} in all.`);
     const name = title(filled);
@@ -79,12 +80,11 @@ export function CutOut({
   /** Each part by itself: one sheet is a drawing, more of them are a zip of such. */
   const saveEach = async (filled: boolean) => {
     const names = new Map(piece.areas.map((a) => [a.id, a.name]));
-    const cut: CutPart[] = [];
-    for (const [i, { id }] of apart.entries()) {
-      setDone(`Following outline ${i + 1} of ${apart.length}…`);
-      const { lines } = await follow([{ id: String(id) }]);
-      if (lines.length) cut.push({ name: names.get(String(id)) ?? "", lines });
-    }
+    const { lines, of = [] } = await follow(true);
+    const cut = parts.flatMap(({ id }, i): CutPart[] => {
+      const own = lines.filter((_, n) => of[n] === i);
+      return own.length ? [{ name: names.get(String(id)) ?? "", lines: own }] : [];
+    });
     // What few need comes when it is wanted.
     const [{ arranged }, { strToU8, zipSync }] = await Promise.all([import("./arranged"), import("fflate")]);
     const { sheets, tooLarge } = arranged(cut, paper);
