@@ -91,12 +91,16 @@ test("the whole of a piece is laid; what was left out is asked about before it i
   const { document } = (await (await page.request.get(`/api/pieces/${id}`)).json()) as { document: Piece };
   const lightness = (area: string) =>
     document.areas.find((a) => a.id === area)?.readings.local?.lab[0] ?? 100;
-  const now = Date.now();
-  const anew = (await eventsOf(page, id)).flatMap((e) =>
-    e.kind === "done"
-      ? [{ ...e, id: crypto.randomUUID(), at: Math.round(now - 1000 * lightness(e.area)) + 100_000 }]
-      : [],
-  );
+  // At a usual pace: what is learnt of a hand's is learnt from all pieces of a studio.
+  let at = Date.now();
+  const anew = (await eventsOf(page, id))
+    .flatMap((e) => (e.kind === "done" ? [e] : []))
+    .sort((a, b) => lightness(a.area) - lightness(b.area))
+    .map((e) => {
+      const event = { ...e, id: crypto.randomUUID(), at: Math.round(at) };
+      at -= 1000 * (6 + (e.mm2 * e.coats) / 40);
+      return event;
+    });
   expect(anew.length).toBeGreaterThan(0);
   await page.request.post(`/api/pieces/${id}/work`, { data: { events: anew } });
   await page.reload();
