@@ -69,6 +69,32 @@ ${inside}
 /** Height of the names in parts that are printed, mm. */
 const NAME_MM = 3;
 
+/** Heights at which room for a name is looked for. */
+const HEIGHTS = 15;
+
+/** The middle of the widest stretch inside of closed lines, of some heights. */
+function roomiest(lines: CutPart["lines"]): Point {
+  const ys = lines.flat().map(([, y]) => y);
+  const [top, bottom] = ys.reduce(([a, b], y) => [Math.min(a, y), Math.max(b, y)], [Infinity, -Infinity]);
+  let [best, wide]: [Point, number] = [[0, 0], -1];
+  for (let i = 0; i < HEIGHTS; i++) {
+    const y = top + ((i + 0.5) / HEIGHTS) * (bottom - top);
+    const crossings = lines
+      .flatMap((ring) =>
+        ring.flatMap(([ax, ay], k) => {
+          const [bx, by] = ring[(k + 1) % ring.length]!;
+          return ay > y !== by > y ? [ax + ((y - ay) / (by - ay)) * (bx - ax)] : [];
+        }),
+      )
+      .sort((a, b) => a - b);
+    for (let k = 0; k + 1 < crossings.length; k += 2) {
+      const [from, to] = [crossings[k]!, crossings[k + 1]!];
+      if (to - from > wide) [best, wide] = [[(from + to) / 2, y], to - from];
+    }
+  }
+  return best;
+}
+
 /**
  * A sheet of parts as SVG in true size, each part a group that is called as it is. Where they are filled, to be printed and cut by hand, their names stand in them.
  * @param turned mirrored left to right: what is cut from the back, or the back sides of what was cut from the front
@@ -81,16 +107,9 @@ export function sheetSvg(
 ): string {
   const place = ([x, y]: Point): Point => [turned ? width - x : x, y];
   const groups = parts.map(({ name, lines }) => {
-    const points = lines.flat().map(place);
-    const middle = (axis: 0 | 1) => {
-      const [least, most] = points.reduce(
-        ([a, b], p) => [Math.min(a, p[axis]), Math.max(b, p[axis])],
-        [Infinity, -Infinity],
-      );
-      return (least + most) / 2;
-    };
+    const [x, y] = roomiest(lines.map((ring) => ring.map(place)));
     const said = filled
-      ? `<text x="${middle(0).toFixed(2)}" y="${middle(1).toFixed(2)}" font-size="${NAME_MM}" font-family="sans-serif" text-anchor="middle">${escaped(name)}</text>`
+      ? `<text x="${x.toFixed(2)}" y="${(y + NAME_MM / 3).toFixed(2)}" font-size="${NAME_MM}" font-family="sans-serif" text-anchor="middle">${escaped(name)}</text>`
       : "";
     return `<g><title>${escaped(name)}</title><path d="${pathOf(lines, place)}" ${lookOf(filled)}/>${said}</g>`;
   });
