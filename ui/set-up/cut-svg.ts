@@ -78,7 +78,9 @@ function roomiest(lines: CutPart["lines"]): Point {
   const [top, bottom] = ys.reduce(([a, b], y) => [Math.min(a, y), Math.max(b, y)], [Infinity, -Infinity]);
   let [best, wide]: [Point, number] = [[0, 0], -1];
   for (let i = 0; i < HEIGHTS; i++) {
-    const y = top + ((i + 0.5) / HEIGHTS) * (bottom - top);
+    // From the middle outwards: of stretches as wide as each other the middle one.
+    const off = (i % 2 ? -1 : 1) * Math.ceil(i / 2);
+    const y = top + (0.5 + off / HEIGHTS) * (bottom - top);
     const crossings = lines
       .flatMap((ring) =>
         ring.flatMap(([ax, ay], k) => {
@@ -89,7 +91,7 @@ function roomiest(lines: CutPart["lines"]): Point {
       .sort((a, b) => a - b);
     for (let k = 0; k + 1 < crossings.length; k += 2) {
       const [from, to] = [crossings[k]!, crossings[k + 1]!];
-      if (to - from > wide) [best, wide] = [[(from + to) / 2, y], to - from];
+      if (to - from > wide + 1e-6) [best, wide] = [[(from + to) / 2, y], to - from];
     }
   }
   return best;
