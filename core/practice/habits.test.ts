@@ -84,6 +84,15 @@ it("tells an exercise that came out poorly three times, until it comes out well"
   expect(habitsOf([], [sheet(1, 40), sheet(2, 50), sheet(3, 60), sheet(4, 80)])).toEqual([]);
 });
 
+it("takes no sheet that is half done for a hand with pale shadows", () => {
+  const half = pieces(seeded(4), 5, {}).map((piece) => ({
+    ...piece,
+    // The darker half of the tones is still to come.
+    places: piece.places.map((p) => (2 * p.zone > p.of ? { ...p, lies: [88, 3, 2] as const } : p)),
+  }));
+  expect(habitsOf(half, [])).toEqual([]);
+});
+
 it("is not misled by nothing at all", () => {
   const empty = { id: "a", name: "", at: 0, places: [] };
   expect(habitsOf([], [])).toEqual([]);

@@ -54,11 +54,15 @@ const [SHEETS, POOR] = [3, 70] as const;
 
 const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / values.length;
 
-/** How far (L*) a piece leans each way; undefined where too few places tell. */
+/** L* beyond which a place is not laid yet or laid with something else, and the share of such places from which on a piece is not finished. */
+const [NOT_LAID, UNFINISHED] = [15, 0.2] as const;
+
+/** How far (L*) a piece leans each way; undefined where too few places tell, or so many are off so far that it is not finished. */
 function leaningOf({ places }: ComparedPiece): Readonly<Partial<Record<HabitKind, number>>> {
+  const off = ({ planned, lies }: ComparedPlace) => lies[0] - planned[0];
+  if (places.filter((p) => Math.abs(off(p)) > NOT_LAID).length > UNFINISHED * places.length) return {};
   const byArea = new Map<string, ComparedPlace[]>();
   for (const p of places) byArea.set(p.area, [...(byArea.get(p.area) ?? []), p]);
-  const off = ({ planned, lies }: ComparedPlace) => lies[0] - planned[0];
   const [shadows, lights]: [number[], number[]] = [[], []];
   for (const own of byArea.values()) {
     const between = own.filter((p) => p.zone > 1 && p.zone < p.of);

@@ -6,6 +6,12 @@ interface Stored {
   readonly document: Piece;
 }
 
+/** A piece before and after a change. */
+export interface Changed {
+  readonly before: Piece;
+  readonly after: Piece;
+}
+
 /**
  * Changes another piece of the studio as it is stored now. Whoever has it open is told as of any change made elsewhere.
  * @returns what it was before and is now; undefined where nothing changed
@@ -14,7 +20,7 @@ interface Stored {
 export async function changeVariant(
   id: string,
   change: (piece: Piece) => Piece,
-): Promise<{ readonly before: Piece; readonly after: Piece } | undefined> {
+): Promise<Changed | undefined> {
   const url = `/api/pieces/${id}`;
   const { revision, document: before } = await send<Stored>("GET", url);
   const after = change(before);

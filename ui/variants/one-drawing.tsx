@@ -2,11 +2,10 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { withDrawingOf, type DrawingChanges } from "@/core/piece/variants";
-import type { Piece } from "@/core/piece/piece";
 import { useSending } from "@/ui/jobs/use-sending";
 import { usePiece, usePieceHandles } from "@/ui/piece/piece-context";
 import { counted, listed } from "@/words/numbers";
-import { changeVariant } from "./change-variant";
+import { changeVariant, type Changed } from "./change-variant";
 import type { OtherVariant } from "./variants-view";
 
 /** What a variant would take on, in words. */
@@ -30,7 +29,7 @@ export function OneDrawing({ others }: { readonly others: readonly OtherVariant[
   const { id } = usePieceHandles();
   const router = useRouter();
   const sending = useSending();
-  const [before, setBefore] = useState<ReadonlyMap<string, Piece>>(new Map());
+  const [before, setBefore] = useState<ReadonlyMap<string, Changed>>(new Map());
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const differ = others.filter((o) => o.drawing);
   const chosen = differ.filter((o) => !left.has(o.id));
@@ -39,7 +38,7 @@ export function OneDrawing({ others }: { readonly others: readonly OtherVariant[
       try {
         for (const { id: other } of chosen) {
           const done = await changeVariant(other, (own) => withDrawingOf(own, piece));
-          if (done) setBefore((known) => new Map(known).set(other, done.before));
+          if (done) setBefore((known) => new Map(known).set(other, done));
         }
       } finally {
         router.refresh();
@@ -48,9 +47,13 @@ export function OneDrawing({ others }: { readonly others: readonly OtherVariant[
   const takeBack = () =>
     sending.run(async () => {
       try {
-        for (const [other, was] of before) {
-          // What was coloured since stays: only the drawing goes back, and what went with it comes again.
-          await changeVariant(other, (own) => withDrawingOf(own, was));
+        for (const [other, done] of before) {
+          // What was coloured since stays: then only the drawing goes back, and what went with it comes again.
+          await changeVariant(other, (own) =>
+            JSON.stringify(own) === JSON.stringify(done.after)
+              ? done.before
+              : withDrawingOf(own, done.before),
+          );
           setBefore((known) => new Map([...known].filter(([key]) => key !== other)));
         }
       } finally {
