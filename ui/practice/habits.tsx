@@ -84,7 +84,7 @@ function Figures({ habit }: { readonly habit: Exclude<Habit, { kind: "sheets" }>
             <th scope="row" className="max-w-[16rem] truncate py-0.5 pr-3 text-left font-normal">
               <Link href={`/pieces/${p.id}/check`}>{p.name || "Piece without a name"}</Link>
             </th>
-            <td className="w-40">
+            <td className="w-24 min-[480px]:w-40">
               <span className="relative block h-3 border-x border-line" aria-hidden>
                 <span className="absolute top-0 bottom-0 left-1/2 w-px bg-strong" />
                 <span
@@ -96,7 +96,7 @@ function Figures({ habit }: { readonly habit: Exclude<Habit, { kind: "sheets" }>
                 />
               </span>
             </td>
-            <td className="pl-3 text-right">
+            <td className="pl-3 text-right whitespace-nowrap">
               {Math.abs(p.by).toFixed(1)} {p.by < 0 ? "darker" : "lighter"}
             </td>
           </tr>
